@@ -1,0 +1,59 @@
+package vividlantern.rig;
+
+import java.util.Set;
+
+/**
+ * A socket one plugs a cable into, or a channel of a digital link.
+ *
+ * @param panelName what the maker printed at it
+ * @param houseLabel what this studio calls it; shown first wherever the port is offered
+ * @param bank ports of one device with the same bank share one +48 V switch; "" where each has its own or none
+ */
+public record Port(
+        PortId id,
+        String device,
+        Direction direction,
+        int number,
+        String panelName,
+        String houseLabel,
+        Set<Signal> takes,
+        boolean phantom,
+        String bank,
+        GainRange gain,
+        boolean hidden) {
+
+    public enum Direction {
+        IN,
+        OUT
+    }
+
+    public enum Signal {
+        MIC,
+        LINE,
+        INSTRUMENT,
+        DIGITAL
+    }
+
+    /** A preamp's gain in dB: what it can be set to and in which steps; all zero where there is none. */
+    public record GainRange(double minDb, double maxDb, double stepDb) {
+
+        public static final GainRange NONE = new GainRange(0, 0, 0);
+
+        /** The nearest gain that can be set, towards less. */
+        public double settle(double wantedDb) {
+            if (stepDb == 0) {
+                return minDb;
+            }
+            double within = Math.max(minDb, Math.min(maxDb, wantedDb));
+            return minDb + Math.floor((within - minDb) / stepDb + 1e-9) * stepDb;
+        }
+    }
+
+    public Port {
+        takes = Set.copyOf(takes);
+    }
+
+    public boolean hasPreamp() {
+        return gain.stepDb() > 0;
+    }
+}

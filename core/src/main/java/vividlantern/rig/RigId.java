@@ -1,0 +1,9 @@
+package vividlantern.rig;
+
+/** The identity of a rig; it never changes. */
+public record RigId(String value) {
+    @Override
+    public String toString() {
+        return value;
+    }
+}

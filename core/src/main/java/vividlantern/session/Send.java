@@ -1,0 +1,43 @@
+package vividlantern.session;
+
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/**
+ * How much of a track a cue hears, from where and on which side.
+ *
+ * @param panAsMain follows the track's pan instead of its own; the cue then follows the speakers there
+ */
+public record Send(TrackId trackId, Decibels level, Pan pan, boolean panAsMain, boolean muted, Tap tap)
+        implements Part {
+
+    /** A send as it begins: off, pre-fader, in the centre, with a pan of its own. */
+    public static Send off(TrackId track) {
+        return new Send(track, Decibels.OFF, Pan.CENTRE, false, false, Tap.PRE_FADER);
+    }
+
+    public Send at(Decibels newLevel) {
+        return new Send(trackId, newLevel, pan, panAsMain, muted, tap);
+    }
+
+    public Send panned(Pan newPan) {
+        return new Send(trackId, level, newPan, panAsMain, muted, tap);
+    }
+
+    public Send panAsMain(boolean asMain) {
+        return new Send(trackId, level, pan, asMain, muted, tap);
+    }
+
+    public Send muted(boolean newMuted) {
+        return new Send(trackId, level, pan, panAsMain, newMuted, tap);
+    }
+
+    public Send from(Tap newTap) {
+        return new Send(trackId, level, pan, panAsMain, muted, newTap);
+    }
+
+    /** Whether anything the control room does to the track reaches this send. */
+    public boolean followsTheSpeakers() {
+        return tap == Tap.POST_FADER || panAsMain;
+    }
+}

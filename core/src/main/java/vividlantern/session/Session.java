@@ -1,0 +1,351 @@
+package vividlantern.session;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.RigId;
+import vividlantern.units.Decibels;
+
+/**
+ * One song's complete set-up. It holds what is wanted, never what is happening: levels, transport and the devices'
+ * own state are live and live elsewhere.
+ *
+ * @param revision counts acknowledged changes; it is no part of what an undo restores
+ * @param inputs in the order of their numbers
+ */
+public record Session(
+        SessionId id,
+        long revision,
+        String name,
+        String song,
+        int sampleRate,
+        int bitDepth,
+        int bufferFrames,
+        RigId rigId,
+        MainMix main,
+        List<Performer> performers,
+        List<Input> inputs,
+        List<Track> tracks,
+        List<Cue> cues,
+        ClickPattern click,
+        TempoMap tempoMap,
+        List<Marker> markers) {
+
+    public Session {
+        performers = sorted(
+                performers,
+                Comparator.comparingDouble(Performer::position)
+                        .thenComparing(performer -> performer.id().value()));
+        inputs = sorted(
+                inputs,
+                Comparator.comparingInt(Input::number)
+                        .thenComparing(input -> input.id().value()));
+        tracks = sorted(
+                tracks,
+                Comparator.comparingDouble(Track::position)
+                        .thenComparing(track -> track.id().value()));
+        cues = sorted(
+                cues,
+                Comparator.comparingDouble(Cue::position)
+                        .thenComparing(cue -> cue.id().value()));
+        markers = sorted(
+                markers,
+                Comparator.comparingInt(Marker::bar)
+                        .thenComparing(marker -> marker.id().value()));
+    }
+
+    /** A session with nothing in it but a click of two voices, neither on the speakers. */
+    public static Session blank(SessionId id, String name, String song, RigId rig, Optional<PairId> mainOutput) {
+        VoiceId beats = new VoiceId("beats");
+        VoiceId between = new VoiceId("between");
+        ClickPattern click = new ClickPattern(
+                1,
+                List.of(
+                        new ClickPattern.Voice(beats, "Beats", ClickPattern.Sound.WOOD, 1000, 1, false, Decibels.of(4)),
+                        new ClickPattern.Voice(
+                                between, "Between beats", ClickPattern.Sound.TICK, 2400, 2, true, Decibels.OFF)));
+        return new Session(
+                id,
+                0,
+                name,
+                song,
+                48_000,
+                24,
+                128,
+                rig,
+                new MainMix(Decibels.ZERO, mainOutput),
+                List.of(),
+                List.of(),
+                List.of(
+                        Track.forClick(new TrackId("click"), 1, "Click", beats),
+                        Track.forClick(new TrackId("click-between"), 2, "Click between", between)),
+                List.of(),
+                click,
+                TempoMap.steady(120, 4, 4),
+                List.of());
+    }
+
+    public Settings settings() {
+        return new Settings(name, song, sampleRate, bitDepth, bufferFrames, rigId, main);
+    }
+
+    public Optional<Performer> find(PerformerId performer) {
+        return performers.stream().filter(each -> each.id().equals(performer)).findFirst();
+    }
+
+    public Optional<Input> find(InputId input) {
+        return inputs.stream().filter(each -> each.id().equals(input)).findFirst();
+    }
+
+    public Optional<Track> find(TrackId track) {
+        return tracks.stream().filter(each -> each.id().equals(track)).findFirst();
+    }
+
+    public Optional<Cue> find(CueId cue) {
+        return cues.stream().filter(each -> each.id().equals(cue)).findFirst();
+    }
+
+    /** The port that feeds a channel of a track, through the input list or directly. */
+    public Optional<PortId> portOf(Feed feed) {
+        return feed.port().or(() -> feed.input().flatMap(this::find).flatMap(Input::port));
+    }
+
+    /**
+     * What a cue hears of a track: the one answer that the mixer, the page and the printed sheets share. It is the send
+     * itself until something links or groups sends.
+     */
+    public Send effectiveSend(Cue cue, Track track) {
+        return cue.send(track.id()).orElseGet(() -> Send.off(track.id()));
+    }
+
+    public boolean anySoloed() {
+        return tracks.stream().anyMatch(Track::soloed);
+    }
+
+    public Session with(Settings v) {
+        return new Session(
+                id,
+                revision,
+                v.name(),
+                v.song(),
+                v.sampleRate(),
+                v.bitDepth(),
+                v.bufferFrames(),
+                v.rigId(),
+                v.main(),
+                performers,
+                inputs,
+                tracks,
+                cues,
+                click,
+                tempoMap,
+                markers);
+    }
+
+    public Session atRevision(long newRevision) {
+        return new Session(
+                id,
+                newRevision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                inputs,
+                tracks,
+                cues,
+                click,
+                tempoMap,
+                markers);
+    }
+
+    public Session withPerformers(List<Performer> v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                v,
+                inputs,
+                tracks,
+                cues,
+                click,
+                tempoMap,
+                markers);
+    }
+
+    public Session withInputs(List<Input> v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                v,
+                tracks,
+                cues,
+                click,
+                tempoMap,
+                markers);
+    }
+
+    public Session withTracks(List<Track> v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                inputs,
+                v,
+                cues,
+                click,
+                tempoMap,
+                markers);
+    }
+
+    public Session withCues(List<Cue> v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                inputs,
+                tracks,
+                v,
+                click,
+                tempoMap,
+                markers);
+    }
+
+    public Session with(ClickPattern v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                inputs,
+                tracks,
+                cues,
+                v,
+                tempoMap,
+                markers);
+    }
+
+    public Session with(TempoMap v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                inputs,
+                tracks,
+                cues,
+                click,
+                v,
+                markers);
+    }
+
+    public Session withMarkers(List<Marker> v) {
+        return new Session(
+                id,
+                revision,
+                name,
+                song,
+                sampleRate,
+                bitDepth,
+                bufferFrames,
+                rigId,
+                main,
+                performers,
+                inputs,
+                tracks,
+                cues,
+                click,
+                tempoMap,
+                v);
+    }
+
+    public Session change(InputId input, UnaryOperator<Input> change) {
+        return withInputs(inputs.stream()
+                .map(each -> each.id().equals(input) ? change.apply(each) : each)
+                .toList());
+    }
+
+    public Session change(TrackId track, UnaryOperator<Track> change) {
+        return withTracks(tracks.stream()
+                .map(each -> each.id().equals(track) ? change.apply(each) : each)
+                .toList());
+    }
+
+    public Session change(CueId cue, UnaryOperator<Cue> change) {
+        return withCues(cues.stream()
+                .map(each -> each.id().equals(cue) ? change.apply(each) : each)
+                .toList());
+    }
+
+    /** A list with one more at its end. */
+    static <T> List<T> plus(List<T> list, T added) {
+        return Stream.concat(list.stream(), Stream.of(added)).toList();
+    }
+
+    public Session plus(Performer performer) {
+        return withPerformers(plus(performers, performer));
+    }
+
+    public Session plus(Input input) {
+        return withInputs(plus(inputs, input));
+    }
+
+    public Session plus(Track track) {
+        return withTracks(plus(tracks, track));
+    }
+
+    public Session plus(Cue cue) {
+        return withCues(plus(cues, cue));
+    }
+
+    private static <T> List<T> sorted(List<T> list, Comparator<T> order) {
+        return list.stream().sorted(order).toList();
+    }
+}

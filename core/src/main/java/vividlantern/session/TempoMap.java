@@ -1,0 +1,84 @@
+package vividlantern.session;
+
+import java.util.List;
+
+/**
+ * The song's tempo and time signatures. Positions are quarter notes from the start of bar 1; bars count from 1, and
+ * bar 0 and below lie before the song with the first tempo and time signature.
+ *
+ * @param tempos in order; the first at 0
+ * @param meters in order; the first at bar 1
+ */
+public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
+
+    /**
+     * A tempo from a position on.
+     *
+     * @param beatsPerMinute of the stated note value
+     * @param rampToNext whether it moves evenly, beat by beat, to the next tempo
+     */
+    public record Tempo(double atQuarter, double beatsPerMinute, NoteValue unit, boolean rampToNext) {
+
+        public double quartersPerMinute() {
+            return beatsPerMinute * unit.quarters();
+        }
+    }
+
+    /** A time signature from a bar on: so many beats of 1/noteValue. */
+    public record Meter(int bar, int beats, int noteValue) {
+
+        public double quartersPerBeat() {
+            return 4.0 / noteValue;
+        }
+
+        public double quartersPerBar() {
+            return beats * quartersPerBeat();
+        }
+    }
+
+    public TempoMap {
+        tempos = List.copyOf(tempos);
+        meters = List.copyOf(meters);
+    }
+
+    public static TempoMap steady(double beatsPerMinute, int beats, int noteValue) {
+        return new TempoMap(
+                List.of(new Tempo(0, beatsPerMinute, NoteValue.CROTCHET, false)),
+                List.of(new Meter(1, beats, noteValue)));
+    }
+
+    /** Why this cannot be a tempo map, or "" if it can. */
+    public String fault() {
+        if (tempos.isEmpty() || tempos.get(0).atQuarter() != 0) {
+            return "The first tempo must stand at the start of bar 1.";
+        }
+        if (meters.isEmpty() || meters.get(0).bar() != 1) {
+            return "The first time signature must stand at bar 1.";
+        }
+        for (int i = 0; i < tempos.size(); i++) {
+            double bpm = tempos.get(i).quartersPerMinute();
+            if (!(bpm >= 10 && bpm <= 600)) {
+                return "A tempo lies between 10 and 600 quarter notes a minute.";
+            }
+            if (i > 0 && !(tempos.get(i).atQuarter() > tempos.get(i - 1).atQuarter())) {
+                return "Tempos must stand in order, each at a place of its own.";
+            }
+        }
+        for (int i = 0; i < meters.size(); i++) {
+            Meter meter = meters.get(i);
+            if (meter.beats() < 1
+                    || meter.beats() > 32
+                    || !List.of(1, 2, 4, 8, 16).contains(meter.noteValue())) {
+                return "A time signature has 1 to 32 beats of 1, 1/2, 1/4, 1/8 or 1/16.";
+            }
+            if (i > 0 && meter.bar() <= meters.get(i - 1).bar()) {
+                return "Time signatures must stand in order, each at a bar of its own.";
+            }
+        }
+        return "";
+    }
+
+    public TempoCurve curve() {
+        return new TempoCurve(this);
+    }
+}

@@ -1,0 +1,29 @@
+package vividlantern.session.edit;
+
+import java.util.List;
+import vividlantern.rig.Rig;
+import vividlantern.session.Feed;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+
+/** Adds a track at the end, fed channel by channel as given; missing channels are fed by nothing. */
+public record AddTrack(TrackId track, String name, int width, List<Feed> feeds) implements Edit {
+
+    @Override
+    public Session applyTo(Session session, Rig rig) {
+        Rules.newId(track.value(), session.find(track).isPresent());
+        if (width < 1 || width > Track.MAX_WIDTH) {
+            throw new Refused("A track has 1 to 8 channels; " + width + " is not possible.", "width");
+        }
+        double position =
+                session.tracks().stream().mapToDouble(Track::position).max().orElse(0) + 1;
+        return session.plus(Track.forInputs(
+                track, position, Rules.text(name, "A track", "name"), width, Rules.feeds(session, rig, feeds, width)));
+    }
+
+    @Override
+    public String summary(Session session) {
+        return name + ": track added";
+    }
+}

@@ -1,0 +1,81 @@
+package vividlantern.session.edit;
+
+import java.util.List;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+
+/**
+ * A change that somebody makes to a session. Applying it is pure: it gives a new session or refuses with the reason, as
+ * a {@link Refused}. Its validation and its words live in it and nowhere else.
+ */
+public sealed interface Edit
+        permits SetSessionNames,
+                SetMainLevel,
+                AddPerformer,
+                RenamePerformer,
+                RemovePerformer,
+                AddInput,
+                RemoveInput,
+                NumberInput,
+                SetInputSource,
+                SetInputPerformer,
+                SetInputMic,
+                SetInputPhantom,
+                PatchInput,
+                SetInputGain,
+                SetInputNotes,
+                AddTrack,
+                RemoveTrack,
+                RenameTrack,
+                MoveTrack,
+                FeedTrack,
+                ArmTrack,
+                SetHear,
+                SetPolarity,
+                SetPan,
+                MuteTrack,
+                SoloTrack,
+                SetSoloSafe,
+                SetTrim,
+                SetFader,
+                AddCue,
+                RemoveCue,
+                RenameCue,
+                SetCueOutput,
+                SetCueLevel,
+                SetCueGuard,
+                SetCueListeners,
+                AddSends,
+                RemoveSend,
+                SetSendLevel,
+                SetSendPan,
+                SetSendPanAsMain,
+                MuteSend,
+                SetSendTap,
+                SetClick,
+                SetTempoMap,
+                SetMarker,
+                RemoveMarker,
+                RestoreParts {
+
+    /** The session with this change made; the revision stays. */
+    Session applyTo(Session session, Rig rig);
+
+    /** What it does, in one line and in the user's words, told of the session before it. */
+    String summary(Session session);
+
+    /** Applies edits in order, all or, if one is refused, none. */
+    static Session applyAll(List<Edit> edits, Session session, Rig rig) {
+        Session changed = session;
+        for (Edit edit : edits) {
+            changed = edit.applyTo(changed, rig);
+        }
+        return changed;
+    }
+
+    /** What a list of edits does: the first one's words, and how many more there are. */
+    static String summarise(List<Edit> edits, Session session, Rig rig) {
+        String first = edits.get(0).summary(session);
+        return edits.size() == 1 ? first : first + ", and " + (edits.size() - 1) + " more";
+    }
+}

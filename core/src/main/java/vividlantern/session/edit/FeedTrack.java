@@ -1,0 +1,27 @@
+package vividlantern.session.edit;
+
+import java.util.List;
+import vividlantern.rig.Rig;
+import vividlantern.session.Feed;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+
+/** Says what feeds a track, channel by channel. */
+public record FeedTrack(TrackId track, List<Feed> feeds) implements Edit {
+
+    @Override
+    public Session applyTo(Session session, Rig rig) {
+        Track was = Rules.known(session, track);
+        if (was.isClick()) {
+            throw new Refused("A click track is fed by the click.", "feeds");
+        }
+        List<Feed> fed = Rules.feeds(session, rig, feeds, was.width());
+        return session.change(track, each -> each.fedBy(fed));
+    }
+
+    @Override
+    public String summary(Session session) {
+        return Rules.name(session, track) + ": fed by " + Rules.words(session, feeds);
+    }
+}

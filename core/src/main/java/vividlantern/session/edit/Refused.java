@@ -1,0 +1,18 @@
+package vividlantern.session.edit;
+
+/** A change that cannot be made, with a sentence for the person who wanted it and the field it is about. */
+public final class Refused extends RuntimeException {
+
+    private static final long serialVersionUID = 1L;
+
+    private final String field;
+
+    public Refused(String reason, String field) {
+        super(reason);
+        this.field = field;
+    }
+
+    public String field() {
+        return field;
+    }
+}

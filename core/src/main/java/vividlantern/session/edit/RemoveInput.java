@@ -1,0 +1,29 @@
+package vividlantern.session.edit;
+
+import java.util.Optional;
+import vividlantern.rig.Rig;
+import vividlantern.session.Feed;
+import vividlantern.session.InputId;
+import vividlantern.session.Session;
+
+/** Takes a row out of the input list; tracks that it fed stay, fed by nothing there. */
+public record RemoveInput(InputId input) implements Edit {
+
+    @Override
+    public Session applyTo(Session session, Rig rig) {
+        Rules.known(session, input);
+        return session.withInputs(session.inputs().stream()
+                        .filter(each -> !each.id().equals(input))
+                        .toList())
+                .withTracks(session.tracks().stream()
+                        .map(track -> track.fedBy(track.feeds().stream()
+                                .map(feed -> feed.input().equals(Optional.of(input)) ? Feed.NOTHING : feed)
+                                .toList()))
+                        .toList());
+    }
+
+    @Override
+    public String summary(Session session) {
+        return Rules.name(session, input) + ": removed";
+    }
+}

@@ -1,0 +1,165 @@
+package vividlantern.session.edit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+
+/** What every edit asks of its fields, and how parts are called when it speaks of them. */
+final class Rules {
+
+    private static final int LONGEST_TEXT = 400;
+    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,39}");
+
+    private Rules() {}
+
+    static Performer known(Session session, PerformerId id) {
+        return session.find(id).orElseThrow(() -> unknown("performer", id));
+    }
+
+    static Input known(Session session, InputId id) {
+        return session.find(id).orElseThrow(() -> unknown("input", id));
+    }
+
+    static Track known(Session session, TrackId id) {
+        return session.find(id).orElseThrow(() -> unknown("track", id));
+    }
+
+    static Cue known(Session session, CueId id) {
+        return session.find(id).orElseThrow(() -> unknown("cue", id));
+    }
+
+    static String name(Session session, PerformerId id) {
+        return session.find(id).map(Performer::name).orElse(id.value());
+    }
+
+    static String name(Session session, InputId id) {
+        return session.find(id)
+                .map(input -> "Input " + input.number() + ", " + input.source())
+                .orElse(id.value());
+    }
+
+    static String name(Session session, TrackId id) {
+        return session.find(id).map(Track::name).orElse(id.value());
+    }
+
+    static String name(Session session, CueId id) {
+        return session.find(id).map(Cue::name).orElse(id.value());
+    }
+
+    static void id(String id) {
+        if (!ID.matcher(id).matches()) {
+            throw new Refused("An id has 1 to 40 small letters, digits and hyphens; '" + id + "' has not.", "id");
+        }
+    }
+
+    static void newId(String id, boolean taken) {
+        id(id);
+        if (taken) {
+            throw new Refused("The id '" + id + "' is taken.", "id");
+        }
+    }
+
+    /** A name: something must stand there. */
+    static String text(String text, String owner, String field) {
+        String stripped = optionalText(text, field);
+        if (stripped.isEmpty()) {
+            throw new Refused(owner + " needs a " + field + ".", field);
+        }
+        return stripped;
+    }
+
+    static String optionalText(String text, String field) {
+        String stripped = text.strip();
+        if (stripped.length() > LONGEST_TEXT) {
+            throw new Refused("A text here has at most " + LONGEST_TEXT + " characters.", field);
+        }
+        return stripped;
+    }
+
+    static Decibels fader(Decibels level, String what) {
+        if (!level.isOnFader()) {
+            throw new Refused(
+                    what + " is off or lies between \u221290.0 and +12.0 dB; " + level + " does not.", "level");
+        }
+        return level.toFaderStep();
+    }
+
+    static void freeNumber(Session session, int number) {
+        if (number < 1 || number > 999) {
+            throw new Refused("Inputs are numbered from 1 to 999.", "number");
+        }
+        session.inputs().stream()
+                .filter(input -> input.number() == number)
+                .findFirst()
+                .ifPresent(input -> {
+                    throw new Refused("Number " + number + " is \"" + input.source() + "\" already.", "number");
+                });
+    }
+
+    static void inputPort(Rig rig, PortId id) {
+        Port port = rig.port(id)
+                .orElseThrow(() -> new Refused("There is no port '" + id + "' in " + rig.name() + ".", "port"));
+        if (port.direction() != Port.Direction.IN) {
+            throw new Refused(port.houseLabel() + " is an output; an input's cable goes into an input port.", "port");
+        }
+    }
+
+    static void cuePair(Session session, Rig rig, PairId id) {
+        StereoPair pair = rig.outputPair(id)
+                .orElseThrow(
+                        () -> new Refused("There is no output pair '" + id + "' in " + rig.name() + ".", "output"));
+        boolean carriesMain = session.main().output().equals(Optional.of(id));
+        if (carriesMain || pair.feeds() == StereoPair.Feeds.MAIN_SPEAKERS) {
+            throw new Refused(
+                    pair.houseLabel() + " (" + pair.panelName()
+                            + ") carries the main mix. Choose a pair that feeds headphones.",
+                    "output");
+        }
+    }
+
+    static List<Feed> feeds(Session session, Rig rig, List<Feed> feeds, int width) {
+        if (feeds.size() > width) {
+            throw new Refused("The track has " + width + " channels; " + feeds.size() + " feeds do not fit.", "feeds");
+        }
+        feeds.forEach(feed -> {
+            feed.input().ifPresent(id -> known(session, id));
+            feed.port().ifPresent(id -> inputPort(rig, id));
+        });
+        List<Feed> all = new ArrayList<>(feeds);
+        while (all.size() < width) {
+            all.add(Feed.NOTHING);
+        }
+        return all;
+    }
+
+    static String words(Session session, List<Feed> feeds) {
+        List<String> words = feeds.stream()
+                .map(feed -> feed.input()
+                        .map(id -> name(session, id))
+                        .or(() -> feed.port().map(PortId::value))
+                        .orElse("nothing"))
+                .toList();
+        return words.isEmpty() ? "nothing" : String.join(" | ", words);
+    }
+
+    private static Refused unknown(String kind, Object id) {
+        return new Refused("There is no " + kind + " '" + id + "' in this session.", kind);
+    }
+}

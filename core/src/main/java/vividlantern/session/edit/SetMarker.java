@@ -1,0 +1,25 @@
+package vividlantern.session.edit;
+
+import java.util.stream.Stream;
+import vividlantern.rig.Rig;
+import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
+import vividlantern.session.Session;
+
+/** Puts a named marker at the start of a bar, or changes it. */
+public record SetMarker(MarkerId marker, String name, int bar) implements Edit {
+
+    @Override
+    public Session applyTo(Session session, Rig rig) {
+        Rules.id(marker.value());
+        Marker set = new Marker(marker, Rules.text(name, "A marker", "name"), bar);
+        return session.withMarkers(Stream.concat(
+                        session.markers().stream().filter(each -> !each.id().equals(marker)), Stream.of(set))
+                .toList());
+    }
+
+    @Override
+    public String summary(Session session) {
+        return "Marker: " + name + " at bar " + bar;
+    }
+}
