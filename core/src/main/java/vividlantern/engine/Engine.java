@@ -1,0 +1,109 @@
+package vividlantern.engine;
+
+import java.util.concurrent.atomic.AtomicReference;
+import vividlantern.hardware.AudioProcess;
+import vividlantern.mix.MixPlan;
+import vividlantern.mix.MixState;
+import vividlantern.mix.Mixer;
+
+/**
+ * The transport and the mixer between a device's inputs and outputs. New plans and transport wishes come in by atomic
+ * references and take effect at a block's start; nothing here waits.
+ */
+public final class Engine implements AudioProcess {
+
+    /** Learns at once where the song is; called by the audio thread. */
+    @FunctionalInterface
+    public interface Follower {
+        void follow(Transport transport);
+    }
+
+    /** What the transport shall do from the next block on. */
+    private record Wish(boolean play, long songFrame, boolean locate) {}
+
+    private final Mixer mixer;
+    private final Follower follower;
+    private final AtomicReference<MixState> next = new AtomicReference<>();
+    private final AtomicReference<Wish> wish = new AtomicReference<>();
+    private volatile Transport transport;
+    private volatile long frame;
+    private volatile boolean ended;
+    private volatile MixState running;
+
+    /** @param maxFrames the longest block the device will ask for */
+    public Engine(MixPlan plan, int sampleRate, int maxFrames, Transport start, Follower follower) {
+        mixer = new Mixer(sampleRate, maxFrames, 8);
+        running = mixer.prepare(plan);
+        transport = start;
+        this.follower = follower;
+        follower.follow(start);
+    }
+
+    /** Hands over a new plan; the last one handed over before a block begins is the one that counts. */
+    public synchronized MixState change(MixPlan plan) {
+        MixState state = mixer.prepare(plan);
+        next.set(state);
+        return state;
+    }
+
+    public void play(long songFrame) {
+        wish.set(new Wish(true, songFrame, true));
+    }
+
+    public void stop() {
+        wish.set(new Wish(false, 0, false));
+    }
+
+    public void locate(long songFrame) {
+        wish.set(new Wish(false, songFrame, true));
+    }
+
+    /** Ends the run after the block that is being worked on. */
+    public void end() {
+        ended = true;
+    }
+
+    public Transport transport() {
+        return transport;
+    }
+
+    /** The first frame of the next block. */
+    public long frame() {
+        return frame;
+    }
+
+    /** What runs now; its meters are for one reader. */
+    public synchronized MixState state() {
+        MixState waiting = next.get();
+        return waiting == null ? running : waiting;
+    }
+
+    @Override
+    public boolean process(float[][] in, float[][] out, int frames, long blockFrame) {
+        MixState changed = next.getAndSet(null);
+        if (changed != null) {
+            running = changed;
+        }
+        Wish wanted = wish.getAndSet(null);
+        if (wanted != null) {
+            grant(wanted, blockFrame);
+        }
+        Transport now = transport;
+        mixer.process(running, in, out, frames, blockFrame, now.clickFrameAt(blockFrame), now.stoppedAt());
+        frame = blockFrame + frames;
+        return !ended;
+    }
+
+    private void grant(Wish wanted, long blockFrame) {
+        if (wanted.play()) {
+            transport = Transport.playing(blockFrame, wanted.songFrame());
+        } else if (!wanted.locate()) {
+            transport = transport.playing() ? transport.stopAt(blockFrame) : transport;
+        } else if (transport.playing()) {
+            transport = Transport.playing(blockFrame, wanted.songFrame());
+        } else {
+            transport = Transport.stopped(blockFrame, wanted.songFrame());
+        }
+        follower.follow(transport);
+    }
+}

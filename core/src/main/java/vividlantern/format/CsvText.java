@@ -1,0 +1,81 @@
+package vividlantern.format;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import vividlantern.session.edit.Refused;
+
+/**
+ * Reads tables the way spreadsheets write them: comma, semicolon or tab between cells; quotes, with line breaks inside;
+ * UTF-8, with or without byte-order mark, else Windows-1252.
+ */
+final class CsvText {
+
+    private static final char[] DELIMITERS = {',', ';', '\t'};
+
+    private CsvText() {}
+
+    static List<CSVRecord> rows(byte[] bytes) {
+        String text = decode(bytes);
+        CSVFormat format = CSVFormat.DEFAULT
+                .builder()
+                .setDelimiter(delimiter(text))
+                .setTrim(true)
+                .setIgnoreEmptyLines(true)
+                .get();
+        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
+            return parser.getRecords();
+        } catch (IOException | UncheckedIOException | IllegalStateException broken) {
+            throw new Refused(
+                    "This is not a table of comma-separated values: a quote is opened and not closed, or stands in the middle of a cell.",
+                    "file");
+        }
+    }
+
+    private static String decode(byte[] bytes) {
+        for (byte each : bytes) {
+            if (each == 0) {
+                throw new Refused("This is not a text file. Save the list as CSV and choose that file.", "file");
+            }
+        }
+        String text;
+        try {
+            text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
+        } catch (CharacterCodingException notUtf8) {
+            text = new String(bytes, Charset.forName("windows-1252"));
+        }
+        return text.startsWith("\uFEFF") ? text.substring(1) : text;
+    }
+
+    /** The delimiter that is most frequent in the first line, outside quotes. */
+    private static char delimiter(String text) {
+        int[] counts = new int[DELIMITERS.length];
+        boolean quoted = false;
+        for (char each : text.toCharArray()) {
+            if (each == '"') {
+                quoted = !quoted;
+            } else if (each == '\n' && !quoted) {
+                break;
+            }
+            for (int i = 0; i < DELIMITERS.length; i++) {
+                counts[i] += !quoted && each == DELIMITERS[i] ? 1 : 0;
+            }
+        }
+        int best = 0;
+        for (int i = 1; i < counts.length; i++) {
+            best = counts[i] > counts[best] ? i : best;
+        }
+        return DELIMITERS[best];
+    }
+}

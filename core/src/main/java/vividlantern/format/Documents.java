@@ -1,0 +1,189 @@
+package vividlantern.format;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.cfg.EnumFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.module.SimpleModule;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.RigId;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Send;
+import vividlantern.session.SessionId;
+import vividlantern.session.Settings;
+import vividlantern.session.TempoMap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.RestoreParts;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/**
+ * How sessions, rigs and edits are written in JSON: a level is a number of dB or "off", a pan a number, an id a string, a
+ * word of ours in small letters, an edit an object whose {@code kind} is its name in small letters with hyphens.
+ */
+public final class Documents {
+
+    /** Every kind of id; each is written as its bare string. */
+    static final List<Class<?>> IDS = List.of(
+            RigId.class,
+            PortId.class,
+            PairId.class,
+            SessionId.class,
+            PerformerId.class,
+            InputId.class,
+            TrackId.class,
+            CueId.class,
+            VoiceId.class,
+            MarkerId.class);
+
+    private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
+
+    private Documents() {}
+
+    /** Teaches a mapper how the job's types are written. */
+    public static JsonMapper.Builder configure(JsonMapper.Builder builder) {
+        SimpleModule levels = new SimpleModule("vivid-lantern");
+        levels.addSerializer(Decibels.class, new LevelWriter()).addDeserializer(Decibels.class, new LevelReader());
+        builder.addModule(levels)
+                .enable(EnumFeature.WRITE_ENUMS_TO_LOWERCASE)
+                .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
+                .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .addMixIn(Pan.class, PanForm.class)
+                .addMixIn(Edit.class, EditForm.class);
+        IDS.forEach(id -> builder.addMixIn(id, IdForm.class));
+        editKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
+        return builder;
+    }
+
+    /** Every edit that may come from outside, by its kind. */
+    public static SortedMap<String, Class<?>> editKinds() {
+        SortedMap<String, Class<?>> kinds = new TreeMap<>();
+        Arrays.stream(Edit.class.getPermittedSubclasses())
+                .filter(type -> type != RestoreParts.class)
+                .forEach(type -> kinds.put(kind(type), type));
+        return kinds;
+    }
+
+    public static String write(Object value) {
+        return MAPPER.writeValueAsString(value);
+    }
+
+    public static <T> T read(String json, Class<T> type) {
+        return MAPPER.readValue(json, type);
+    }
+
+    /** Parts by their keys; null where there is none. */
+    public static String writeParts(Map<PartKey, Optional<Part>> parts) {
+        SortedMap<String, Object> byKey = new TreeMap<>();
+        parts.forEach((key, part) -> byKey.put(key.toString(), part.orElse(null)));
+        return MAPPER.writeValueAsString(byKey);
+    }
+
+    public static Map<PartKey, Optional<Part>> readParts(String json) {
+        Map<PartKey, Optional<Part>> parts = new TreeMap<>();
+        for (Map.Entry<String, JsonNode> entry : MAPPER.readTree(json).properties()) {
+            PartKey key = PartKey.parse(entry.getKey());
+            Optional<Part> part = entry.getValue().isNull()
+                    ? Optional.empty()
+                    : Optional.of(MAPPER.treeToValue(entry.getValue(), type(key.kind())));
+            parts.put(key, part);
+        }
+        return parts;
+    }
+
+    private static Class<? extends Part> type(PartKey.Kind kind) {
+        return switch (kind) {
+            case SETTINGS -> Settings.class;
+            case CLICK -> ClickPattern.class;
+            case TEMPO_MAP -> TempoMap.class;
+            case PERFORMER -> Performer.class;
+            case MARKER -> Marker.class;
+            case INPUT -> Input.class;
+            case TRACK -> Track.class;
+            case CUE -> Cue.class;
+            case SEND -> Send.class;
+        };
+    }
+
+    private static String kind(Class<?> type) {
+        return type.getSimpleName().replaceAll("(?<=.)([A-Z])", "-$1").toLowerCase(Locale.ROOT);
+    }
+
+    private abstract static class IdForm {
+        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+        IdForm(String value) {}
+
+        @JsonValue
+        abstract String value();
+    }
+
+    private abstract static class PanForm {
+        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+        PanForm(double position) {}
+
+        @JsonValue
+        abstract double position();
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    private interface EditForm {}
+
+    private static final class LevelWriter extends ValueSerializer<Decibels> {
+        @Override
+        public void serialize(Decibels level, JsonGenerator out, SerializationContext context) {
+            if (level.isOff()) {
+                out.writeString("off");
+            } else {
+                out.writeNumber(level.value());
+            }
+        }
+    }
+
+    private static final class LevelReader extends ValueDeserializer<Decibels> {
+        @Override
+        public Decibels deserialize(JsonParser in, DeserializationContext context) throws JacksonException {
+            if (in.currentToken().isNumeric()) {
+                return Decibels.of(in.getDoubleValue());
+            }
+            if ("off".equals(in.getString())) {
+                return Decibels.OFF;
+            }
+            return (Decibels) context.handleWeirdStringValue(
+                    Decibels.class, in.getString(), "a level is a number of dB or \"off\"");
+        }
+    }
+}

@@ -1,0 +1,301 @@
+package vividlantern.format;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.commons.csv.CSVRecord;
+import vividlantern.format.InputListCsv.Column;
+import vividlantern.patch.Ports;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Feed;
+import vividlantern.session.Ids;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.AddInput;
+import vividlantern.session.edit.AddPerformer;
+import vividlantern.session.edit.AddTrack;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.FeedTrack;
+import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.Refused;
+import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.SetInputMic;
+import vividlantern.session.edit.SetInputNotes;
+import vividlantern.session.edit.SetInputPerformer;
+import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.SetInputSource;
+
+/**
+ * Reads an input list and says, row by row, what it would do. Nothing changes until somebody applies the edits. A row
+ * whose number stands in the list changes that input, in the columns that the file has; any other row is a new input.
+ */
+public final class InputListImport {
+
+    private static final int MOST_ROWS = 500;
+    private static final Pattern SIDE = Pattern.compile("(.*?)\\s*\\((left|right)\\)", Pattern.CASE_INSENSITIVE);
+
+    /**
+     * One row of the file.
+     *
+     * @param line its line in the file, from 1
+     * @param does what it will do, in words; "" if it cannot
+     * @param problem why it cannot; "" if it can
+     * @param edits what does it, to be made after those of the rows before
+     */
+    public record Row(long line, String source, String does, String problem, List<Edit> edits) {}
+
+    /** A reading of a whole file. */
+    public record Preview(List<Row> rows, int good, int bad) {}
+
+    private final Rig rig;
+    private final Map<Column, Integer> columns = new EnumMap<>(Column.class);
+    private final Set<PortId> claimed = new HashSet<>();
+    private final Set<Integer> numbersSeen = new HashSet<>();
+    private final Map<PortId, String> usedElsewhere = new HashMap<>();
+    private Session working;
+
+    private InputListImport(Session session, Rig rig) {
+        this.working = session;
+        this.rig = rig;
+    }
+
+    /** Reads a file; refuses one that is no input list at all. */
+    public static Preview preview(byte[] file, Session session, Rig rig) {
+        List<CSVRecord> records = CsvText.rows(file);
+        if (records.isEmpty()) {
+            throw new Refused("The file is empty.", "file");
+        }
+        if (records.size() > MOST_ROWS + 1) {
+            throw new Refused("The file has more than " + MOST_ROWS + " rows.", "file");
+        }
+        return new InputListImport(session, rig).read(records);
+    }
+
+    private Preview read(List<CSVRecord> records) {
+        CSVRecord titles = records.get(0);
+        for (int at = 0; at < titles.size(); at++) {
+            int index = at;
+            Column.titled(titles.get(at)).ifPresent(column -> columns.putIfAbsent(column, index));
+        }
+        if (!columns.containsKey(Column.SOURCE)) {
+            throw new Refused("The first row must name the columns, and one of them must be \"Source\".", "file");
+        }
+        List<CSVRecord> body = records.subList(1, records.size());
+        notePortsOfOthers(body);
+        List<Row> rows = body.stream().map(this::row).toList();
+        int bad = (int) rows.stream().filter(row -> !row.problem().isEmpty()).count();
+        return new Preview(rows, rows.size() - bad, bad);
+    }
+
+    /** Ports of inputs that the file does not speak of stay theirs. */
+    private void notePortsOfOthers(List<CSVRecord> body) {
+        Set<Integer> spokenOf = new HashSet<>();
+        body.forEach(record -> number(cell(record, Column.NUMBER)).ifPresent(spokenOf::add));
+        working.inputs().stream()
+                .filter(input -> !spokenOf.contains(input.number()) || !columns.containsKey(Column.PORT))
+                .forEach(input -> input.port().ifPresent(port -> usedElsewhere.put(port, input.source())));
+    }
+
+    private Row row(CSVRecord record) {
+        String source = cell(record, Column.SOURCE);
+        Session before = working;
+        List<Edit> edits = new ArrayList<>();
+        try {
+            if (source.isEmpty()) {
+                throw new Refused("The row has no source.", "source");
+            }
+            Input input = begin(record, source, edits);
+            boolean added = before.find(input.id()).isEmpty();
+            change(record, input, edits);
+            Session after = Edit.applyAll(edits, before, rig);
+            working = after;
+            String does = added
+                    ? "adds input " + input.number()
+                    : edits.isEmpty() ? "changes nothing" : "changes input " + input.number();
+            return new Row(record.getRecordNumber(), source, does, "", List.copyOf(edits));
+        } catch (Refused refused) {
+            working = before;
+            return new Row(record.getRecordNumber(), source, "", refused.getMessage(), List.of());
+        }
+    }
+
+    private Input begin(CSVRecord record, String source, List<Edit> edits) {
+        String written = cell(record, Column.NUMBER);
+        Optional<Integer> given = number(written);
+        if (given.isEmpty() && !written.isEmpty()) {
+            throw new Refused("\"" + written + "\" is no number of an input.", "number");
+        }
+        int number = given.orElseGet(this::nextNumber);
+        if (!numbersSeen.add(number)) {
+            throw new Refused("Number " + number + " stands in the file twice.", "number");
+        }
+        Optional<Input> existing = working.inputs().stream()
+                .filter(input -> input.number() == number)
+                .findFirst();
+        if (existing.isPresent()) {
+            Input input = existing.get();
+            if (!input.source().equals(source)) {
+                make(new SetInputSource(input.id(), source), edits);
+            }
+            return working.find(input.id()).orElseThrow();
+        }
+        InputId id = new InputId(
+                Ids.fresh(source, taken -> working.find(new InputId(taken)).isPresent()));
+        make(new AddInput(id, number, source), edits);
+        return working.find(id).orElseThrow();
+    }
+
+    private void change(CSVRecord record, Input input, List<Edit> edits) {
+        text(record, Column.PERFORMER).ifPresent(name -> setPerformer(input, name, edits));
+        text(record, Column.MIC)
+                .filter(mic -> !mic.equals(input.mic()))
+                .ifPresent(mic -> make(new SetInputMic(input.id(), mic), edits));
+        text(record, Column.PHANTOM)
+                .map(InputListImport::phantom)
+                .filter(wish -> wish != input.phantom())
+                .ifPresent(wish -> make(new SetInputPhantom(input.id(), wish), edits));
+        text(record, Column.PORT).ifPresent(name -> setPort(input, name, edits));
+        text(record, Column.GAIN)
+                .filter(gain -> !gain.isEmpty())
+                .map(InputListImport::gain)
+                .filter(gain -> gain != input.gainDb())
+                .ifPresent(gain -> make(new SetInputGain(input.id(), gain), edits));
+        text(record, Column.NOTES)
+                .filter(notes -> !notes.equals(input.notes()))
+                .ifPresent(notes -> make(new SetInputNotes(input.id(), notes), edits));
+        text(record, Column.TRACKS).ifPresent(names -> setTracks(input, names, edits));
+    }
+
+    private void setPerformer(Input input, String name, List<Edit> edits) {
+        if (name.isEmpty()) {
+            if (input.performer().isPresent()) {
+                make(new SetInputPerformer(input.id(), Optional.empty()), edits);
+            }
+            return;
+        }
+        Optional<Performer> known = working.performers().stream()
+                .filter(performer -> performer.name().equalsIgnoreCase(name))
+                .findFirst();
+        PerformerId id = known.map(Performer::id)
+                .orElseGet(() -> new PerformerId(Ids.fresh(
+                        name, taken -> working.find(new PerformerId(taken)).isPresent())));
+        if (known.isEmpty()) {
+            make(new AddPerformer(id, name, ""), edits);
+        }
+        if (!input.performer().equals(Optional.of(id))) {
+            make(new SetInputPerformer(input.id(), Optional.of(id)), edits);
+        }
+    }
+
+    private void setPort(Input input, String name, List<Edit> edits) {
+        if (name.isEmpty()) {
+            if (input.port().isPresent()) {
+                make(new PatchInput(input.id(), Optional.empty()), edits);
+            }
+            return;
+        }
+        Port port = Ports.byName(rig, name)
+                .orElseThrow(() -> new Refused("There is no port \"" + name + "\" in " + rig.name() + ".", "port"));
+        if (usedElsewhere.containsKey(port.id())) {
+            throw new Refused(
+                    port.houseLabel() + " is used by " + usedElsewhere.get(port.id())
+                            + ", which the file does not speak of.",
+                    "port");
+        }
+        if (!claimed.add(port.id())) {
+            throw new Refused(port.houseLabel() + " stands in the file twice.", "port");
+        }
+        if (!input.port().equals(Optional.of(port.id()))) {
+            make(new PatchInput(input.id(), Optional.of(port.id())), edits);
+        }
+    }
+
+    private void setTracks(Input input, String names, List<Edit> edits) {
+        for (String written : names.split(";")) {
+            if (!written.isBlank()) {
+                setTrack(input, written.strip(), edits);
+            }
+        }
+    }
+
+    private void setTrack(Input input, String written, List<Edit> edits) {
+        Matcher side = SIDE.matcher(written);
+        boolean stereo = side.matches();
+        String name = stereo ? side.group(1) : written;
+        int channel = stereo && side.group(2).toLowerCase(Locale.ROOT).equals("right") ? 1 : 0;
+        int width = stereo ? 2 : 1;
+        Optional<Track> known = working.tracks().stream()
+                .filter(track -> track.name().equalsIgnoreCase(name) && track.width() == width && !track.isClick())
+                .findFirst();
+        List<Feed> feeds = new ArrayList<>(
+                known.map(Track::feeds).orElse(stereo ? List.of(Feed.NOTHING, Feed.NOTHING) : List.of(Feed.NOTHING)));
+        if (feeds.set(channel, Feed.from(input.id())).equals(Feed.from(input.id()))) {
+            return;
+        }
+        if (known.isPresent()) {
+            make(new FeedTrack(known.get().id(), feeds), edits);
+        } else {
+            TrackId id = new TrackId(
+                    Ids.fresh(name, taken -> working.find(new TrackId(taken)).isPresent()));
+            make(new AddTrack(id, name, width, feeds), edits);
+        }
+    }
+
+    private void make(Edit edit, List<Edit> edits) {
+        working = edit.applyTo(working, rig);
+        edits.add(edit);
+    }
+
+    private int nextNumber() {
+        return working.inputs().stream().mapToInt(Input::number).max().orElse(0) + 1;
+    }
+
+    private Optional<String> text(CSVRecord record, Column column) {
+        return columns.containsKey(column) ? Optional.of(cell(record, column)) : Optional.empty();
+    }
+
+    private String cell(CSVRecord record, Column column) {
+        Integer at = columns.get(column);
+        return at == null || at >= record.size() ? "" : record.get(at).strip();
+    }
+
+    private static Optional<Integer> number(String text) {
+        return text.matches("\\d{1,3}") ? Optional.of(Integer.parseInt(text)) : Optional.empty();
+    }
+
+    private static PhantomWish phantom(String text) {
+        return switch (text.toLowerCase(Locale.ROOT)) {
+            case "on", "yes", "+48 v", "48 v", "+48", "48" -> PhantomWish.ON;
+            case "never" -> PhantomWish.NEVER;
+            case "", "off", "no", "-", "–" -> PhantomWish.OFF;
+            default -> throw new Refused("\"" + text + "\" is neither on, off nor never.", "phantom");
+        };
+    }
+
+    private static double gain(String text) {
+        try {
+            return Double.parseDouble(text.replace(',', '.')
+                    .replace("dB", "")
+                    .replace('\u2212', '-')
+                    .strip());
+        } catch (NumberFormatException notANumber) {
+            throw new Refused("\"" + text + "\" is no gain in dB.", "gain");
+        }
+    }
+}

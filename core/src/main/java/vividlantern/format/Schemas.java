@@ -1,0 +1,130 @@
+package vividlantern.format;
+
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.RecordComponent;
+import java.lang.reflect.Type;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.TreeMap;
+import vividlantern.session.edit.Edit;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/**
+ * JSON schemas of what {@link Documents} writes, read off the records themselves, so that they cannot go stale. They are
+ * plain maps and lists, named after the records, in the dialect that OpenAPI 3.1 shares with JSON Schema 2020-12.
+ */
+public final class Schemas {
+
+    private final String referencePrefix;
+    private final Map<String, Object> named = new TreeMap<>();
+
+    /** @param referencePrefix what stands before a schema's name where one refers to another */
+    public Schemas(String referencePrefix) {
+        this.referencePrefix = referencePrefix;
+    }
+
+    /** The schemas gathered so far, by name. */
+    public Map<String, Object> named() {
+        return named;
+    }
+
+    /** Gathers a type and all it speaks of; gives a reference to it. */
+    public Map<String, Object> add(Type type) {
+        if (type instanceof ParameterizedType generic) {
+            return addGeneric(generic);
+        }
+        Class<?> plain = (Class<?>) type;
+        if (plain == String.class || Documents.IDS.contains(plain)) {
+            return Map.of("type", "string");
+        }
+        if (plain == Decibels.class) {
+            return Map.of("oneOf", List.of(Map.of("type", "number"), Map.of("type", "string", "const", "off")));
+        }
+        if (plain == double.class || plain == Pan.class) {
+            return Map.of("type", "number");
+        }
+        if (plain == int.class || plain == long.class) {
+            return Map.of("type", "integer");
+        }
+        if (plain == boolean.class) {
+            return Map.of("type", "boolean");
+        }
+        if (plain == OptionalLong.class) {
+            return nullable(Map.of("type", "integer"));
+        }
+        if (plain.isEnum()) {
+            return Map.of(
+                    "type",
+                    "string",
+                    "enum",
+                    Arrays.stream(plain.getEnumConstants())
+                            .map(word -> ((Enum<?>) word).name().toLowerCase(Locale.ROOT))
+                            .toList());
+        }
+        if (plain == Edit.class) {
+            return addEdits();
+        }
+        return addRecord(plain, Optional.empty());
+    }
+
+    private Map<String, Object> addGeneric(ParameterizedType type) {
+        Class<?> raw = (Class<?>) type.getRawType();
+        if (raw == Optional.class) {
+            return nullable(add(type.getActualTypeArguments()[0]));
+        }
+        if (Collection.class.isAssignableFrom(raw)) {
+            return Map.of("type", "array", "items", add(type.getActualTypeArguments()[0]));
+        }
+        throw new IllegalArgumentException("No schema is known for " + type + ".");
+    }
+
+    private Map<String, Object> addEdits() {
+        List<Object> kinds = new ArrayList<>();
+        Documents.editKinds().forEach((kind, type) -> kinds.add(addRecord(type, Optional.of(kind))));
+        named.put("Edit", Map.of("oneOf", kinds));
+        return reference("Edit");
+    }
+
+    private Map<String, Object> addRecord(Class<?> type, Optional<String> kind) {
+        String name = type.getSimpleName();
+        if (!type.isRecord()) {
+            throw new IllegalArgumentException("No schema is known for " + type + ".");
+        }
+        if (!named.containsKey(name)) {
+            named.put(name, Map.of());
+            Map<String, Object> properties = new LinkedHashMap<>();
+            kind.ifPresent(word -> properties.put("kind", Map.of("type", "string", "const", word)));
+            for (RecordComponent component : type.getRecordComponents()) {
+                properties.put(component.getName(), add(component.getGenericType()));
+            }
+            named.put(
+                    name,
+                    Map.of(
+                            "type",
+                            "object",
+                            "properties",
+                            properties,
+                            "required",
+                            List.copyOf(properties.keySet()),
+                            "additionalProperties",
+                            false));
+        }
+        return reference(name);
+    }
+
+    private Map<String, Object> reference(String name) {
+        return Map.of("$ref", referencePrefix + name);
+    }
+
+    private static Map<String, Object> nullable(Map<String, Object> schema) {
+        return Map.of("oneOf", List.of(schema, Map.of("type", "null")));
+    }
+}

@@ -1,0 +1,189 @@
+package vividlantern.mix;
+
+import java.util.Arrays;
+import java.util.Optional;
+import vividlantern.click.ClickVoice;
+
+/**
+ * Runs a plan block by block: the same code live, for files and in tests. Its results do not depend on the size of the
+ * blocks, and {@link #process} allocates nothing, waits for nothing and writes no log.
+ *
+ * <p>The mix is a matrix of gains from sources to outputs. Gains that stand still are worked off four sources at a time,
+ * which halves the traffic on the output array; each sample is still summed in the order of the edges, so grouping
+ * changes no bit. The plain loops over float arrays are what the compiler turns into vector instructions.
+ */
+public final class Mixer {
+
+    private static final float[] NONE = new float[0];
+
+    private final int meterFrames;
+    private final float[][] clickSamples;
+    private final float[][] waiting = new float[4][];
+    private final float[] waitingGain = new float[4];
+    private MixState running;
+    private MixState lastPrepared;
+
+    /**
+     * @param maxFrames the longest block that will be processed
+     * @param maxVoices the most voices a click may have
+     */
+    public Mixer(int sampleRate, int maxFrames, int maxVoices) {
+        meterFrames = Math.round(sampleRate / 25f);
+        clickSamples = new float[maxVoices][maxFrames];
+        Arrays.fill(waiting, NONE);
+    }
+
+    /** Makes a plan ready to run after the one prepared last. Not on the audio thread; one thread at a time. */
+    public MixState prepare(MixPlan plan) {
+        lastPrepared = new MixState(plan, Optional.ofNullable(lastPrepared));
+        return lastPrepared;
+    }
+
+    /**
+     * Mixes one block.
+     *
+     * @param frame the block's first frame since the device began; meter windows follow it
+     * @param songFrame the song's frame there, for the click
+     * @param lastSongFrame no click begins at or after it; {@link Long#MIN_VALUE} while the song stands
+     */
+    public void process(
+            MixState state, float[][] in, float[][] out, int frames, long frame, long songFrame, long lastSongFrame) {
+        if (state != running) {
+            if (running == null) {
+                state.begin();
+            } else {
+                state.adopt(running);
+            }
+            running = state;
+        }
+        for (float[] channel : out) {
+            Arrays.fill(channel, 0, frames, 0);
+        }
+        int at = 0;
+        while (at < frames) {
+            int untilWindow = (int) (meterFrames - (frame + at) % meterFrames);
+            int span = Math.min(frames - at, untilWindow);
+            mix(in, out, at, span, songFrame + at, lastSongFrame);
+            if (span == untilWindow) {
+                state.meters.endWindow(frame + at + span);
+            }
+            at += span;
+        }
+    }
+
+    private void mix(float[][] in, float[][] out, int offset, int frames, long songFrame, long lastSongFrame) {
+        MixState state = running;
+        int inputs = state.plan.inputs();
+        int voices = state.plan.clicks().size();
+        for (int voice = 0; voice < voices; voice++) {
+            ClickVoice click = state.plan.clicks().get(voice);
+            click.fill(songFrame, clickSamples[voice], offset, frames, lastSongFrame);
+            state.meters.source(inputs + voice, clickSamples[voice], offset, frames);
+        }
+        for (int input = 0; input < inputs; input++) {
+            state.meters.source(input, in[input], offset, frames);
+        }
+        for (int bus = 0; bus < state.busPair.length; bus++) {
+            MixPlan.Pair pair = state.pairs.get(state.busPair[bus]);
+            sum(in, out[pair.leftOutput()], state.sideStart[2 * bus], state.sideStart[2 * bus + 1], offset, frames);
+            sum(
+                    in,
+                    out[pair.rightOutput()],
+                    state.sideStart[2 * bus + 1],
+                    state.sideStart[2 * bus + 2],
+                    offset,
+                    frames);
+        }
+        for (int at = 0; at < state.pairs.size(); at++) {
+            MixPlan.Pair pair = state.pairs.get(at);
+            float[] left = out[pair.leftOutput()];
+            float[] right = out[pair.rightOutput()];
+            CeilingGuard guard = state.guards[at];
+            if (guard != null) {
+                guard.process(left, right, offset, frames);
+            }
+            state.meters.pair(at, left, right, offset, frames, guard == null ? 1 : guard.takeLeastGain());
+        }
+    }
+
+    /** Adds the edges from {@code begin} to {@code end} to one side of an output pair. */
+    private void sum(float[][] in, float[] out, int begin, int end, int offset, int frames) {
+        MixState state = running;
+        int inputs = state.plan.inputs();
+        int held = 0;
+        for (int edge = begin; edge < end; edge++) {
+            int source = state.source[edge];
+            float[] samples = source < inputs ? in[source] : clickSamples[source - inputs];
+            if (!state.isStill(edge)) {
+                flush(held, out, offset, frames);
+                held = 0;
+                addMoving(state, edge, samples, out, offset, frames);
+            } else if (state.current[edge] != 0) {
+                waiting[held] = samples;
+                waitingGain[held] = (float) state.current[edge];
+                held++;
+                if (held == 4) {
+                    flush(held, out, offset, frames);
+                    held = 0;
+                }
+            }
+        }
+        flush(held, out, offset, frames);
+    }
+
+    private void flush(int held, float[] out, int offset, int frames) {
+        if (held == 4) {
+            add4(
+                    waiting[0],
+                    waiting[1],
+                    waiting[2],
+                    waiting[3],
+                    waitingGain[0],
+                    waitingGain[1],
+                    waitingGain[2],
+                    waitingGain[3],
+                    out,
+                    offset,
+                    frames);
+            return;
+        }
+        for (int i = 0; i < held; i++) {
+            add(waiting[i], waitingGain[i], out, offset, frames);
+        }
+    }
+
+    private static void add(float[] a, float gain, float[] out, int offset, int frames) {
+        for (int n = offset; n < offset + frames; n++) {
+            out[n] += gain * a[n];
+        }
+    }
+
+    private static void add4(
+            float[] a,
+            float[] b,
+            float[] c,
+            float[] d,
+            float ga,
+            float gb,
+            float gc,
+            float gd,
+            float[] out,
+            int offset,
+            int frames) {
+        for (int n = offset; n < offset + frames; n++) {
+            out[n] = out[n] + ga * a[n] + gb * b[n] + gc * c[n] + gd * d[n];
+        }
+    }
+
+    private static void addMoving(MixState state, int edge, float[] a, float[] out, int offset, int frames) {
+        int n = offset;
+        int end = offset + frames;
+        while (n < end && !state.isStill(edge)) {
+            out[n] += (float) state.advance(edge) * a[n];
+            n++;
+        }
+        if (n < end && state.current[edge] != 0) {
+            add(a, (float) state.current[edge], out, n, end - n);
+        }
+    }
+}

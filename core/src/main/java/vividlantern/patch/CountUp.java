@@ -1,0 +1,61 @@
+package vividlantern.patch;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Session;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.Refused;
+
+/** Gives the selected inputs consecutive ports, starting at the first one's. */
+public final class CountUp {
+
+    private CountUp() {}
+
+    /**
+     * The edits that do it. Ports run within the first one's device by number; a port that an input outside the selection
+     * uses is passed over, so that nothing is patched twice unasked.
+     */
+    public static List<Edit> from(Session session, Rig rig, List<InputId> selected) {
+        List<Input> inputs = selected.stream()
+                .map(id -> session.find(id).orElseThrow(() -> new Refused("There is no input '" + id + "'.", "inputs")))
+                .sorted(Comparator.comparingInt(Input::number))
+                .toList();
+        if (inputs.isEmpty()) {
+            throw new Refused("Select the inputs to count up over.", "inputs");
+        }
+        Input first = inputs.get(0);
+        Port start = first.port()
+                .flatMap(rig::port)
+                .orElseThrow(() -> new Refused(
+                        "Give input " + first.number() + " a port first; counting up starts there.", "inputs"));
+        List<PortId> taken = session.inputs().stream()
+                .filter(input -> !selected.contains(input.id()))
+                .flatMap(input -> input.port().stream())
+                .toList();
+        List<Port> run = Ports.open(rig).stream()
+                .filter(port -> port.device().equals(start.device()) && port.number() >= start.number())
+                .filter(port -> port.id().equals(start.id()) || !taken.contains(port.id()))
+                .sorted(Comparator.comparingInt(Port::number))
+                .toList();
+        if (run.size() < inputs.size()) {
+            throw new Refused(
+                    "From " + start.houseLabel() + " on there are " + run.size() + " free ports for " + inputs.size()
+                            + " inputs. Start elsewhere or select fewer.",
+                    "inputs");
+        }
+        List<Edit> edits = new ArrayList<>();
+        for (int at = 0; at < inputs.size(); at++) {
+            edits.add(
+                    new PatchInput(inputs.get(at).id(), Optional.of(run.get(at).id())));
+        }
+        return edits;
+    }
+}

@@ -1,0 +1,94 @@
+package vividlantern.patch;
+
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.Input;
+import vividlantern.session.Session;
+
+/** What is on offer for an input's cable or a cue's output, and who uses it already. */
+public final class Ports {
+
+    /**
+     * A port an input's cable can go into.
+     *
+     * @param arrivesAt the panel name of the interface's port to which ties lead it on; "" if it is that port itself
+     * @param usedBy the inputs whose cables are in it
+     */
+    public record OfferedPort(PortId id, String houseLabel, String panelName, String arrivesAt, List<String> usedBy) {}
+
+    /**
+     * An output pair that a cue can leave by.
+     *
+     * @param usedBy the cues that leave by it already
+     */
+    public record OfferedPair(PairId id, String houseLabel, String panelName, List<String> usedBy) {}
+
+    private Ports() {}
+
+    /** Input ports nobody has tied a cable into, that lead to the interface, in the rig's order. */
+    public static List<OfferedPort> forInputs(Session session, Rig rig) {
+        return open(rig).stream()
+                .map(port -> new OfferedPort(
+                        port.id(),
+                        port.houseLabel(),
+                        port.panelName(),
+                        arrivesAt(rig, port),
+                        session.inputs().stream()
+                                .filter(input -> input.port().equals(Optional.of(port.id())))
+                                .map(Input::source)
+                                .toList()))
+                .toList();
+    }
+
+    /** Output pairs for cues. The pairs of the main and second speakers and the engineer's own are not among them. */
+    public static List<OfferedPair> forCues(Session session, Rig rig) {
+        return rig.outputPairs().stream()
+                .filter(pair -> pair.feeds() == StereoPair.Feeds.HEADPHONES
+                        || pair.feeds() == StereoPair.Feeds.ROOM_SPEAKER
+                        || pair.feeds() == StereoPair.Feeds.NOTHING)
+                .filter(pair -> !session.main().output().equals(Optional.of(pair.id())))
+                .map(pair -> new OfferedPair(
+                        pair.id(),
+                        pair.houseLabel(),
+                        pair.panelName(),
+                        session.cues().stream()
+                                .filter(cue -> cue.output().equals(Optional.of(pair.id())))
+                                .map(Cue::name)
+                                .toList()))
+                .toList();
+    }
+
+    /** Finds a port by its house label, its panel name or its id, small and capital letters alike. */
+    public static Optional<Port> byName(Rig rig, String name) {
+        String wanted = name.strip();
+        List<Port> open = open(rig);
+        return open.stream()
+                .filter(port -> port.houseLabel().equalsIgnoreCase(wanted))
+                .findFirst()
+                .or(() -> open.stream()
+                        .filter(port -> port.panelName().equalsIgnoreCase(wanted))
+                        .findFirst())
+                .or(() -> open.stream()
+                        .filter(port -> port.id().value().equals(wanted))
+                        .findFirst());
+    }
+
+    static List<Port> open(Rig rig) {
+        return rig.ports().stream()
+                .filter(port -> port.direction() == Port.Direction.IN && !port.hidden())
+                .filter(port -> rig.tiedFrom(port.id()).isEmpty())
+                .filter(port -> rig.engineInput(port.id()).isPresent())
+                .toList();
+    }
+
+    private static String arrivesAt(Rig rig, Port port) {
+        PortId end = rig.followTies(port.id());
+        return end.equals(port.id()) ? "" : rig.port(end).map(Port::panelName).orElse("");
+    }
+}
