@@ -8,6 +8,7 @@ import java.util.Set;
  * @param panelName what the maker printed at it
  * @param houseLabel what this studio calls it; shown first wherever the port is offered
  * @param bank ports of one device with the same bank share one +48 V switch; "" where each has its own or none
+ * @param remote whether a program can set its gain and +48 V, or only a hand at its front
  */
 public record Port(
         PortId id,
@@ -20,6 +21,7 @@ public record Port(
         boolean phantom,
         String bank,
         GainRange gain,
+        boolean remote,
         boolean hidden) {
 
     public enum Direction {

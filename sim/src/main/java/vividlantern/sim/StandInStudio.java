@@ -1,0 +1,271 @@
+package vividlantern.sim;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.concurrent.locks.LockSupport;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.AudioProcess;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.TempoMap;
+import vividlantern.units.Air;
+import vividlantern.units.Noise;
+
+/**
+ * The simulated interface with everything behind it: cables, preamps, converters with their latency, full scale, clipping
+ * and noise, and the room with its players. What it gives is a pure function of the session's tempo map, what the players
+ * were told, and the frame.
+ */
+public final class StandInStudio implements AudioDevice {
+
+    /** Everybody plays. */
+    public static final String ALL = "all";
+
+    /** Nobody plays. */
+    public static final String NONE = "none";
+
+    private static final double VOLTS_AT_0_DBU = 0.774597;
+    private static final double PREAMP_NOISE_DBU = -127;
+    private static final double CONVERTER_NOISE_DBFS = -114;
+    private static final float STEPS_24_BIT = 1 << 23;
+    private static final int MAX_FRAMES = 4096;
+    /** Further behind than this, a real device would have dropped out; the stand-in lets the time go. */
+    private static final long GIVE_UP_NANOS = 250_000_000;
+
+    /** How a preamp stands. */
+    private record Knobs(double gainDb, boolean phantom) {}
+
+    /** One channel of the engine: the mic whose cable ends there, and the preamp on the way. */
+    private record Channel(int mic, Optional<Port> preamp, double fullScaleDbu) {}
+
+    /**
+     * What a channel's preamp and converter do to a mic's sound pressure, as it follows from the knobs.
+     *
+     * @param gain full scales a pascal; 0 if nothing is plugged in or +48 V is missing
+     * @param noise the largest value of its triangular noise
+     */
+    private record Chain(float gain, float noise) {}
+
+    private final Rig rig;
+    private final LatencyProfile latency;
+    private final int sampleRate;
+    private final NoteBank bank;
+    private final Ensemble ensemble;
+    private final Room room;
+    private final List<Mic> mics = Saltworks.mics();
+    private final List<Channel> channels;
+    private final Map<String, Knobs> knobs = new ConcurrentHashMap<>();
+    private final AtomicReferenceArray<Chain> chains;
+    private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
+    private final float[][][] bodySamples;
+    private final float[] pressure = new float[MAX_FRAMES];
+    private int bufferFrames;
+    private volatile long behind;
+
+    private StandInStudio(Rig rig, NoteBank bank, TempoMap map) {
+        this.rig = rig;
+        this.bank = bank;
+        sampleRate = bank.sampleRate();
+        Device leading = rig.leadingInterface().orElseThrow();
+        latency = leading.latency();
+        ensemble = new Ensemble(bank, map, MAX_FRAMES);
+        room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate);
+        channels =
+                rig.engineInputs().stream().map(port -> channel(port, leading)).toList();
+        bodySamples = ensemble.players().stream()
+                .map(player -> new float[player.bodies().size()][MAX_FRAMES])
+                .toArray(float[][][]::new);
+        knobs.put("old-pilot-1", new Knobs(35, true));
+        knobs.put("old-pilot-2", new Knobs(20, false));
+        chains = new AtomicReferenceArray<>(channels.size());
+        settleChains();
+    }
+
+    /** A studio whose players know the tune at a sample rate. */
+    public static StandInStudio open(Rig rig, int sampleRate, TempoMap map) {
+        return new StandInStudio(rig, new NoteBank(sampleRate), map);
+    }
+
+    /** The same studio from its first frame on, with its preamps as they stand here; it shares synthesized notes only. */
+    public StandInStudio fresh(TempoMap map, String who) {
+        StandInStudio other = new StandInStudio(rig, bank, map);
+        other.knobs.putAll(knobs);
+        other.settleChains();
+        other.ensemble.players().forEach(player -> player.beginPlaying(plays(player, who)));
+        return other;
+    }
+
+    /** The ids of the players. */
+    public List<String> players() {
+        return ensemble.players().stream().map(Player::id).toList();
+    }
+
+    /** Lets {@link #ALL}, {@link #NONE} or one player play. */
+    public void letPlay(String who) {
+        ensemble.players().forEach(player -> player.play(plays(player, who)));
+    }
+
+    /** The players read another tempo map from the next block on. */
+    public void follow(TempoMap map) {
+        newTempoMap.set(map);
+    }
+
+    /** From the block at a device frame on the song stands at a song frame; called between blocks. */
+    public void songAt(long deviceFrame, long songFrame, boolean playing) {
+        long heardAt = deviceFrame + latency.outFrames(bufferFrames);
+        for (Player player : ensemble.players()) {
+            if (playing) {
+                player.playAlong(heardAt, songFrame);
+            } else {
+                player.loop(heardAt);
+            }
+        }
+    }
+
+    /** Synthesizes every note beforehand, so that none has to be waited for. */
+    public void warmUp() {
+        ensemble.players().forEach(player -> player.bodies().forEach(Body::warmUp));
+    }
+
+    /** How many frames the stand-in has let go because the machine could not keep up. */
+    public long framesBehind() {
+        return behind;
+    }
+
+    @Override
+    public void setPreamp(String port, double gainDb, boolean phantom) {
+        rig.port(new PortId(port)).filter(Port::remote).ifPresent(preamp -> {
+            knobs.put(port, new Knobs(preamp.gain().settle(gainDb), phantom && preamp.phantom()));
+            settleChains();
+        });
+    }
+
+    /** Must be known before the first block, since players hear the song later by it. */
+    public void setBuffer(int frames) {
+        bufferFrames = frames;
+    }
+
+    @Override
+    public void run(AudioProcess process, Listener listener, int frames, Pace pace) {
+        bufferFrames = frames;
+        float[][] in = new float[channels.size()][frames];
+        float[][] out = new float[rig.engineOutputs().size()][frames];
+        long begun = System.nanoTime();
+        boolean goesOn = true;
+        for (long frame = 0; goesOn; frame += frames) {
+            if (pace == Pace.REAL_TIME) {
+                begun = keepPace(begun, frame);
+            }
+            TempoMap map = newTempoMap.getAndSet(null);
+            if (map != null) {
+                ensemble.follow(map, sampleRate);
+            }
+            capture(frame - latency.inFrames(frames), in, frames);
+            goesOn = process.process(in, out, frames, frame);
+            for (float[] channel : out) {
+                convert(channel, frames);
+            }
+            listener.played(out, frames, frame);
+        }
+    }
+
+    private long keepPace(long begun, long frame) {
+        long due = begun + frame * 1_000_000_000L / sampleRate;
+        long wait = due - System.nanoTime();
+        if (wait < -GIVE_UP_NANOS) {
+            behind += -wait * sampleRate / 1_000_000_000L;
+            return begun - wait;
+        }
+        while (wait > 0) {
+            LockSupport.parkNanos(wait);
+            wait = due - System.nanoTime();
+        }
+        return begun;
+    }
+
+    /** What the input converters give for frames of the room. */
+    private void capture(long roomFrame, float[][] in, int frames) {
+        int body = 0;
+        for (int at = 0; at < bodySamples.length; at++) {
+            ensemble.players().get(at).sound(roomFrame, bodySamples[at], frames);
+            for (float[] samples : bodySamples[at]) {
+                room.hear(body++, roomFrame, samples, frames);
+            }
+        }
+        for (int at = 0; at < in.length; at++) {
+            capture(channels.get(at), at, roomFrame, in[at], frames);
+        }
+    }
+
+    private void capture(Channel channel, int index, long roomFrame, float[] in, int frames) {
+        Chain chain = chains.get(index);
+        float gain = chain.gain();
+        float noise = chain.noise();
+        if (gain != 0) {
+            room.reach(channel.mic(), roomFrame, pressure, frames);
+        }
+        for (int n = 0; n < frames; n++) {
+            float signal = gain == 0 ? 0 : gain * pressure[n];
+            in[n] = signal + noise * (float) Noise.triangular(1000 + index, roomFrame + n);
+        }
+        convert(in, frames);
+    }
+
+    private void settleChains() {
+        for (int at = 0; at < channels.size(); at++) {
+            chains.set(at, chain(channels.get(at)));
+        }
+    }
+
+    private Chain chain(Channel channel) {
+        Knobs set = channel.preamp()
+                .map(port -> knobs.getOrDefault(
+                        port.id().value(), new Knobs(port.gain().minDb(), false)))
+                .orElse(new Knobs(0, false));
+        double fromConverter = gain(CONVERTER_NOISE_DBFS);
+        double fromPreamp =
+                channel.preamp().isPresent() ? gain(PREAMP_NOISE_DBU + set.gainDb() - channel.fullScaleDbu()) : 0;
+        double noise = StrictMath.sqrt(6 * (fromPreamp * fromPreamp + fromConverter * fromConverter));
+        boolean hears =
+                channel.mic() >= 0 && (set.phantom() || !mics.get(channel.mic()).needsPhantom());
+        double fullScaleVolts = VOLTS_AT_0_DBU * gain(channel.fullScaleDbu()) * StrictMath.sqrt(2);
+        double gain = hears ? mics.get(channel.mic()).sensitivity() * gain(set.gainDb()) / fullScaleVolts : 0;
+        return new Chain((float) gain, (float) noise);
+    }
+
+    /** What a 24-bit converter makes of samples: steps of 2^-23, and full scale at the end. */
+    private static void convert(float[] samples, int frames) {
+        for (int n = 0; n < frames; n++) {
+            float steps = samples[n] * STEPS_24_BIT;
+            float whole = (int) (steps < 0 ? steps - 0.5f : steps + 0.5f) * (1 / STEPS_24_BIT);
+            samples[n] = whole > 1 ? 1 : whole < -1 ? -1 : whole;
+        }
+    }
+
+    private Channel channel(Port port, Device leading) {
+        Map<PortId, Integer> plugged = new HashMap<>();
+        for (int mic = 0; mic < mics.size(); mic++) {
+            plugged.put(rig.followTies(mics.get(mic).port()), mic);
+        }
+        Port entry = rig.tiedFrom(port.id()).flatMap(rig::port).orElse(port);
+        boolean digital = port.takes().contains(Port.Signal.DIGITAL);
+        double fullScale = digital ? rig.device(entry.device()).fullScaleDbu() : leading.fullScaleDbu();
+        return new Channel(plugged.getOrDefault(port.id(), -1), rig.preampFor(entry.id()), fullScale);
+    }
+
+    private static boolean plays(Player player, String who) {
+        return who.equals(ALL) || who.equals(player.id());
+    }
+
+    private static double gain(double db) {
+        return StrictMath.pow(10, db / 20);
+    }
+}
