@@ -82,6 +82,8 @@ public final class Documents {
                 .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Edit.class, EditForm.class);
         IDS.forEach(id -> builder.addMixIn(id, IdForm.class));
@@ -104,6 +106,15 @@ public final class Documents {
 
     public static <T> T read(String json, Class<T> type) {
         return MAPPER.readValue(json, type);
+    }
+
+    public static String writeEdits(List<Edit> edits) {
+        return MAPPER.writerFor(MAPPER.getTypeFactory().constructCollectionType(List.class, Edit.class))
+                .writeValueAsString(edits);
+    }
+
+    public static List<Edit> readEdits(String json) {
+        return MAPPER.readValue(json, MAPPER.getTypeFactory().constructCollectionType(List.class, Edit.class));
     }
 
     /** Parts by their keys; null where there is none. */

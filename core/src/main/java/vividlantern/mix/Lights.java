@@ -1,0 +1,93 @@
+package vividlantern.mix;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.Input;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+
+/**
+ * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
+ * "main/…" and "send/cue/…" as they reach a mix, "cue/…" and "main" as they leave the interface, "guard/…" for what a
+ * ceiling guard holds back, "clip/…" for an input's samples at full scale.
+ */
+public final class Lights {
+
+    private enum Kind {
+        SOURCE,
+        CLIPS,
+        PAIR,
+        GUARD
+    }
+
+    private record Light(String key, Kind kind, int[] sources, double gain, int pair) {}
+
+    private final List<Light> lights = new ArrayList<>();
+
+    public Lights(Session session, Rig rig, LiveState live, MixState state) {
+        for (Input input : session.inputs()) {
+            int source = input.port().flatMap(rig::engineInput).orElse(-1);
+            lights.add(new Light("input/" + input.id(), Kind.SOURCE, new int[] {source}, 1, -1));
+            lights.add(new Light("clip/" + input.id(), Kind.CLIPS, new int[] {source}, 1, -1));
+        }
+        for (Track track : session.tracks()) {
+            int[] sources = MixPlan.sources(session, rig, track);
+            lights.add(new Light("track/" + track.id(), Kind.SOURCE, sources, 1, -1));
+            lights.add(
+                    new Light("main/" + track.id(), Kind.SOURCE, sources, MixPlan.mainGain(session, track, live), -1));
+        }
+        session.main()
+                .output()
+                .ifPresent(pair -> lights.add(new Light("main", Kind.PAIR, new int[0], 1, state.pairMeter(pair))));
+        for (Cue cue : session.cues()) {
+            int pair = cue.output().map(state::pairMeter).orElse(-1);
+            lights.add(new Light("cue/" + cue.id(), Kind.PAIR, new int[0], 1, pair));
+            lights.add(new Light("guard/" + cue.id(), Kind.GUARD, new int[0], 1, pair));
+            for (Send send : cue.sends()) {
+                Optional<Track> track = session.find(send.trackId());
+                track.ifPresent(sent -> lights.add(new Light(
+                        "send/" + cue.id() + "/" + sent.id(),
+                        Kind.SOURCE,
+                        MixPlan.sources(session, rig, sent),
+                        live.headphonesCut() ? 0 : MixPlan.sendGain(send, sent, live),
+                        -1)));
+            }
+        }
+    }
+
+    public List<String> keys() {
+        return lights.stream().map(Light::key).toList();
+    }
+
+    /**
+     * What a window says of one of them: a peak as a factor of full scale; for a guard the factor by which it holds back;
+     * for clips their number.
+     */
+    public double value(int index, Meters.Window window) {
+        Light light = lights.get(index);
+        return switch (light.kind()) {
+            case SOURCE -> peak(light, window);
+            case CLIPS -> light.sources()[0] < 0 ? 0 : window.clips(light.sources()[0]);
+            case PAIR -> light.pair() < 0 ? 0 : window.pairPeak(light.pair());
+            case GUARD -> light.pair() < 0 ? 1 : window.guardGain(light.pair());
+        };
+    }
+
+    /** Whether the value is a level, to be shown with a meter's ballistics. */
+    public boolean isLevel(int index) {
+        Kind kind = lights.get(index).kind();
+        return kind == Kind.SOURCE || kind == Kind.PAIR;
+    }
+
+    private static double peak(Light light, Meters.Window window) {
+        double peak = 0;
+        for (int source : light.sources()) {
+            peak = source < 0 ? peak : Math.max(peak, window.sourcePeak(source));
+        }
+        return peak * Math.abs(light.gain());
+    }
+}

@@ -1,0 +1,39 @@
+package vividlantern.server.demo;
+
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.stereotype.Component;
+import vividlantern.rig.Rig;
+import vividlantern.server.Options;
+import vividlantern.server.live.LiveRig;
+import vividlantern.server.store.Store;
+import vividlantern.session.SessionId;
+import vividlantern.sim.LowWater;
+import vividlantern.sim.Saltworks;
+
+/** Fills an empty data folder, and gives the first session the rig. */
+@Component
+class Demo implements ApplicationRunner {
+
+    private final Store store;
+    private final LiveRig live;
+    private final Options options;
+
+    Demo(Store store, LiveRig live, Options options) {
+        this.store = store;
+        this.live = live;
+        this.options = options;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        if (store.rigs().isEmpty()) {
+            Rig rig = Saltworks.rig();
+            store.add(rig);
+            if (!options.empty()) {
+                store.add(LowWater.session(new SessionId("low-water"), rig));
+            }
+        }
+        store.sessions(0, 1).stream().findFirst().ifPresent(first -> live.take(new SessionId(first.id())));
+    }
+}

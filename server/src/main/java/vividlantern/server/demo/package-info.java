@@ -1,0 +1,2 @@
+/** Fills an empty data folder with the demo studio and its session. */
+package vividlantern.server.demo;

@@ -1,0 +1,7 @@
+package vividlantern.server.desk;
+
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+
+/** A session has a new, stored state. */
+public record SessionChanged(Session before, Session after, Rig rig) {}

@@ -1,0 +1,44 @@
+package vividlantern.server.live;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.Optional;
+
+/** Something the running engine shall do now. It changes no session and is lost with the engine. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Command.TakeRig.class, name = "take-rig"),
+    @JsonSubTypes.Type(value = Command.Play.class, name = "play"),
+    @JsonSubTypes.Type(value = Command.Stop.class, name = "stop"),
+    @JsonSubTypes.Type(value = Command.Locate.class, name = "locate"),
+    @JsonSubTypes.Type(value = Command.CutHeadphones.class, name = "cut-headphones"),
+    @JsonSubTypes.Type(value = Command.Players.class, name = "players"),
+    @JsonSubTypes.Type(value = Command.Listen.class, name = "listen"),
+    @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips")
+})
+public sealed interface Command {
+
+    /** Gives the session the engine and the devices. */
+    record TakeRig() implements Command {}
+
+    /** Plays from the start of a bar, after the count-in; from the bar where the song stands if none is given. */
+    record Play(Optional<Integer> bar) implements Command {}
+
+    /** Stops the song where it is. */
+    record Stop() implements Command {}
+
+    /** Moves to the start of a bar. */
+    record Locate(int bar) implements Command {}
+
+    /** Silences everything that performers hear, or lets it back. */
+    record CutHeadphones(boolean cut) implements Command {}
+
+    /** Lets "all", "none" or one of the stand-in players play. */
+    record Players(String who) implements Command {}
+
+    /** Sends a page what leaves an output: "main", a cue's id, or "" for nothing. */
+    record Listen(String connection, String to) implements Command {}
+
+    /** Forgets the clips that were counted. */
+    record ClearClips() implements Command {}
+}

@@ -1,0 +1,262 @@
+package vividlantern.server.live;
+
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import vividlantern.engine.Engine;
+import vividlantern.engine.Transport;
+import vividlantern.engine.WantedPreamps;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.mix.LiveState;
+import vividlantern.mix.MixPlan;
+import vividlantern.mix.MixState;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.SessionChanged;
+import vividlantern.session.CueId;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.TempoCurve;
+import vividlantern.session.edit.Refused;
+import vividlantern.sim.StandInStudio;
+
+/**
+ * The session at the rig: the one that has the engine and the devices. One thread runs the engine at the device's pace;
+ * what changes reaches it through the engine's own doors.
+ */
+@Component
+public class LiveRig {
+
+    /**
+     * What is happening now, for those who follow.
+     *
+     * @param players "all", "none" or the player who plays alone
+     */
+    public record Happening(boolean playing, boolean headphonesCut, String players, List<String> playerIds) {}
+
+    /** Where the song is. */
+    public record Place(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {}
+
+    /** One session's run, from taking the rig to giving it up. */
+    private static final class Run {
+        private final Rig rig;
+        private final StandInStudio studio;
+        private final Engine engine;
+        private final Tape tape;
+        private final Thread thread;
+        private volatile Session session;
+        private volatile LiveState live = LiveState.STOPPED;
+        private volatile String players = StandInStudio.ALL;
+        private volatile TempoCurve curve;
+
+        private Run(Session session, Rig rig) {
+            this.session = session;
+            this.rig = rig;
+            curve = session.tempoMap().curve();
+            studio = StandInStudio.open(rig, session.sampleRate(), session.tempoMap());
+            studio.setBuffer(session.bufferFrames());
+            WantedPreamps.set(session, rig, studio);
+            engine = new Engine(
+                    MixPlan.compile(session, rig, live),
+                    session.sampleRate(),
+                    session.bufferFrames(),
+                    Transport.stopped(0, 0),
+                    transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()));
+            tape = new Tape(rig.engineOutputs().size());
+            thread = new Thread(
+                    () -> studio.run(engine, tape::record, session.bufferFrames(), AudioDevice.Pace.REAL_TIME),
+                    "engine");
+            thread.setPriority(Thread.MAX_PRIORITY);
+            thread.setDaemon(true);
+        }
+
+        private void start() {
+            Thread rehearsal = new Thread(studio::warmUp, "rehearsal");
+            rehearsal.setDaemon(true);
+            rehearsal.setPriority(Thread.MIN_PRIORITY);
+            rehearsal.start();
+            thread.start();
+        }
+
+        private void end() {
+            engine.end();
+            try {
+                thread.join(2000);
+            } catch (InterruptedException interrupted) {
+                Thread.currentThread().interrupt();
+            }
+        }
+
+        private void compile() {
+            engine.change(MixPlan.compile(session, rig, live));
+        }
+    }
+
+    private final Desk desk;
+    private volatile Run run;
+
+    public LiveRig(Desk desk) {
+        this.desk = desk;
+    }
+
+    /** Gives a session the rig; the one that had it is silent from then on. */
+    public synchronized void take(SessionId id) {
+        if (isAtTheRig(id)) {
+            return;
+        }
+        release();
+        Run next = new Run(desk.session(id), desk.rigOf(id));
+        next.start();
+        run = next;
+    }
+
+    @PreDestroy
+    public synchronized void release() {
+        if (run != null) {
+            run.end();
+            run = null;
+        }
+    }
+
+    public boolean isAtTheRig(SessionId id) {
+        Run now = run;
+        return now != null && now.session.id().equals(id);
+    }
+
+    @EventListener
+    public synchronized void follow(SessionChanged change) {
+        Run now = run;
+        if (now == null || !now.session.id().equals(change.after().id())) {
+            return;
+        }
+        now.session = change.after();
+        if (!change.before().tempoMap().equals(change.after().tempoMap())) {
+            now.curve = change.after().tempoMap().curve();
+            now.studio.follow(change.after().tempoMap());
+        }
+        if (!change.before().inputs().equals(change.after().inputs())) {
+            WantedPreamps.set(change.after(), now.rig, now.studio);
+        }
+        now.compile();
+    }
+
+    /** Plays from a bar, or from the bar where the song stands, counted in. */
+    public synchronized void play(SessionId id, Optional<Integer> fromBar) {
+        Run now = at(id);
+        int bar = fromBar.orElseGet(() -> place(now).bar());
+        requireBar(bar);
+        int countIn = now.session.click().countInBars();
+        long frame = now.curve.frame(now.curve.quarterOf(Math.max(1, bar) - countIn, 0), now.session.sampleRate());
+        now.live = new LiveState(true, now.live.headphonesCut());
+        now.compile();
+        now.engine.play(frame);
+    }
+
+    public synchronized void stop(SessionId id) {
+        Run now = at(id);
+        now.live = new LiveState(false, now.live.headphonesCut());
+        now.compile();
+        now.engine.stop();
+    }
+
+    public synchronized void locate(SessionId id, int bar) {
+        Run now = at(id);
+        requireBar(bar);
+        now.engine.locate(now.curve.frame(now.curve.quarterOf(bar, 0), now.session.sampleRate()));
+    }
+
+    public synchronized void cutHeadphones(SessionId id, boolean cut) {
+        Run now = at(id);
+        now.live = new LiveState(now.live.playing(), cut);
+        now.compile();
+    }
+
+    public synchronized void players(SessionId id, String who) {
+        Run now = at(id);
+        if (!who.equals(StandInStudio.ALL)
+                && !who.equals(StandInStudio.NONE)
+                && !now.studio.players().contains(who)) {
+            throw new Refused("There is no stand-in player '" + who + "'.", "who");
+        }
+        now.players = who;
+        now.studio.letPlay(who);
+    }
+
+    /** A studio of its own for a rendering, with the preamps as they stand now. */
+    public StandInStudio studioFor(Session session, Rig rig, String who) {
+        Run now = run;
+        if (now != null && now.session.id().equals(session.id())) {
+            return now.studio.fresh(session.tempoMap(), who);
+        }
+        StandInStudio studio = StandInStudio.open(rig, session.sampleRate(), session.tempoMap());
+        WantedPreamps.set(session, rig, studio);
+        return studio.fresh(session.tempoMap(), who);
+    }
+
+    Happening happening(SessionId id) {
+        Run now = at(id);
+        return new Happening(now.live.playing(), now.live.headphonesCut(), now.players, now.studio.players());
+    }
+
+    Place place(SessionId id) {
+        return place(at(id));
+    }
+
+    Tape tape(SessionId id) {
+        return at(id).tape;
+    }
+
+    MixState state(SessionId id) {
+        return at(id).engine.state();
+    }
+
+    LiveState liveState(SessionId id) {
+        return at(id).live;
+    }
+
+    /** The two outputs at which "main" or a cue leaves; empty if it has none. */
+    Optional<int[]> outputs(SessionId id, String to) {
+        Run now = at(id);
+        Optional<PairId> pair = to.equals("main")
+                ? now.session.main().output()
+                : now.session.find(new CueId(to)).flatMap(cue -> cue.output());
+        return pair.flatMap(now.rig::outputPair).map(found -> channels(now.rig, found));
+    }
+
+    private static int[] channels(Rig rig, StereoPair pair) {
+        return new int[] {
+            rig.engineOutput(pair.left()).orElseThrow(),
+            rig.engineOutput(pair.right()).orElseThrow()
+        };
+    }
+
+    private Place place(Run now) {
+        long frame = now.engine.transport().songFrameAt(now.engine.frame());
+        double seconds = (double) frame / now.session.sampleRate();
+        double quarter = now.curve.quarter(seconds + 0.5 / now.session.sampleRate());
+        return new Place(
+                now.engine.transport().playing(),
+                now.curve.barAt(quarter),
+                now.curve.beatAt(quarter) + 1,
+                seconds,
+                now.curve.beatsPerMinute(quarter));
+    }
+
+    private Run at(SessionId id) {
+        Run now = run;
+        if (now == null || !now.session.id().equals(id)) {
+            throw new Refused("This session is not at the rig. Take the rig for it first.", "");
+        }
+        return now;
+    }
+
+    private static void requireBar(int bar) {
+        if (bar < -8 || bar > 100_000) {
+            throw new Refused("Bars are counted from 1.", "bar");
+        }
+    }
+}

@@ -1,0 +1,67 @@
+package vividlantern.server.store;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import java.util.Optional;
+import vividlantern.rig.PortId;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.PerformerId;
+import vividlantern.session.PhantomWish;
+
+/** An input's row. Its port may dangle: rigs change by themselves. */
+@Entity
+@Table(name = "input")
+class InputRow {
+
+    @EmbeddedId
+    PartRowId key;
+
+    int number;
+    String source;
+
+    @Column(name = "performer_id")
+    String performer;
+
+    String mic;
+
+    @Enumerated(EnumType.STRING)
+    PhantomWish phantom;
+
+    @Column(name = "port_id")
+    String port;
+
+    double gainDb;
+    String notes;
+
+    static InputRow of(String session, Input input) {
+        InputRow row = new InputRow();
+        row.key = new PartRowId(session, input.id().value());
+        row.number = input.number();
+        row.source = input.source();
+        row.performer = input.performer().map(PerformerId::value).orElse(null);
+        row.mic = input.mic();
+        row.phantom = input.phantom();
+        row.port = input.port().map(PortId::value).orElse(null);
+        row.gainDb = input.gainDb();
+        row.notes = input.notes();
+        return row;
+    }
+
+    Input part() {
+        return new Input(
+                new InputId(key.id()),
+                number,
+                source,
+                Optional.ofNullable(performer).map(PerformerId::new),
+                mic,
+                phantom,
+                Optional.ofNullable(port).map(PortId::new),
+                gainDb,
+                notes);
+    }
+}

@@ -1,0 +1,209 @@
+package vividlantern.server.store;
+
+import jakarta.persistence.EntityManager;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import vividlantern.format.Documents;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Cue;
+import vividlantern.session.Input;
+import vividlantern.session.Marker;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.Parts;
+import vividlantern.session.Performer;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.Settings;
+import vividlantern.session.TempoMap;
+import vividlantern.session.Track;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.History;
+import vividlantern.session.edit.LogEntry;
+
+/** Reads and writes sessions, their logs and rigs. Each method is one transaction: it is stored whole or not at all. */
+@Repository
+@Transactional
+public class Store {
+
+    /** What a list of sessions tells of each. */
+    public record Listed(String id, String name, String song, long inputs, long tracks, long cues) {}
+
+    private final EntityManager entities;
+    private final AtomicLong changes = new AtomicLong();
+
+    public Store(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    /** Grows with everything that is written. */
+    public long changes() {
+        return changes.get();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Listed> sessions(int page, int size) {
+        return entities.createQuery("""
+                        select new vividlantern.server.store.Store$Listed(s.id, s.name, s.song,
+                          (select count(i) from InputRow i where i.key.session = s.id),
+                          (select count(t) from TrackRow t where t.key.session = s.id),
+                          (select count(c) from CueRow c where c.key.session = s.id))
+                        from SessionRow s order by s.name, s.id""", Listed.class)
+                .setFirstResult(page * size)
+                .setMaxResults(size)
+                .getResultList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Session> session(SessionId id) {
+        SessionRow row = entities.find(SessionRow.class, id.value());
+        if (row == null) {
+            return Optional.empty();
+        }
+        SortedMap<PartKey, Part> parts = new TreeMap<>();
+        parts.put(PartKey.SETTINGS, row.settings());
+        parts.put(PartKey.CLICK, row.clickPattern());
+        parts.put(PartKey.TEMPO_MAP, row.tempoMap());
+        for (PerformerRow each : rows(PerformerRow.class, id)) {
+            parts.put(PartKey.of(each.part().id()), each.part());
+        }
+        for (MarkerRow each : rows(MarkerRow.class, id)) {
+            parts.put(PartKey.of(each.part().id()), each.part());
+        }
+        for (InputRow each : rows(InputRow.class, id)) {
+            parts.put(PartKey.of(each.part().id()), each.part());
+        }
+        for (TrackRow each : rows(TrackRow.class, id)) {
+            parts.put(PartKey.of(each.part().id()), each.part());
+        }
+        for (CueRow each : rows(CueRow.class, id)) {
+            parts.put(PartKey.of(each.part().id()), each.part());
+        }
+        for (SendRow each : rows(SendRow.class, id)) {
+            parts.put(new PartKey(PartKey.Kind.SEND, each.key.cue() + "/" + each.key.track()), each.part());
+        }
+        return Optional.of(Parts.assemble(id, row.revision, parts));
+    }
+
+    @Transactional(readOnly = true)
+    public List<LogEntry> log(SessionId id) {
+        return rows(LogRow.class, id).stream().map(LogRow::line).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Rig> rig(RigId id) {
+        return Optional.ofNullable(entities.find(RigRow.class, id.value())).map(RigRow::rig);
+    }
+
+    @Transactional(readOnly = true)
+    public List<Rig> rigs() {
+        return entities.createQuery("from RigRow order by name", RigRow.class).getResultList().stream()
+                .map(RigRow::rig)
+                .toList();
+    }
+
+    public void add(Rig rig) {
+        entities.persist(RigRow.of(rig));
+        changes.incrementAndGet();
+    }
+
+    public void add(Session session) {
+        SessionRow row = new SessionRow();
+        row.id = session.id().value();
+        row.revision = session.revision();
+        row.take(session.settings());
+        row.take(session.click());
+        row.take(session.tempoMap());
+        entities.persist(row);
+        Parts.of(session).forEach((key, part) -> write(row, key, part));
+        changes.incrementAndGet();
+    }
+
+    /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */
+    public void save(Session before, History.Outcome outcome, List<Edit> edits) {
+        Session after = outcome.session();
+        SessionRow row = entities.find(SessionRow.class, after.id().value());
+        row.revision = after.revision();
+        SortedMap<PartKey, Optional<Part>> changed = Parts.changed(before, after);
+        changed.forEach((key, part) -> part.ifPresent(present -> write(row, key, present)));
+        SortedMap<PartKey, Optional<Part>> backwards = new TreeMap<>(Collections.reverseOrder());
+        backwards.putAll(changed);
+        backwards.forEach((key, part) -> {
+            if (part.isEmpty()) {
+                remove(row, key);
+            }
+        });
+        outcome.lines().forEach(line -> write(row.id, line, edits));
+        changes.incrementAndGet();
+    }
+
+    private void write(String session, LogEntry line, List<Edit> edits) {
+        LogRow.Id key = new LogRow.Id(session, line.number());
+        LogRow row = entities.find(LogRow.class, key);
+        if (row == null) {
+            row = new LogRow();
+            row.key = key;
+            row.madeAt = OffsetDateTime.now(ZoneOffset.UTC);
+            row.edits = "[]";
+            row.take(line);
+            entities.persist(row);
+        }
+        row.take(line);
+        if (line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty()) {
+            row.edits = Documents.writeEdits(edits);
+        }
+    }
+
+    private void write(SessionRow row, PartKey key, Part part) {
+        if (part instanceof Settings settings) {
+            row.take(settings);
+        } else if (part instanceof ClickPattern click) {
+            row.take(click);
+        } else if (part instanceof TempoMap map) {
+            row.take(map);
+        } else if (part instanceof Performer performer) {
+            entities.merge(PerformerRow.of(row.id, performer));
+        } else if (part instanceof Marker marker) {
+            entities.merge(MarkerRow.of(row.id, marker));
+        } else if (part instanceof Input input) {
+            entities.merge(InputRow.of(row.id, input));
+        } else if (part instanceof Track track) {
+            entities.merge(TrackRow.of(row.id, track));
+        } else if (part instanceof Cue cue) {
+            entities.merge(CueRow.of(row.id, cue));
+        } else if (part instanceof Send send) {
+            entities.merge(SendRow.of(SendRow.Id.of(row.id, key), send));
+        }
+    }
+
+    private void remove(SessionRow row, PartKey key) {
+        PartRowId id = new PartRowId(row.id, key.id());
+        Object found = switch (key.kind()) {
+            case PERFORMER -> entities.find(PerformerRow.class, id);
+            case MARKER -> entities.find(MarkerRow.class, id);
+            case INPUT -> entities.find(InputRow.class, id);
+            case TRACK -> entities.find(TrackRow.class, id);
+            case CUE -> entities.find(CueRow.class, id);
+            case SEND -> entities.find(SendRow.class, SendRow.Id.of(row.id, key));
+            case SETTINGS, CLICK, TEMPO_MAP -> throw new IllegalStateException(key + " is part of every session.");
+        };
+        entities.remove(found);
+    }
+
+    private <T> List<T> rows(Class<T> type, SessionId id) {
+        return entities.createQuery("from " + type.getSimpleName() + " where key.session = :session", type)
+                .setParameter("session", id.value())
+                .getResultList();
+    }
+}

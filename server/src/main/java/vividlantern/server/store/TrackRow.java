@@ -1,0 +1,127 @@
+package vividlantern.server.store;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Table;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.PortId;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.InputId;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
+import vividlantern.units.Pan;
+
+/** A track's row, and what feeds its channels. */
+@Entity
+@Table(name = "track")
+class TrackRow {
+
+    /** What feeds one channel. */
+    @Embeddable
+    record FeedColumns(
+            @Column(name = "input_id") String input,
+            @Column(name = "port_id") String port) {
+
+        static FeedColumns of(Feed feed) {
+            return new FeedColumns(
+                    feed.input().map(InputId::value).orElse(null),
+                    feed.port().map(PortId::value).orElse(null));
+        }
+
+        Feed feed() {
+            return new Feed(
+                    Optional.ofNullable(input).map(InputId::new),
+                    Optional.ofNullable(port).map(PortId::new));
+        }
+    }
+
+    @EmbeddedId
+    PartRowId key;
+
+    double position;
+    String name;
+
+    @Enumerated(EnumType.STRING)
+    Track.Role role;
+
+    int width;
+
+    @ElementCollection
+    @CollectionTable(
+            name = "track_feed",
+            joinColumns = {
+                @JoinColumn(name = "session_id", referencedColumnName = "session_id"),
+                @JoinColumn(name = "track_id", referencedColumnName = "id")
+            })
+    @OrderColumn(name = "channel")
+    List<FeedColumns> feeds = new ArrayList<>();
+
+    @Column(name = "voice_id")
+    String voice;
+
+    boolean armed;
+
+    @Enumerated(EnumType.STRING)
+    Hear hear;
+
+    Double trimDb;
+    boolean polarityFlipped;
+    double pan;
+    Double faderDb;
+    boolean muted;
+    boolean soloed;
+    boolean soloSafe;
+
+    static TrackRow of(String session, Track track) {
+        TrackRow row = new TrackRow();
+        row.key = new PartRowId(session, track.id().value());
+        row.position = track.position();
+        row.name = track.name();
+        row.role = track.role();
+        row.width = track.width();
+        track.feeds().forEach(feed -> row.feeds.add(FeedColumns.of(feed)));
+        row.voice = track.voice().map(VoiceId::value).orElse(null);
+        row.armed = track.armed();
+        row.hear = track.hear();
+        row.trimDb = Columns.of(track.trim());
+        row.polarityFlipped = track.polarityFlipped();
+        row.pan = track.pan().position();
+        row.faderDb = Columns.of(track.fader());
+        row.muted = track.muted();
+        row.soloed = track.soloed();
+        row.soloSafe = track.soloSafe();
+        return row;
+    }
+
+    Track part() {
+        return new Track(
+                new TrackId(key.id()),
+                position,
+                name,
+                role,
+                width,
+                feeds.stream().map(FeedColumns::feed).toList(),
+                Optional.ofNullable(voice).map(VoiceId::new),
+                armed,
+                hear,
+                Columns.level(trimDb),
+                polarityFlipped,
+                Pan.of(pan),
+                Columns.level(faderDb),
+                muted,
+                soloed,
+                soloSafe);
+    }
+}
