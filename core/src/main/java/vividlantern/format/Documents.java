@@ -83,7 +83,6 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
-                .enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Edit.class, EditForm.class);
         IDS.forEach(id -> builder.addMixIn(id, IdForm.class));

@@ -51,7 +51,7 @@ public final class Schemas {
         if (plain == double.class || plain == Pan.class) {
             return Map.of("type", "number");
         }
-        if (plain == int.class || plain == long.class) {
+        if (plain == int.class || plain == long.class || plain == Integer.class || plain == Long.class) {
             return Map.of("type", "integer");
         }
         if (plain == boolean.class) {
@@ -70,7 +70,7 @@ public final class Schemas {
                             .toList());
         }
         if (plain == Edit.class) {
-            return addEdits();
+            return addKinds(Edit.class, Documents.editKinds());
         }
         return addRecord(plain, Optional.empty());
     }
@@ -86,11 +86,12 @@ public final class Schemas {
         throw new IllegalArgumentException("No schema is known for " + type + ".");
     }
 
-    private Map<String, Object> addEdits() {
-        List<Object> kinds = new ArrayList<>();
-        Documents.editKinds().forEach((kind, type) -> kinds.add(addRecord(type, Optional.of(kind))));
-        named.put("Edit", Map.of("oneOf", kinds));
-        return reference("Edit");
+    /** Gathers everything that stands for a type, told apart by its {@code kind}. */
+    public Map<String, Object> addKinds(Class<?> type, Map<String, Class<?>> kinds) {
+        List<Object> alternatives = new ArrayList<>();
+        kinds.forEach((kind, each) -> alternatives.add(addRecord(each, Optional.of(kind))));
+        named.put(type.getSimpleName(), Map.of("oneOf", alternatives));
+        return reference(type.getSimpleName());
     }
 
     private Map<String, Object> addRecord(Class<?> type, Optional<String> kind) {

@@ -67,8 +67,12 @@ public sealed interface Edit
     /** Applies edits in order, all or, if one is refused, none. */
     static Session applyAll(List<Edit> edits, Session session, Rig rig) {
         Session changed = session;
-        for (Edit edit : edits) {
-            changed = edit.applyTo(changed, rig);
+        for (int at = 0; at < edits.size(); at++) {
+            try {
+                changed = edits.get(at).applyTo(changed, rig);
+            } catch (Refused refused) {
+                throw refused.within("edits/" + at);
+            }
         }
         return changed;
     }

@@ -15,4 +15,9 @@ public final class Refused extends RuntimeException {
     public String field() {
         return field;
     }
+
+    /** The same refusal, of a field of something that stands within a greater whole. */
+    Refused within(String place) {
+        return new Refused(getMessage(), field.isEmpty() ? place : place + "/" + field);
+    }
 }

@@ -62,6 +62,14 @@ public class Desk {
         return opened(id).rig;
     }
 
+    public List<Store.Listed> sessions(int page, int size) {
+        return store.sessions(page, size);
+    }
+
+    public List<Rig> rigs() {
+        return store.rigs();
+    }
+
     public Rig rig(RigId id) {
         return store.rig(id).orElseThrow(() -> new NotFound("There is no rig '" + id + "'."));
     }

@@ -3,6 +3,8 @@ package vividlantern.server.live;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /** Something the running engine shall do now. It changes no session and is lost with the engine. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -17,6 +19,16 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips")
 })
 public sealed interface Command {
+
+    /** Every command by its kind. */
+    static SortedMap<String, Class<?>> kinds() {
+        SortedMap<String, Class<?>> kinds = new TreeMap<>();
+        for (JsonSubTypes.Type type :
+                Command.class.getAnnotation(JsonSubTypes.class).value()) {
+            kinds.put(type.name(), type.value());
+        }
+        return kinds;
+    }
 
     /** Gives the session the engine and the devices. */
     record TakeRig() implements Command {}

@@ -35,8 +35,10 @@ public class LiveRig {
      * What is happening now, for those who follow.
      *
      * @param players "all", "none" or the player who plays alone
+     * @param roundTripMs from the interface's inputs through the engine to its outputs
      */
-    public record Happening(boolean playing, boolean headphonesCut, String players, List<String> playerIds) {}
+    public record Happening(
+            boolean playing, boolean headphonesCut, String players, List<String> playerIds, double roundTripMs) {}
 
     /** Where the song is. */
     public record Place(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {}
@@ -199,7 +201,13 @@ public class LiveRig {
 
     Happening happening(SessionId id) {
         Run now = at(id);
-        return new Happening(now.live.playing(), now.live.headphonesCut(), now.players, now.studio.players());
+        double roundTripMs = now.rig
+                .leadingInterface()
+                .orElseThrow()
+                .latency()
+                .roundTripMs(now.session.bufferFrames(), now.session.sampleRate());
+        return new Happening(
+                now.live.playing(), now.live.headphonesCut(), now.players, now.studio.players(), roundTripMs);
     }
 
     Place place(SessionId id) {

@@ -102,6 +102,7 @@ class RigRow {
     @OrderColumn(name = "place")
     List<PairColumns> outputPairs = new ArrayList<>();
 
+    /** A rig's row with its devices and ports, not yet wired. */
     static RigRow of(Rig rig) {
         RigRow row = new RigRow();
         row.id = rig.id().value();
@@ -136,18 +137,22 @@ class RigRow {
                     port.remote(),
                     port.hidden()));
         }
+        return row;
+    }
+
+    /** Ties and pairs refer to ports, which must be stored before. */
+    void wire(Rig rig) {
         rig.ties()
                 .forEach(tie ->
-                        row.ties.add(new TieColumns(tie.from().value(), tie.to().value())));
+                        ties.add(new TieColumns(tie.from().value(), tie.to().value())));
         rig.outputPairs()
-                .forEach(pair -> row.outputPairs.add(new PairColumns(
+                .forEach(pair -> outputPairs.add(new PairColumns(
                         pair.id().value(),
                         pair.houseLabel(),
                         pair.panelName(),
                         pair.left().value(),
                         pair.right().value(),
                         pair.feeds())));
-        return row;
     }
 
     Rig rig() {

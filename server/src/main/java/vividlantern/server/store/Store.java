@@ -114,7 +114,10 @@ public class Store {
     }
 
     public void add(Rig rig) {
-        entities.persist(RigRow.of(rig));
+        RigRow row = RigRow.of(rig);
+        entities.persist(row);
+        entities.flush();
+        row.wire(rig);
         changes.incrementAndGet();
     }
 

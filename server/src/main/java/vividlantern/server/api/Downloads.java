@@ -1,0 +1,20 @@
+package vividlantern.server.api;
+
+import java.nio.charset.StandardCharsets;
+import org.springframework.http.ContentDisposition;
+import vividlantern.session.Session;
+
+/** How a downloaded file is called. */
+final class Downloads {
+
+    private Downloads() {}
+
+    /** "Low Water, The Ferryman's Daughter, input list.csv" as a Content-Disposition. */
+    static String named(Session session, String what, String extension) {
+        String song = session.song().isEmpty() ? "" : ", " + session.song();
+        return ContentDisposition.attachment()
+                .filename(session.name() + song + ", " + what + "." + extension, StandardCharsets.UTF_8)
+                .build()
+                .toString();
+    }
+}

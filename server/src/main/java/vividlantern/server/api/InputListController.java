@@ -1,0 +1,70 @@
+package vividlantern.server.api;
+
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividlantern.format.InputListCsv;
+import vividlantern.format.InputListImport;
+import vividlantern.patch.CountUp;
+import vividlantern.server.desk.Desk;
+import vividlantern.session.InputId;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.Refused;
+
+/** The input list as a file, and what is done to many of its rows at once. What it proposes are edits to be sent back. */
+@RestController
+@RequestMapping("/api/sessions/{session}")
+class InputListController {
+
+    private static final int LARGEST_BYTES = 1 << 20;
+
+    record Selected(List<InputId> inputs) {}
+
+    record Proposed(List<Edit> edits) {}
+
+    private final Desk desk;
+
+    InputListController(Desk desk) {
+        this.desk = desk;
+    }
+
+    @GetMapping("/input-list.csv")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "text/csv"))
+    ResponseEntity<String> csv(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
+                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "input list", "csv"))
+                .body("\uFEFF" + InputListCsv.write(open, desk.rigOf(open.id())));
+    }
+
+    /** Reads a list in any of the ways a spreadsheet writes it, and says row by row what it would do. */
+    @PostMapping(path = "/input-list/preview", consumes = "text/csv")
+    InputListImport.Preview preview(@PathVariable String session, InputStream body) throws IOException {
+        byte[] file = body.readNBytes(LARGEST_BYTES + 1);
+        if (file.length > LARGEST_BYTES) {
+            throw new Refused("The file is larger than 1 MB; an input list is not.", "file");
+        }
+        Session open = desk.session(new SessionId(session));
+        return InputListImport.preview(file, open, desk.rigOf(open.id()));
+    }
+
+    /** The edits that give the selected inputs consecutive ports, starting at the first one's. */
+    @PostMapping("/input-list/count-up")
+    Proposed countUp(@PathVariable String session, @RequestBody Selected selected) {
+        Session open = desk.session(new SessionId(session));
+        return new Proposed(CountUp.from(open, desk.rigOf(open.id()), selected.inputs()));
+    }
+}

@@ -1,0 +1,55 @@
+package vividlantern.server.api;
+
+import io.swagger.v3.core.util.Json31;
+import io.swagger.v3.oas.models.Components;
+import io.swagger.v3.oas.models.media.Schema;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import vividlantern.format.Documents;
+import vividlantern.format.InputListImport;
+import vividlantern.format.Schemas;
+import vividlantern.rig.Rig;
+import vividlantern.server.desk.Desk;
+import vividlantern.server.live.Command;
+import vividlantern.server.live.LiveRig;
+import vividlantern.session.Session;
+
+/** Requests and answers are written as {@link Documents} are, and described as {@link Schemas} reads them off the records. */
+@Configuration
+class Json {
+
+    @Bean
+    JsonMapperBuilderCustomizer documents() {
+        return Documents::configure;
+    }
+
+    @Bean
+    OpenApiCustomizer schemas() {
+        return api -> {
+            Schemas schemas = new Schemas("#/components/schemas/");
+            schemas.add(Rig.class);
+            schemas.add(RigsController.ListedRig.class);
+            schemas.add(Session.class);
+            schemas.add(SessionsController.ListedSession.class);
+            schemas.add(SessionsController.NewSession.class);
+            schemas.add(SessionsController.WantedEdits.class);
+            schemas.add(SessionsController.Changed.class);
+            schemas.add(SessionsController.Offers.class);
+            schemas.add(SessionsController.LogLine.class);
+            schemas.add(InputListController.Selected.class);
+            schemas.add(InputListController.Proposed.class);
+            schemas.add(InputListImport.Preview.class);
+            schemas.add(LiveRig.Happening.class);
+            schemas.add(Desk.UndoState.class);
+            schemas.addKinds(Command.class, Command.kinds());
+            Components components = new Components();
+            schemas.named()
+                    .forEach((name, schema) ->
+                            components.addSchemas(name, Json31.mapper().convertValue(schema, Schema.class)));
+            api.setComponents(components);
+            api.setServers(null);
+        };
+    }
+}

@@ -1,0 +1,31 @@
+package vividlantern.server.api;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import vividlantern.server.desk.Desk;
+import vividlantern.server.live.Command;
+import vividlantern.server.live.LiveHub;
+import vividlantern.session.SessionId;
+
+/** What is told to the running engine and lost with it. */
+@RestController
+class LiveController {
+
+    private final LiveHub hub;
+    private final Desk desk;
+
+    LiveController(LiveHub hub, Desk desk) {
+        this.hub = hub;
+        this.desk = desk;
+    }
+
+    @PostMapping("/api/live/{session}/commands")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void command(@PathVariable String session, @RequestBody Command command) {
+        hub.command(desk.session(new SessionId(session)).id(), command);
+    }
+}

@@ -1,0 +1,152 @@
+package vividlantern.server.api;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import vividlantern.patch.Ports;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.server.desk.Desk;
+import vividlantern.server.live.LiveRig;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.LogEntry;
+import vividlantern.session.edit.Refused;
+
+/** Sessions and the changes made to them. A person is a browser, by the random id it keeps and sends along. */
+@RestController
+@RequestMapping("/api/sessions")
+class SessionsController {
+
+    static final String PERSON = "Lantern-Person";
+    private static final int MOST_EDITS = 2000;
+
+    /** What a list of sessions tells of each. */
+    record ListedSession(
+            SessionId id, String name, String song, long inputs, long tracks, long cues, boolean atTheRig) {}
+
+    record NewSession(String name, Optional<String> song, RigId rigId) {}
+
+    /**
+     * Edits to be made, all or none.
+     *
+     * @param basedOn the revision they were made on
+     * @param gesture the drag they belong to
+     */
+    record WantedEdits(List<Edit> edits, Optional<Long> basedOn, Optional<String> gesture) {}
+
+    /** Where a change led: the session's revision. */
+    record Changed(long revision) {}
+
+    /** What is on offer for inputs' cables and for cues' outputs. */
+    record Offers(List<Ports.OfferedPort> ports, List<Ports.OfferedPair> pairs) {}
+
+    /** A line of the log as a person reads it. */
+    record LogLine(long number, long revision, String person, String summary, LogEntry.State state) {}
+
+    private final Desk desk;
+    private final LiveRig live;
+
+    SessionsController(Desk desk, LiveRig live) {
+        this.desk = desk;
+        this.live = live;
+    }
+
+    @GetMapping
+    List<ListedSession> sessions(
+            @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "50") int size) {
+        return desk.sessions(Paging.page(page), Paging.size(size)).stream()
+                .map(each -> new ListedSession(
+                        new SessionId(each.id()),
+                        each.name(),
+                        each.song(),
+                        each.inputs(),
+                        each.tracks(),
+                        each.cues(),
+                        live.isAtTheRig(new SessionId(each.id()))))
+                .toList();
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    Session create(@RequestBody NewSession wanted) {
+        return desk.create(wanted.name(), wanted.song().orElse(""), wanted.rigId());
+    }
+
+    @GetMapping("/{session}")
+    Session session(@PathVariable String session) {
+        return desk.session(new SessionId(session));
+    }
+
+    @PostMapping("/{session}/edits")
+    Changed edit(
+            @PathVariable String session,
+            @RequestHeader(name = PERSON, defaultValue = "") String person,
+            @RequestBody WantedEdits wanted) {
+        if (wanted.edits().size() > MOST_EDITS) {
+            throw new Refused("At most " + MOST_EDITS + " edits go together.", "edits");
+        }
+        OptionalLong basedOn = wanted.basedOn().map(OptionalLong::of).orElse(OptionalLong.empty());
+        return changed(desk.change(
+                new SessionId(session),
+                shortId(person),
+                shortId(wanted.gesture().orElse("")),
+                wanted.edits(),
+                basedOn));
+    }
+
+    /** Takes back this person's last change, or any line of the log. */
+    @PostMapping("/{session}/undo")
+    Changed undo(
+            @PathVariable String session,
+            @RequestHeader(name = PERSON, defaultValue = "") String person,
+            @RequestParam Optional<Long> line) {
+        OptionalLong number = line.map(OptionalLong::of).orElse(OptionalLong.empty());
+        return changed(desk.undo(new SessionId(session), shortId(person), number));
+    }
+
+    @PostMapping("/{session}/redo")
+    Changed redo(@PathVariable String session, @RequestHeader(name = PERSON, defaultValue = "") String person) {
+        return changed(desk.redo(new SessionId(session), shortId(person)));
+    }
+
+    /** The log, newest line first. */
+    @GetMapping("/{session}/log")
+    List<LogLine> log(
+            @PathVariable String session,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size) {
+        return desk.log(new SessionId(session), Paging.page(page), Paging.size(size)).stream()
+                .map(line -> new LogLine(line.number(), line.revision(), line.person(), line.summary(), line.state()))
+                .toList();
+    }
+
+    @GetMapping("/{session}/offers")
+    Offers offers(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        Rig rig = desk.rigOf(open.id());
+        return new Offers(Ports.forInputs(open, rig), Ports.forCues(open, rig));
+    }
+
+    private static Changed changed(Session session) {
+        return new Changed(session.revision());
+    }
+
+    private static String shortId(String id) {
+        if (id.length() > 80) {
+            throw new Refused("An id of a person or a drag has at most 80 characters.", "");
+        }
+        return id;
+    }
+}
