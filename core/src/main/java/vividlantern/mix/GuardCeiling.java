@@ -5,5 +5,5 @@ public record GuardCeiling(double dbfs, String rule) {
 
     /** As long as the way from the output to the ears is not known in numbers. */
     public static final GuardCeiling UNKNOWN_WAY =
-            new GuardCeiling(-12, "−12 dBFS, because the way from this output to the ears is not known in numbers");
+            new GuardCeiling(-12, "because the way from this output to the ears is not known in numbers");
 }

@@ -1,6 +1,7 @@
 package vividlantern.server.api;
 
 import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
 import java.io.InputStream;
@@ -52,6 +53,9 @@ class InputListController {
 
     /** Reads a list in any of the ways a spreadsheet writes it, and says row by row what it would do. */
     @PostMapping(path = "/input-list/preview", consumes = "text/csv")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(mediaType = "text/csv", schema = @Schema(type = "string")),
+            required = true)
     InputListImport.Preview preview(@PathVariable String session, InputStream body) throws IOException {
         byte[] file = body.readNBytes(LARGEST_BYTES + 1);
         if (file.length > LARGEST_BYTES) {

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.mix.GuardCeiling;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
@@ -49,8 +50,8 @@ class SessionsController {
     /** Where a change led: the session's revision. */
     record Changed(long revision) {}
 
-    /** What is on offer for inputs' cables and for cues' outputs. */
-    record Offers(List<Ports.OfferedPort> ports, List<Ports.OfferedPair> pairs) {}
+    /** What is on offer for inputs' cables and for cues' outputs, and how loud a guarded pair may get. */
+    record Offers(List<Ports.OfferedPort> ports, List<Ports.OfferedPair> pairs, GuardCeiling ceiling) {}
 
     /** A line of the log as a person reads it. */
     record LogLine(long number, long revision, String person, String summary, LogEntry.State state) {}
@@ -136,7 +137,7 @@ class SessionsController {
     Offers offers(@PathVariable String session) {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
-        return new Offers(Ports.forInputs(open, rig), Ports.forCues(open, rig));
+        return new Offers(Ports.forInputs(open, rig), Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY);
     }
 
     private static Changed changed(Session session) {

@@ -1,7 +1,6 @@
 package vividlantern.server.demo;
 
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Component;
 import vividlantern.rig.Rig;
 import vividlantern.server.Options;
@@ -11,9 +10,9 @@ import vividlantern.session.SessionId;
 import vividlantern.sim.LowWater;
 import vividlantern.sim.Saltworks;
 
-/** Fills an empty data folder, and gives the first session the rig. */
+/** Fills an empty data folder, and gives the first session the rig, before anybody is answered. */
 @Component
-class Demo implements ApplicationRunner {
+class Demo implements SmartInitializingSingleton {
 
     private final Store store;
     private final LiveRig live;
@@ -26,7 +25,7 @@ class Demo implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments arguments) {
+    public void afterSingletonsInstantiated() {
         if (store.rigs().isEmpty()) {
             Rig rig = Saltworks.rig();
             store.add(rig);

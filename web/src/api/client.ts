@@ -1,0 +1,43 @@
+import createClient from 'openapi-fetch'
+import { person } from '@/desk/person'
+import type { components, paths } from './schema'
+
+type Schemas = components['schemas']
+export type Session = Schemas['Session']
+export type Input = Schemas['Input']
+export type Track = Schemas['Track']
+export type Cue = Schemas['Cue']
+export type Send = Schemas['Send']
+export type Performer = Schemas['Performer']
+export type Feed = Schemas['Feed']
+export type Edit = Schemas['Edit']
+export type Command = Schemas['Command']
+export type Offers = Schemas['Offers']
+export type Happening = Schemas['Happening']
+export type UndoState = Schemas['UndoState']
+export type Preview = Schemas['Preview']
+export type ListedSession = Schemas['ListedSession']
+export type Level = Send['level']
+export type Hear = Track['hear']
+export type Tap = Send['tap']
+
+/** Something that could not be done, with a sentence for the person who wanted it. */
+export class Problem extends Error {}
+
+export const api = createClient<paths>({ headers: { 'Lantern-Person': person } })
+
+api.use({
+  async onResponse({ response }) {
+    if (response.ok) return
+    let sentence = `The program answered ${response.status}.`
+    try {
+      sentence = ((await response.json()) as { detail?: string }).detail ?? sentence
+    } catch {
+      // no sentence came along
+    }
+    throw new Problem(sentence)
+  },
+  onError() {
+    return new Problem('The program does not answer. What you typed is still here; try again when it is back.')
+  },
+})

@@ -1,0 +1,150 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api, type Command, type Edit, type Happening, type Offers, type Session, type UndoState } from '@/api/client'
+import { darken, layLevelsOut, takeLevels } from './levels'
+import { beginListening, endListening, hear } from './listening'
+import { follow, type Place } from './live'
+import { trying } from './notice'
+import { withParts } from './parts'
+
+/** The session on the page, as the server holds it, and everything that is done to it. */
+export const useDesk = defineStore('desk', () => {
+  const session = shallowRef<Session | null>(null)
+  const undoState = ref<UndoState>({ undo: '', redo: '' })
+  const live = shallowRef<Happening | null>(null)
+  const place = shallowRef<Place | null>(null)
+  const offers = shallowRef<Offers>({ ports: [], pairs: [], ceiling: { dbfs: 0, rule: '' } })
+  const connected = ref(false)
+  const missing = ref(false)
+  const listeningTo = ref('')
+  let connection = ''
+  let close = () => {}
+
+  const tracks = computed(() => session.value?.tracks ?? [])
+  const inputs = computed(() => session.value?.inputs ?? [])
+  const cues = computed(() => session.value?.cues ?? [])
+  const performers = computed(() => session.value?.performers ?? [])
+  const at = computed(() => ({ params: { path: { session: session.value!.id } } }))
+
+  function open(id: string) {
+    leave()
+    missing.value = false
+    api.GET('/api/sessions/{session}', { params: { path: { session: id } } }).catch(() => (missing.value = true))
+    close = follow(id, {
+      hello(told) {
+        connected.value = true
+        connection = told.connection
+        session.value = told.session
+        undoState.value = told.undo
+        live.value = told.live
+        if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
+      },
+      changed(told) {
+        if (!session.value || told.revision <= session.value.revision) return
+        if (told.revision > session.value.revision + 1) return open(id)
+        session.value = withParts(session.value, told.revision, told.changed)
+        undoState.value = told.undo
+      },
+      happening(told) {
+        live.value = told
+        if (!told) goDark()
+      },
+      layout: layLevelsOut,
+      levels: takeLevels,
+      place: (told) => (place.value = told),
+      audio: hear,
+      lost() {
+        connected.value = false
+        goDark()
+      },
+    })
+  }
+
+  function goDark() {
+    place.value = null
+    darken()
+  }
+
+  function leave() {
+    close()
+    close = () => {}
+    session.value = null
+    live.value = null
+    listeningTo.value = ''
+    void endListening()
+    goDark()
+  }
+
+  /** Makes edits, all or none; a refusal is told beside what was touched. */
+  function edit(edits: Edit[], gesture: string | null = null): Promise<boolean> {
+    if (edits.length === 0) return Promise.resolve(true)
+    return trying(() =>
+      api.POST('/api/sessions/{session}/edits', { ...at.value, body: { edits, gesture, basedOn: null } }),
+    )
+  }
+
+  function undo() {
+    return trying(() => api.POST('/api/sessions/{session}/undo', at.value))
+  }
+
+  function redo() {
+    return trying(() => api.POST('/api/sessions/{session}/redo', at.value))
+  }
+
+  function command(wanted: Command): Promise<boolean> {
+    return trying(() => api.POST('/api/live/{session}/commands', { ...at.value, body: wanted }))
+  }
+
+  function playOrStop() {
+    return command(live.value?.playing ? { kind: 'stop' } : { kind: 'play', bar: null })
+  }
+
+  function cutHeadphones() {
+    return command({ kind: 'cut-headphones', cut: !live.value?.headphonesCut })
+  }
+
+  /** Sends this browser what leaves an output: "main", a cue's id, or "" for nothing. */
+  async function listen(to: string) {
+    if (to) await beginListening()
+    else await endListening()
+    if (await command({ kind: 'listen', connection, to })) listeningTo.value = to
+  }
+
+  const offersDependOn = computed(() => [session.value?.id, session.value?.inputs, session.value?.cues])
+  watch(offersDependOn, async (now, before) => {
+    if (!session.value || (before && now.every((each, index) => each === before[index]))) return
+    const answer = await api.GET('/api/sessions/{session}/offers', at.value).catch(() => null)
+    if (answer?.data) offers.value = answer.data
+  })
+
+  watch(cues, (now) => {
+    if (listeningTo.value && listeningTo.value !== 'main' && !now.some((cue) => cue.id === listeningTo.value)) {
+      listeningTo.value = ''
+      void endListening()
+    }
+  })
+
+  return {
+    session,
+    tracks,
+    inputs,
+    cues,
+    performers,
+    undoState,
+    live,
+    place,
+    offers,
+    connected,
+    missing,
+    listeningTo,
+    open,
+    leave,
+    edit,
+    undo,
+    redo,
+    command,
+    playOrStop,
+    cutHeadphones,
+    listen,
+  }
+})

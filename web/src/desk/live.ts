@@ -1,0 +1,82 @@
+import type { Happening, Session, UndoState } from '@/api/client'
+import { person } from './person'
+
+/** Where the song is. */
+export interface Place {
+  playing: boolean
+  bar: number
+  beat: number
+  seconds: number
+  beatsPerMinute: number
+}
+
+/** What a live connection tells. */
+export interface LiveListener {
+  hello(told: { connection: string; session: Session; undo: UndoState; live: Happening | null }): void
+  changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
+  happening(live: Happening | null): void
+  layout(number: number, keys: string[]): void
+  levels(layout: number, values: Float32Array<ArrayBuffer>): void
+  place(place: Place): void
+  audio(sampleRate: number, samples: Float32Array<ArrayBuffer>): void
+  lost(): void
+}
+
+const HEADER = 16
+const METERS = 1
+const AUDIO = 2
+
+/** Follows a session until closed; a lost connection comes back by itself, a little later each time. */
+export function follow(session: string, listener: LiveListener): () => void {
+  let socket: WebSocket | undefined
+  let closed = false
+  let wait = 250
+  let timer = 0
+
+  function open() {
+    const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
+    socket = new WebSocket(`${scheme}://${location.host}/live/${session}?person=${person}`)
+    socket.binaryType = 'arraybuffer'
+    socket.onmessage = (event) => (typeof event.data === 'string' ? text(event.data) : binary(event.data))
+    socket.onclose = () => {
+      if (closed) return
+      listener.lost()
+      timer = window.setTimeout(open, wait)
+      wait = Math.min(4000, wait * 2)
+    }
+  }
+
+  function text(json: string) {
+    const told = JSON.parse(json)
+    if (told.type === 'hello') {
+      wait = 250
+      listener.hello(told)
+    } else if (told.type === 'session') listener.changed(told)
+    else if (told.type === 'live') listener.happening(told.live)
+    else if (told.type === 'meters') listener.layout(told.layout, told.keys)
+  }
+
+  function binary(frame: ArrayBuffer) {
+    const view = new DataView(frame)
+    const type = view.getUint8(0)
+    if (type === METERS) {
+      listener.place({
+        playing: view.getInt32(HEADER + 4, true) === 1,
+        bar: view.getInt32(HEADER + 8, true),
+        beat: view.getFloat32(HEADER + 12, true),
+        seconds: view.getFloat64(HEADER + 16, true),
+        beatsPerMinute: view.getFloat32(HEADER + 24, true),
+      })
+      listener.levels(view.getInt32(HEADER, true), new Float32Array(frame, HEADER + 28))
+    } else if (type === AUDIO) {
+      listener.audio(view.getUint32(4, true), new Float32Array(frame, HEADER))
+    }
+  }
+
+  open()
+  return () => {
+    closed = true
+    clearTimeout(timer)
+    socket?.close()
+  }
+}

@@ -1,0 +1,51 @@
+import type { Cue, Input, Performer, Send, Session, Track } from '@/api/client'
+
+type Part = Record<string, unknown>
+type Changed = Record<string, Part | null>
+
+function put<T extends { id: string }>(list: T[], id: string, part: Part | null, order: (a: T, b: T) => number): T[] {
+  const others = list.filter((each) => each.id !== id)
+  return part ? [...others, part as unknown as T].sort((a, b) => order(a, b) || (a.id < b.id ? -1 : 1)) : others
+}
+
+const byPosition = (a: { position: number }, b: { position: number }) => a.position - b.position
+
+function putSend(cue: Cue, track: string, part: Part | null): Cue {
+  const others = cue.sends.filter((send) => send.trackId !== track)
+  const sends = part ? [...others, part as unknown as Send] : others
+  return { ...cue, sends: sends.sort((a, b) => (a.trackId < b.trackId ? -1 : 1)) }
+}
+
+function withPart(session: Session, key: string, part: Part | null): Session {
+  const [kind = '', id = '', of = ''] = key.split('/')
+  switch (kind) {
+    case 'settings':
+      return { ...session, ...part }
+    case 'click':
+      return { ...session, click: part as unknown as Session['click'] }
+    case 'tempo-map':
+      return { ...session, tempoMap: part as unknown as Session['tempoMap'] }
+    case 'performer':
+      return { ...session, performers: put<Performer>(session.performers, id, part, byPosition) }
+    case 'marker':
+      return { ...session, markers: put(session.markers, id, part, (a, b) => a.bar - b.bar) }
+    case 'input':
+      return { ...session, inputs: put<Input>(session.inputs, id, part, (a, b) => a.number - b.number) }
+    case 'track':
+      return { ...session, tracks: put<Track>(session.tracks, id, part, byPosition) }
+    case 'cue': {
+      const sends = session.cues.find((cue) => cue.id === id)?.sends ?? []
+      return { ...session, cues: put<Cue>(session.cues, id, part && { ...part, sends }, byPosition) }
+    }
+    case 'send':
+      return { ...session, cues: session.cues.map((cue) => (cue.id === id ? putSend(cue, of, part) : cue)) }
+    default:
+      throw new Error(`The page knows no part "${key}".`)
+  }
+}
+
+/** Cues come before their sends and go after them, as their keys are sorted. */
+export function withParts(session: Session, revision: number, changed: Changed): Session {
+  const next = Object.entries(changed).reduce((all, [key, part]) => withPart(all, key, part), session)
+  return { ...next, revision }
+}

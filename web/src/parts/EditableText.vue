@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { nextTick, ref } from 'vue'
+
+/** A name that can be written over in place. Enter accepts, Escape leaves it as it was. */
+const { text, label, set } = defineProps<{ text: string; label: string; set: (text: string) => Promise<unknown> }>()
+
+const typing = ref(false)
+const written = ref('')
+const box = ref<HTMLInputElement>()
+
+async function begin() {
+  written.value = text
+  typing.value = true
+  await nextTick()
+  box.value?.select()
+}
+
+function accept() {
+  if (!typing.value) return
+  typing.value = false
+  if (written.value.trim() !== text) void set(written.value.trim())
+}
+</script>
+
+<template>
+  <input
+    v-if="typing"
+    ref="box"
+    v-model="written"
+    class="box"
+    :aria-label="label"
+    @keydown.enter.stop="accept"
+    @keydown.esc.stop="typing = false"
+    @keydown.stop
+    @blur="accept"
+  />
+  <button v-else class="plain name" :title="`${label}: click to change`" @click="begin">{{ text }}</button>
+</template>
+
+<style scoped>
+.box {
+  width: 100%;
+  padding: 1px 4px;
+  border: 1px solid var(--sea);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-weight: inherit;
+}
+
+.name {
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  border-bottom: 1px dotted transparent;
+  cursor: text;
+  font-weight: inherit;
+}
+
+.name:hover {
+  border-bottom-color: var(--rule-strong);
+}
+</style>

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watchEffect } from 'vue'
+import type { Level } from '@/api/client'
+import { useDrag } from '@/desk/gesture'
+import { watchLevel } from '@/desk/levels'
+import { levelAt, placeOf, shown, step, TICKS } from './scale'
+
+/**
+ * A level to be moved, and the live level as light along the same scale. It moves by how far one drags, so that a press
+ * beside the handle changes nothing; Shift makes steps of 0.1 dB.
+ */
+const { level, label, light, set, zeroOnDoubleClick } = defineProps<{
+  level: Level
+  label: string
+  light?: string
+  set: (level: Level, gesture: string) => Promise<unknown>
+  zeroOnDoubleClick?: boolean
+}>()
+
+const track = ref<HTMLElement>()
+const bar = ref<HTMLElement>()
+const held = ref<Level | null>(null)
+const now = computed(() => held.value ?? level)
+const place = computed(() => (now.value === 'off' ? 0 : placeOf(now.value)))
+let end = () => {}
+
+watchEffect(() => {
+  end()
+  if (light) {
+    end = watchLevel(light, (value) => {
+      if (bar.value) bar.value.style.transform = `scaleX(${value <= -90 ? 0 : placeOf(value)})`
+    })
+  }
+})
+onBeforeUnmount(() => end())
+
+function press(event: PointerEvent) {
+  if (event.button !== 0) return
+  const element = event.currentTarget as HTMLElement
+  element.setPointerCapture(event.pointerId)
+  const width = track.value!.clientWidth
+  const drag = useDrag(set)
+  let x = event.clientX
+  let at = place.value
+  const move = (moved: PointerEvent) => {
+    const by = moved.clientX - x
+    x = moved.clientX
+    if (by === 0) return
+    if (moved.shiftKey && now.value !== 'off') {
+      held.value = clamp(now.value + Math.sign(by) * 0.1)
+      at = placeOf(held.value as number)
+    } else {
+      at = Math.max(0, Math.min(1, at + by / width))
+      held.value = levelAt(at)
+    }
+    drag.move(held.value)
+  }
+  const release = async () => {
+    element.removeEventListener('pointermove', move)
+    element.removeEventListener('pointerup', release)
+    element.removeEventListener('pointercancel', release)
+    await drag.finish()
+    held.value = null
+  }
+  element.addEventListener('pointermove', move)
+  element.addEventListener('pointerup', release)
+  element.addEventListener('pointercancel', release)
+}
+
+function clamp(wanted: number): Level {
+  return wanted < -90 ? 'off' : step(Math.min(12, wanted))
+}
+
+let keyGesture = ''
+let keyAt = 0
+
+function nudge(event: KeyboardEvent) {
+  const by = event.shiftKey ? 0.1 : event.key.startsWith('Page') ? 6 : 1
+  let wanted: Level | null = null
+  if (event.key === 'ArrowRight' || event.key === 'PageUp') wanted = now.value === 'off' ? -60 : clamp(now.value + by)
+  if (event.key === 'ArrowLeft' || event.key === 'PageDown')
+    wanted = now.value === 'off' ? 'off' : clamp(now.value - by)
+  if (event.key === 'Home' || event.key === 'Delete' || event.key === 'Backspace') wanted = 'off'
+  if (wanted === null) return
+  event.preventDefault()
+  event.stopPropagation()
+  if (Date.now() - keyAt > 1500) keyGesture = crypto.randomUUID()
+  keyAt = Date.now()
+  if (wanted !== level) void set(wanted, keyGesture)
+}
+
+function wheel(event: WheelEvent) {
+  if (document.activeElement !== event.currentTarget || now.value === 'off') return
+  event.preventDefault()
+  void set(
+    clamp(now.value - Math.sign(event.deltaY) * (event.shiftKey ? 0.1 : 0.5)),
+    keyGesture || (keyGesture = crypto.randomUUID()),
+  )
+}
+
+function toZero() {
+  if (zeroOnDoubleClick) void set(0, crypto.randomUUID())
+}
+</script>
+
+<template>
+  <div
+    class="slider"
+    role="slider"
+    tabindex="0"
+    :aria-label="label"
+    aria-valuemin="-90"
+    aria-valuemax="12"
+    :aria-valuenow="now === 'off' ? -90 : now"
+    :aria-valuetext="now === 'off' ? 'off' : `${shown(now)} dB`"
+    @pointerdown="press"
+    @keydown="nudge"
+    @wheel="wheel"
+    @dblclick="toZero"
+  >
+    <div ref="track" class="track">
+      <span class="line"></span>
+      <span
+        v-for="tick in TICKS"
+        :key="tick"
+        class="tick"
+        :class="{ zero: tick === 0 }"
+        :style="{ left: `${100 * placeOf(tick)}%` }"
+      ></span>
+      <span ref="bar" class="light"></span>
+      <span class="handle" :class="{ off: now === 'off' }" :style="{ left: `${100 * place}%` }"></span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.slider {
+  padding: 0 7px;
+  height: 26px;
+  cursor: ew-resize;
+  touch-action: none;
+  border-radius: 5px;
+}
+
+.track {
+  position: relative;
+  height: 100%;
+}
+
+.line,
+.light {
+  position: absolute;
+  left: 0;
+  width: 100%;
+  top: 12px;
+  height: 2px;
+  background: var(--rule-strong);
+}
+
+.light {
+  top: 10px;
+  height: 6px;
+  border-radius: 3px;
+  background: var(--glow);
+  box-shadow: 0 0 7px var(--glow-weak);
+  transform-origin: left;
+  transform: scaleX(0);
+}
+
+.tick {
+  position: absolute;
+  top: 9px;
+  width: 1px;
+  height: 8px;
+  background: var(--rule-strong);
+}
+
+.tick.zero {
+  top: 7px;
+  height: 12px;
+  background: var(--faint);
+}
+
+.handle {
+  position: absolute;
+  top: 4px;
+  width: 9px;
+  height: 18px;
+  margin-left: -4.5px;
+  border: 2px solid var(--sea);
+  border-radius: 5px;
+  background: var(--sheet);
+}
+
+.handle.off {
+  border-color: var(--faint);
+  top: 8px;
+  height: 10px;
+}
+</style>

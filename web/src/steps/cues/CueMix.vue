@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { NButton, NSelect } from 'naive-ui'
+import { computed } from 'vue'
+import type { Cue, Send, Tap, Track } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import LevelNumber from '@/parts/LevelNumber.vue'
+import LevelSlider from '@/parts/LevelSlider.vue'
+import PanSlider from '@/parts/PanSlider.vue'
+import WordSwitch from '@/parts/WordSwitch.vue'
+
+/** One cue's mix: a row a track, the click first, each with its own level, pan and tap. */
+const { cue } = defineProps<{ cue: Cue }>()
+
+const desk = useDesk()
+
+const TAPS: { label: string; value: Tap }[] = [
+  { label: 'input', value: 'input' },
+  { label: 'pre-fader', value: 'pre_fader' },
+  { label: 'post-fader', value: 'post_fader' },
+]
+
+const rows = computed(() =>
+  [...desk.tracks]
+    .sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click'))
+    .map((track) => ({ track, send: cue.sends.find((send) => send.trackId === track.id) })),
+)
+const missing = computed(() => rows.value.filter((row) => !row.send).map((row) => row.track.id))
+
+const mine = (track: Track) =>
+  track.feeds.some((feed) => {
+    const performer = desk.inputs.find((input) => input.id === feed.input)?.performer
+    return performer && cue.listeners.includes(performer)
+  })
+const followsTheSpeakers = (send: Send) => send.tap === 'post_fader' || send.panAsMain
+const ids = (track: Track) => ({ cue: cue.id, track: track.id })
+</script>
+
+<template>
+  <div class="column">
+    <div v-if="missing.length" class="offer">
+      <NButton size="small" type="primary" @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: missing }])">
+        {{ cue.sends.length ? 'Add the other tracks, off' : 'Add all tracks, off' }}
+      </NButton>
+      <span class="soft"
+        >{{ missing.length }} tracks are not in this mix. Added tracks are silent until you raise them.</span
+      >
+    </div>
+    <div class="sheet">
+      <table :aria-label="`Mix of ${cue.name}`">
+        <thead>
+          <tr>
+            <th>Track</th>
+            <th style="width: 40%">Level in this mix</th>
+            <th class="number">dB</th>
+            <th>Pan</th>
+            <th></th>
+            <th>Tap</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ track, send } in rows" :key="track.id" :class="{ mine: mine(track) }">
+            <td class="name">
+              {{ track.name }}
+              <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
+            </td>
+            <template v-if="send">
+              <td :class="{ silent: send.muted }">
+                <LevelSlider
+                  :label="`${track.name} in ${cue.name}`"
+                  :light="`send/${cue.id}/${track.id}`"
+                  :level="send.level"
+                  :set="(level, gesture) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }], gesture)"
+                />
+              </td>
+              <td class="number">
+                <LevelNumber
+                  :label="`${track.name} in ${cue.name}`"
+                  :level="send.level"
+                  :set="(level) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }])"
+                />
+              </td>
+              <td>
+                <button
+                  v-if="send.panAsMain"
+                  class="word"
+                  :title="`${track.name} is panned as on the speakers; press for a pan of its own`"
+                  @click="desk.edit([{ kind: 'set-send-pan-as-main', ...ids(track), asMain: false }])"
+                >
+                  as main
+                </button>
+                <PanSlider
+                  v-else
+                  :pan="send.pan"
+                  :label="`Pan of ${track.name} in ${cue.name}`"
+                  :set="(pan, gesture) => desk.edit([{ kind: 'set-send-pan', ...ids(track), pan }], gesture)"
+                />
+              </td>
+              <td>
+                <WordSwitch
+                  :column="`mute-${cue.id}`"
+                  :on="send.muted"
+                  :label="`Mute ${track.name} in ${cue.name}`"
+                  :set="(muted, gesture) => desk.edit([{ kind: 'mute-send', ...ids(track), muted }], gesture)"
+                  >mute</WordSwitch
+                >
+              </td>
+              <td>
+                <NSelect
+                  class="tap"
+                  size="tiny"
+                  :value="send.tap"
+                  :options="TAPS"
+                  :input-props="{ 'aria-label': `Tap of ${track.name} in ${cue.name}` }"
+                  :aria-label="`Tap of ${track.name} in ${cue.name}`"
+                  @update:value="(tap: Tap) => desk.edit([{ kind: 'set-send-tap', ...ids(track), tap }])"
+                />
+                <span v-if="followsTheSpeakers(send)" class="follows">follows the speakers</span>
+              </td>
+              <td>
+                <button
+                  class="word"
+                  :aria-label="`Take ${track.name} out of ${cue.name}`"
+                  title="Take out of this mix"
+                  @click="desk.edit([{ kind: 'remove-send', ...ids(track) }])"
+                >
+                  ×
+                </button>
+              </td>
+            </template>
+            <template v-else>
+              <td colspan="5" class="soft">not in this mix</td>
+              <td>
+                <button
+                  class="word"
+                  :aria-label="`Add ${track.name} to ${cue.name}`"
+                  title="Add, off"
+                  @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: [track.id] }])"
+                >
+                  +
+                </button>
+              </td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.column {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+}
+
+.offer {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+
+.name {
+  max-width: 190px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.name .soft {
+  font-size: 12px;
+  margin-left: 6px;
+}
+
+.mine .name {
+  font-weight: 700;
+}
+
+.silent {
+  opacity: 0.45;
+}
+
+.tap {
+  width: 100px;
+}
+
+.follows {
+  display: block;
+  color: var(--flare);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { NButton, NSelect, NSwitch } from 'naive-ui'
+import { computed } from 'vue'
+import type { Cue } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import EditableText from '@/parts/EditableText.vue'
+import LevelNumber from '@/parts/LevelNumber.vue'
+import LevelSlider from '@/parts/LevelSlider.vue'
+import GuardReading from './GuardReading.vue'
+import SaveMix from './SaveMix.vue'
+
+/** What leads a cue to its ears: who listens, the output pair, the level for all, the ceiling guard. */
+const { cue } = defineProps<{ cue: Cue }>()
+
+const desk = useDesk()
+
+const pairOptions = computed(() => [
+  { label: 'no output pair', value: '' },
+  ...desk.offers.pairs.map((pair) => {
+    const others = pair.usedBy.filter((name) => name !== cue.name)
+    return {
+      label: `${pair.houseLabel} · ${pair.panelName}${others.length ? ` · taken by ${others.join(', ')}` : ''}`,
+      value: pair.id,
+    }
+  }),
+])
+const shared = computed(() =>
+  desk.cues.filter((each) => each.id !== cue.id && cue.output && each.output === cue.output).map((each) => each.name),
+)
+const performerOptions = computed(() => desk.performers.map((each) => ({ label: each.name, value: each.id })))
+const listening = computed(() => desk.listeningTo === cue.id)
+</script>
+
+<template>
+  <aside :aria-label="`The way of ${cue.name} to the ears`">
+    <h2>
+      <EditableText
+        :text="cue.name"
+        label="Name of the cue"
+        :set="(name) => desk.edit([{ kind: 'rename-cue', cue: cue.id, name }])"
+      />
+    </h2>
+    <NButton
+      block
+      :type="listening ? 'primary' : 'default'"
+      :disabled="!desk.live || !cue.output"
+      @click="desk.listen(listening ? '' : cue.id)"
+    >
+      {{ listening ? 'Listening; stop' : 'Listen in this browser' }}
+    </NButton>
+    <label>
+      Who listens
+      <NSelect
+        multiple
+        size="small"
+        :value="cue.listeners"
+        :options="performerOptions"
+        :input-props="{ 'aria-label': 'Who listens' }"
+        @update:value="(listeners: string[]) => desk.edit([{ kind: 'set-cue-listeners', cue: cue.id, listeners }])"
+      />
+    </label>
+    <label>
+      Output pair
+      <NSelect
+        size="small"
+        :value="cue.output ?? ''"
+        :options="pairOptions"
+        :consistent-menu-width="false"
+        :input-props="{ 'aria-label': 'Output pair' }"
+        aria-label="Output pair"
+        @update:value="(output: string) => desk.edit([{ kind: 'set-cue-output', cue: cue.id, output: output || null }])"
+      />
+    </label>
+    <p v-if="shared.length" class="flare">
+      {{ shared.join(', ') }} leaves by the same pair; both mixes are heard there.
+    </p>
+    <p v-if="!cue.output" class="flare">Without an output pair nobody hears this cue. Choose one above.</p>
+    <div>
+      <span class="line"
+        ><span>Level for all</span
+        ><LevelNumber
+          label="Level for all"
+          :level="cue.level"
+          :set="(level) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }])"
+      /></span>
+      <LevelSlider
+        label="Level for all"
+        :light="`cue/${cue.id}`"
+        :level="cue.level"
+        :set="(level, gesture) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }], gesture)"
+      />
+    </div>
+    <div>
+      <span class="line">
+        <span>Ceiling guard</span>
+        <NSwitch
+          size="small"
+          :value="cue.guarded"
+          aria-label="Ceiling guard"
+          @update:value="(guarded: boolean) => desk.edit([{ kind: 'set-cue-guard', cue: cue.id, guarded }])"
+        />
+      </span>
+      <GuardReading v-if="cue.guarded" :cue="cue.id" />
+      <span v-else class="flare">Off: a burst reaches the ears at full scale.</span>
+    </div>
+    <SaveMix :cue="cue" />
+    <span class="fill"></span>
+    <button class="word remove" @click="desk.edit([{ kind: 'remove-cue', cue: cue.id }])">Take this cue away</button>
+  </aside>
+</template>
+
+<style scoped>
+aside {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-height: 0;
+  overflow: auto;
+  padding: 14px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 8px;
+  background: var(--raised);
+}
+
+h2 {
+  font-size: 18px;
+}
+
+label {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+p {
+  margin: 0;
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.fill {
+  flex: 1;
+}
+
+.remove {
+  align-self: flex-start;
+}
+</style>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref, watchEffect } from 'vue'
+import { useDesk } from '@/desk/desk'
+import { freshId } from '@/desk/ids'
+import LampLight from '@/parts/LampLight.vue'
+import PerformerMark from '@/parts/PerformerMark.vue'
+import CueMix from './CueMix.vue'
+import CueWay from './CueWay.vue'
+
+const desk = useDesk()
+const chosen = ref('')
+
+watchEffect(() => {
+  if (!desk.cues.some((cue) => cue.id === chosen.value)) chosen.value = desk.cues[0]?.id ?? ''
+})
+
+const cue = computed(() => desk.cues.find((each) => each.id === chosen.value))
+const listeners = (ids: string[]) => desk.performers.filter((performer) => ids.includes(performer.id))
+const pairOf = (id: string | null) => desk.offers.pairs.find((pair) => pair.id === id)
+const uncued = computed(() =>
+  desk.performers.filter((performer) => !desk.cues.some((each) => each.listeners.includes(performer.id))),
+)
+
+async function add(name: string, listener?: string) {
+  const id = freshId(name, desk.cues)
+  const made = await desk.edit([
+    { kind: 'add-cue', cue: id, name },
+    ...(listener ? [{ kind: 'set-cue-listeners' as const, cue: id, listeners: [listener] }] : []),
+  ])
+  if (made) chosen.value = id
+}
+</script>
+
+<template>
+  <section class="step">
+    <header>
+      <h1>Cues</h1>
+      <span class="soft">Headphone mixes. Faders, pan, mute and solo on the speakers do not reach them.</span>
+      <span class="fill"></span>
+      <NButton v-for="performer in uncued" :key="performer.id" size="small" @click="add(performer.name, performer.id)">
+        Add a cue for {{ performer.name }}
+      </NButton>
+      <NButton size="small" type="primary" @click="add(`Cue ${desk.cues.length + 1}`)">Add cue</NButton>
+    </header>
+
+    <div class="cues" role="tablist" aria-label="Cues">
+      <button
+        v-for="each in desk.cues"
+        :key="each.id"
+        class="cue"
+        role="tab"
+        :aria-selected="each.id === chosen"
+        @click="chosen = each.id"
+      >
+        <span class="marks"
+          ><PerformerMark
+            v-for="performer in listeners(each.listeners)"
+            :key="performer.id"
+            :performer="performer"
+            :of="desk.performers"
+        /></span>
+        <span>
+          <strong>{{ each.name }}</strong>
+          <span class="soft out">{{ pairOf(each.output)?.houseLabel ?? 'no output pair yet' }}</span>
+        </span>
+        <LampLight :light="`cue/${each.id}`" />
+      </button>
+    </div>
+
+    <p v-if="!cue" class="soft empty">No cue yet. Add one; it begins silent, with its ceiling guard on.</p>
+    <div v-else class="mix">
+      <CueMix :key="cue.id" :cue="cue" />
+      <CueWay :key="cue.id" :cue="cue" />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.cues {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+
+.cue {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 7px 14px 7px 10px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 22px;
+  background: var(--sheet);
+  cursor: pointer;
+  text-align: left;
+}
+
+.cue[aria-selected='true'] {
+  border-color: var(--lantern);
+  box-shadow: 0 0 0 3px var(--glow-weak);
+}
+
+.marks {
+  display: flex;
+}
+
+.out {
+  display: block;
+  font-size: 12px;
+}
+
+.empty {
+  padding: 40px;
+  border: 1px dashed var(--rule-strong);
+  border-radius: 8px;
+  text-align: center;
+}
+
+.mix {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 276px;
+  gap: 16px;
+  min-height: 0;
+  flex: 1;
+}
+</style>

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type ListedSession } from '@/api/client'
+import { trying } from '@/desk/notice'
+import LanternLogo from '@/parts/LanternLogo.vue'
+import ThemeSwitch from '@/parts/ThemeSwitch.vue'
+
+const router = useRouter()
+const sessions = ref<ListedSession[] | null>(null)
+const rig = ref('')
+const name = ref('')
+const song = ref('')
+
+onMounted(() =>
+  trying(async () => {
+    sessions.value = (await api.GET('/api/sessions')).data ?? []
+    rig.value = (await api.GET('/api/rigs')).data?.[0]?.id ?? ''
+  }),
+)
+
+function begin() {
+  return trying(async () => {
+    const body = { name: name.value, song: song.value, rigId: rig.value }
+    const made = (await api.POST('/api/sessions', { body })).data
+    if (made) await router.push(`/sessions/${made.id}/input-list`)
+  })
+}
+
+const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
+</script>
+
+<template>
+  <div class="home">
+    <header>
+      <LanternLogo />
+      <h1>Vivid Lantern</h1>
+      <span class="fill"></span>
+      <ThemeSwitch />
+    </header>
+    <main>
+      <h2>Sessions</h2>
+      <p v-if="sessions?.length === 0" class="soft">Nothing here yet. Name a session and the song, and begin.</p>
+      <div class="cards">
+        <RouterLink
+          v-for="session in sessions"
+          :key="session.id"
+          class="card"
+          :class="{ lit: session.atTheRig }"
+          :to="`/sessions/${session.id}/input-list`"
+        >
+          <h3>{{ session.name }}</h3>
+          <span class="soft">{{ session.song || 'song without a name' }}</span>
+          <span class="soft small">
+            {{ many(session.inputs, 'input') }} · {{ many(session.tracks, 'track') }} · {{ many(session.cues, 'cue') }}
+          </span>
+          <strong v-if="session.atTheRig">At the rig now</strong>
+        </RouterLink>
+        <form class="card new" @submit.prevent="begin">
+          <h3>New session</h3>
+          <label>Name <input v-model="name" class="field" required maxlength="400" /></label>
+          <label>Song <input v-model="song" class="field" maxlength="400" /></label>
+          <NButton attr-type="submit" type="primary" :disabled="!name.trim() || !rig">Begin</NButton>
+        </form>
+      </div>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  height: 56px;
+  padding: 0 24px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+header h1 {
+  font-size: 21px;
+}
+
+.fill {
+  flex: 1;
+}
+
+main {
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 24px;
+}
+
+h2 {
+  font-size: 23px;
+  margin-bottom: 14px;
+}
+
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
+  gap: 16px;
+}
+
+.card {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 18px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 8px;
+  background: var(--sheet);
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.card h3 {
+  font-size: 19px;
+}
+
+a.card:hover {
+  border-color: var(--sea);
+}
+
+.card strong {
+  color: var(--sea);
+}
+
+.lit {
+  border-color: var(--lantern);
+  box-shadow: 0 0 0 3px var(--glow-weak);
+}
+
+.small {
+  font-size: 12.5px;
+}
+
+.new {
+  background: var(--raised);
+}
+
+label {
+  display: grid;
+  grid-template-columns: 56px 1fr;
+  align-items: center;
+}
+</style>

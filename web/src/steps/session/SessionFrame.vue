@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { useDesk } from '@/desk/desk'
+import KeyList from './KeyList.vue'
+import StandIns from './StandIns.vue'
+import TopStrip from './TopStrip.vue'
+import { useKeys } from './useKeys'
+
+const props = defineProps<{ session: string }>()
+
+const desk = useDesk()
+const router = useRouter()
+const keysShown = ref(false)
+
+watch(() => props.session, desk.open, { immediate: true })
+onBeforeUnmount(desk.leave)
+watch(
+  () => desk.session,
+  (now) => (document.title = now ? `${now.name}: ${now.song || 'Vivid Lantern'}` : 'Vivid Lantern'),
+)
+
+const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
+const unmapped = computed(() => {
+  const fed = new Set(desk.tracks.flatMap((track) => track.feeds.map((feed) => feed.input)))
+  return desk.inputs.filter((input) => !fed.has(input.id)).length
+})
+const steps = computed(() => [
+  {
+    to: 'input-list',
+    title: 'Input list',
+    state: `${many(desk.inputs.length, 'input')}, ${unmapped.value ? `${unmapped.value} without a track` : 'all on tracks'}`,
+  },
+  {
+    to: 'tracks',
+    title: 'Tracks',
+    state: `${many(desk.tracks.length, 'track')}, ${desk.tracks.filter((track) => track.armed).length} armed`,
+  },
+  {
+    to: 'cues',
+    title: 'Cues',
+    state: `${many(desk.cues.length, 'cue')} for ${many(new Set(desk.cues.flatMap((cue) => cue.listeners)).size, 'performer')}`,
+  },
+])
+
+useKeys({
+  step: (index) => steps.value[index] && router.push(`/sessions/${props.session}/${steps.value[index].to}`),
+  showKeys: () => (keysShown.value = true),
+})
+</script>
+
+<template>
+  <div v-if="desk.session" class="frame">
+    <TopStrip />
+    <nav aria-label="Steps">
+      <RouterLink v-for="step in steps" :key="step.to" :to="`/sessions/${session}/${step.to}`">
+        <h2>{{ step.title }}</h2>
+        <span>{{ step.state }}</span>
+      </RouterLink>
+      <span class="fill"></span>
+      <StandIns v-if="desk.live" />
+      <button class="plain keys" @click="keysShown = true"><kbd>?</kbd> lists the keys</button>
+    </nav>
+    <main>
+      <div v-if="!desk.connected" class="band flare" role="status">
+        The connection to the program is lost. It comes back by itself; nothing you typed is gone.
+      </div>
+      <div v-else-if="!desk.live" class="band" role="status">
+        This session is not at the rig, so nothing sounds. You can edit it all the same.
+        <NButton size="small" type="primary" @click="desk.command({ kind: 'take-rig' })">Take the rig</NButton>
+      </div>
+      <RouterView />
+    </main>
+    <KeyList v-model:shown="keysShown" />
+  </div>
+  <p v-else-if="desk.missing" class="missing">
+    There is no such session, or the program does not answer. <RouterLink to="/">To all sessions</RouterLink>
+  </p>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template: 56px minmax(0, 1fr) / 172px minmax(0, 1fr);
+  height: 100%;
+}
+
+nav {
+  display: flex;
+  flex-direction: column;
+  padding: 14px 0 12px;
+  border-right: 1px solid var(--rule-strong);
+  min-height: 0;
+  overflow: auto;
+}
+
+nav a {
+  padding: 9px 14px 10px 18px;
+  border-left: 3px solid transparent;
+  color: var(--ink);
+  text-decoration: none;
+}
+
+nav a h2 {
+  font-size: 16px;
+}
+
+nav a span {
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+nav a:hover {
+  background: var(--sea-weak);
+}
+
+nav a.router-link-active {
+  border-left-color: var(--glow);
+  background: linear-gradient(90deg, var(--glow-weak), transparent);
+}
+
+.fill {
+  flex: 1;
+}
+
+.keys {
+  padding: 8px 18px 0;
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+main {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+
+main > :last-child {
+  flex: 1;
+}
+
+.band {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 24px;
+  border-bottom: 1px solid var(--rule-strong);
+  background: var(--raised);
+}
+
+.missing {
+  padding: 24px;
+}
+</style>

@@ -1,0 +1,188 @@
+<script setup lang="ts">
+import { NButton, NSelect } from 'naive-ui'
+import { computed } from 'vue'
+import { useDesk } from '@/desk/desk'
+import LanternLogo from '@/parts/LanternLogo.vue'
+import ThemeSwitch from '@/parts/ThemeSwitch.vue'
+
+const desk = useDesk()
+
+const where = computed(() => {
+  const place = desk.place
+  if (!place) return { bar: '–', time: '' }
+  const seconds = Math.abs(place.seconds)
+  const clock = `${place.seconds < 0 ? '−' : ''}${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}`
+  return { bar: `bar ${place.bar} · ${Math.floor(place.beat)}`, time: `${clock} · ${place.beatsPerMinute.toFixed(0)}` }
+})
+
+const roundTrip = computed(() => {
+  const ms = desk.live?.roundTripMs
+  return ms === undefined ? 'not at the rig' : `${ms.toFixed(ms < 10 ? 2 : 1)} ms round trip`
+})
+
+const listenOptions = computed(() => [
+  { label: 'Listen to nothing', value: '' },
+  { label: 'Main (speakers)', value: 'main' },
+  ...desk.cues.map((cue) => ({ label: cue.name, value: cue.id, disabled: cue.output === null })),
+])
+</script>
+
+<template>
+  <header class="strip">
+    <RouterLink to="/" class="home" aria-label="All sessions"><LanternLogo /></RouterLink>
+    <div class="names">
+      <h1>{{ desk.session!.name }}</h1>
+      <em>{{ desk.session!.song }}</em>
+    </div>
+    <span class="fill"></span>
+    <NButton type="primary" :disabled="!desk.live" title="Space" @click="desk.playOrStop">
+      {{ desk.live?.playing ? '■ Stop' : '▶ Play' }}
+    </NButton>
+    <div class="pair place" aria-label="Where the song is">
+      <strong>{{ where.bar }}</strong>
+      <span>{{ where.time }}</span>
+    </div>
+    <div class="pair">
+      <strong>{{ roundTrip }}</strong>
+      <span>{{ desk.session!.sampleRate / 1000 }} kHz · buffer {{ desk.session!.bufferFrames }}</span>
+    </div>
+    <NSelect
+      class="listen"
+      :class="{ hearing: desk.listeningTo }"
+      :value="desk.listeningTo"
+      :options="listenOptions"
+      :disabled="!desk.live"
+      :input-props="{ 'aria-label': 'Listen in this browser' }"
+      aria-label="Listen in this browser"
+      @update:value="desk.listen"
+    />
+    <button
+      class="cut"
+      :aria-pressed="desk.live?.headphonesCut ?? false"
+      :disabled="!desk.live"
+      title="H"
+      @click="desk.cutHeadphones"
+    >
+      {{ desk.live?.headphonesCut ? 'Headphones are cut' : 'Cut headphones' }}
+    </button>
+    <div class="undo">
+      <button
+        class="word"
+        :disabled="!desk.undoState.undo"
+        :aria-label="`Undo: ${desk.undoState.undo || 'nothing'}`"
+        :title="`Undo: ${desk.undoState.undo || 'nothing'}`"
+        @click="desk.undo"
+      >
+        ↶
+      </button>
+      <button
+        class="word"
+        :disabled="!desk.undoState.redo"
+        :aria-label="`Redo: ${desk.undoState.redo || 'nothing'}`"
+        :title="`Redo: ${desk.undoState.redo || 'nothing'}`"
+        @click="desk.redo"
+      >
+        ↷
+      </button>
+    </div>
+    <ThemeSwitch />
+  </header>
+</template>
+
+<style scoped>
+.strip {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 0 18px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+.home {
+  color: var(--ink);
+  line-height: 0;
+}
+
+.names {
+  min-width: 0;
+}
+
+.names h1,
+.names em {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.names h1 {
+  font-size: 19px;
+}
+
+.names em {
+  display: block;
+  color: var(--soft);
+  font-family: var(--title);
+}
+
+.fill {
+  flex: 1;
+}
+
+.pair {
+  display: flex;
+  flex-direction: column;
+  padding-left: 12px;
+  border-left: 1px solid var(--rule-strong);
+  white-space: nowrap;
+}
+
+.pair span {
+  color: var(--soft);
+  font-size: 12px;
+}
+
+.place {
+  width: 112px;
+}
+
+.listen {
+  width: 190px;
+}
+
+.hearing {
+  border-radius: 6px;
+  box-shadow: 0 0 0 3px var(--glow-weak);
+}
+
+.cut {
+  width: 158px;
+  height: 34px;
+  border: 1px solid var(--flare);
+  border-radius: var(--round);
+  background: var(--sheet);
+  color: var(--flare);
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.cut[aria-pressed='true'] {
+  background: var(--flare);
+  color: var(--sheet);
+}
+
+.cut:disabled,
+.word:disabled {
+  opacity: 0.6;
+  cursor: default;
+}
+
+.undo {
+  display: flex;
+  gap: 4px;
+}
+
+.undo .word {
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,42 @@
+import { onBeforeUnmount, onMounted } from 'vue'
+import { useDesk } from '@/desk/desk'
+
+/** The keys that work wherever one stands in a session. */
+export const KEYS: [string, string][] = [
+  ['Space', 'play, stop'],
+  ['H', 'cut headphones, let them back'],
+  ['1 2 3', 'input list, tracks, cues'],
+  ['Ctrl Z', 'undo your last change'],
+  ['Ctrl Shift Z', 'redo it'],
+  ['← →', 'a level or pan by one step; with Shift by the finest'],
+  ['Home', 'a level off, a pan to the centre'],
+  ['Enter, F2, typing', 'change a cell of the input list'],
+  ['Shift ↑ ↓', 'select rows of the input list'],
+  ['Ctrl Enter', 'count up over the selected rows'],
+  ['?', 'this list'],
+]
+
+const WRITING = 'input, textarea, [contenteditable], [role="combobox"], .n-base-selection'
+
+export function useKeys(actions: { step: (index: number) => unknown; showKeys: () => void }) {
+  const desk = useDesk()
+
+  function pressed(event: KeyboardEvent) {
+    if (event.defaultPrevented || !desk.session) return
+    const target = event.target as HTMLElement
+    if (target.matches(WRITING) || target.closest(WRITING) || target.closest('[role="dialog"]')) return
+    const control = event.ctrlKey || event.metaKey
+    if (control && event.key.toLowerCase() === 'z') void (event.shiftKey ? desk.redo() : desk.undo())
+    else if (control || event.altKey) return
+    else if (event.key === ' ' && !target.closest('button, a')) void desk.playOrStop()
+    else if (target.closest('[role="grid"]')) return
+    else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()
+    else if (event.key >= '1' && event.key <= '9') actions.step(Number(event.key) - 1)
+    else if (event.key === '?') actions.showKeys()
+    else return
+    event.preventDefault()
+  }
+
+  onMounted(() => addEventListener('keydown', pressed))
+  onBeforeUnmount(() => removeEventListener('keydown', pressed))
+}
