@@ -319,7 +319,7 @@ export interface components {
             fullScaleDbu: number;
             id: string;
             /** @enum {string} */
-            kind: "interface" | "expander" | "preamp" | "wall_box";
+            kind: "interface" | "expander" | "preamp" | "wall-box";
             latency: components["schemas"]["LatencyProfile"];
             name: string;
         };
@@ -582,7 +582,7 @@ export interface components {
             pan: number;
             panAsMain: boolean;
             /** @enum {string} */
-            tap: "input" | "pre_fader" | "post_fader";
+            tap: "input" | "pre-fader" | "post-fader";
             trackId: string;
         };
         Session: {
@@ -732,7 +732,7 @@ export interface components {
             /** @constant */
             kind: "set-send-tap";
             /** @enum {string} */
-            tap: "input" | "pre_fader" | "post_fader";
+            tap: "input" | "pre-fader" | "post-fader";
             track: string;
         };
         SetSessionNames: {
@@ -766,7 +766,7 @@ export interface components {
         };
         StereoPair: {
             /** @enum {string} */
-            feeds: "main_speakers" | "second_speakers" | "headphones" | "engineer" | "room_speaker" | "nothing";
+            feeds: "main-speakers" | "second-speakers" | "headphones" | "engineer" | "room-speaker" | "nothing";
             houseLabel: string;
             id: string;
             left: string;
@@ -786,7 +786,7 @@ export interface components {
             beatsPerMinute: number;
             rampToNext: boolean;
             /** @enum {string} */
-            unit: "minim" | "dotted_crotchet" | "crotchet" | "dotted_quaver" | "quaver";
+            unit: "minim" | "dotted-crotchet" | "crotchet" | "dotted-quaver" | "quaver";
         };
         TempoMap: {
             meters: components["schemas"]["Meter"][];

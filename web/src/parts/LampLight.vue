@@ -2,7 +2,7 @@
 import { onBeforeUnmount, ref, watchEffect } from 'vue'
 import { watchLevel } from '@/desk/levels'
 
-/** A small round light whose brightness is a live level, from -60 dBFS on. */
+/** A small round light whose brightness is a live level: dark at -54 dBFS, full at -6. */
 const { light } = defineProps<{ light: string }>()
 
 const glow = ref<HTMLElement>()
@@ -11,7 +11,7 @@ let end = () => {}
 watchEffect(() => {
   end()
   end = watchLevel(light, (level) => {
-    if (glow.value) glow.value.style.opacity = String(Math.max(0, Math.min(1, (level + 60) / 54)))
+    if (glow.value) glow.value.style.opacity = String(Math.max(0, Math.min(1, (level + 54) / 48)) ** 2)
   })
 })
 onBeforeUnmount(() => end())

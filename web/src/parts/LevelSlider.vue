@@ -12,7 +12,7 @@ import { levelAt, placeOf, shown, step, TICKS } from './scale'
 const { level, label, light, set, zeroOnDoubleClick } = defineProps<{
   level: Level
   label: string
-  light?: string
+  light: string
   set: (level: Level, gesture: string) => Promise<unknown>
   zeroOnDoubleClick?: boolean
 }>()
@@ -26,11 +26,9 @@ let end = () => {}
 
 watchEffect(() => {
   end()
-  if (light) {
-    end = watchLevel(light, (value) => {
-      if (bar.value) bar.value.style.transform = `scaleX(${value <= -90 ? 0 : placeOf(value)})`
-    })
-  }
+  end = watchLevel(light, (value) => {
+    if (bar.value) bar.value.style.transform = `scaleX(${value <= -90 ? 0 : placeOf(value)})`
+  })
 })
 onBeforeUnmount(() => end())
 

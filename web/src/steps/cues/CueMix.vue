@@ -15,8 +15,8 @@ const desk = useDesk()
 
 const TAPS: { label: string; value: Tap }[] = [
   { label: 'input', value: 'input' },
-  { label: 'pre-fader', value: 'pre_fader' },
-  { label: 'post-fader', value: 'post_fader' },
+  { label: 'pre-fader', value: 'pre-fader' },
+  { label: 'post-fader', value: 'post-fader' },
 ]
 
 const rows = computed(() =>
@@ -31,7 +31,7 @@ const mine = (track: Track) =>
     const performer = desk.inputs.find((input) => input.id === feed.input)?.performer
     return performer && cue.listeners.includes(performer)
   })
-const followsTheSpeakers = (send: Send) => send.tap === 'post_fader' || send.panAsMain
+const followsTheSpeakers = (send: Send) => send.tap === 'post-fader' || send.panAsMain
 const ids = (track: Track) => ({ cue: cue.id, track: track.id })
 </script>
 

@@ -311,7 +311,7 @@ td .field {
 }
 
 .never {
-  color: var(--flare);
+  font-weight: 600;
 }
 
 .way {

@@ -81,14 +81,14 @@ export function useColumns() {
     {
       key: 'source',
       title: 'Source',
-      width: '15%',
+      width: '14%',
       shown: (input) => input.source,
       edits: (input, source) => [{ kind: 'set-input-source', input: input.id, source }],
     },
     {
       key: 'performer',
       title: 'Performer',
-      width: '11%',
+      width: '9%',
       shown: (input) => desk.performers.find((each) => each.id === input.performer)?.name ?? '',
       options: () => [
         { label: 'nobody', value: '' },
@@ -101,14 +101,14 @@ export function useColumns() {
     {
       key: 'mic',
       title: 'Mic or DI',
-      width: '17%',
+      width: '16%',
       shown: (input) => input.mic,
       edits: (input, mic) => [{ kind: 'set-input-mic', input: input.id, mic }],
     },
     {
       key: 'phantom',
       title: '+48 V',
-      width: '70px',
+      width: '62px',
       shown: (input) => PHANTOM.find((each) => each.value === input.phantom)!.label,
       options: () => PHANTOM,
       chosen: (input) => input.phantom,
@@ -117,7 +117,7 @@ export function useColumns() {
     {
       key: 'port',
       title: 'Port',
-      width: '17%',
+      width: '16%',
       shown: (input) => {
         const port = input.port ? ports.value.get(input.port) : undefined
         return port ? port.houseLabel : (input.port ?? '')
@@ -149,7 +149,7 @@ export function useColumns() {
     {
       key: 'track',
       title: 'Track',
-      width: '16%',
+      width: '13%',
       shown: (input) =>
         tracksOf(input)
           .map(({ track, channel }) => track.name + sideOf(track, channel))

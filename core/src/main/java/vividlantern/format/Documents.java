@@ -1,5 +1,6 @@
 package vividlantern.format;
 
+import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonValue;
@@ -16,11 +17,13 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.cfg.EnumFeature;
+import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.introspect.AnnotatedClass;
+import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
@@ -52,7 +55,7 @@ import vividlantern.units.Pan;
 
 /**
  * How sessions, rigs and edits are written in JSON: a level is a number of dB or "off", a pan a number, an id a string, a
- * word of ours in small letters, an edit an object whose {@code kind} is its name in small letters with hyphens.
+ * word of ours in small letters with hyphens, an edit an object whose {@code kind} is its name in small letters with hyphens.
  */
 public final class Documents {
 
@@ -78,8 +81,9 @@ public final class Documents {
         SimpleModule levels = new SimpleModule("vivid-lantern");
         levels.addSerializer(Decibels.class, new LevelWriter()).addDeserializer(Decibels.class, new LevelReader());
         builder.addModule(levels)
-                .enable(EnumFeature.WRITE_ENUMS_TO_LOWERCASE)
-                .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
+                .annotationIntrospector(new Words())
+                .disable(EnumFeature.WRITE_ENUMS_USING_TO_STRING, EnumFeature.READ_ENUMS_USING_TO_STRING)
+                .changeDefaultVisibility(seen -> seen.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE))
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
@@ -151,6 +155,21 @@ public final class Documents {
 
     private static String kind(Class<?> type) {
         return type.getSimpleName().replaceAll("(?<=.)([A-Z])", "-$1").toLowerCase(Locale.ROOT);
+    }
+
+    /** How a word of ours is written. */
+    static String word(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static final class Words extends JacksonAnnotationIntrospector {
+
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        public String[] findEnumValues(MapperConfig<?> config, AnnotatedClass type, Enum<?>[] words, String[] names) {
+            return Arrays.stream(words).map(Documents::word).toArray(String[]::new);
+        }
     }
 
     private abstract static class IdForm {

@@ -8,7 +8,6 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -66,7 +65,7 @@ public final class Schemas {
                     "string",
                     "enum",
                     Arrays.stream(plain.getEnumConstants())
-                            .map(word -> ((Enum<?>) word).name().toLowerCase(Locale.ROOT))
+                            .map(word -> Documents.word((Enum<?>) word))
                             .toList());
         }
         if (plain == Edit.class) {

@@ -65,11 +65,11 @@ public final class LowWater {
                 input(4, "Fiddle pickup", "fiddle", "Passive DI, Limpet", PhantomWish.OFF, "wall-2", 27),
                 input(5, "Bass", "bass", "Large condenser, Wren L", PhantomWish.ON, "old-pilot-1", 35),
                 input(6, "Bass pickup", "bass", "Passive DI, Limpet", PhantomWish.OFF, "wall-3", 23),
-                input(7, "Cajón front", "cajon", "Dynamic, Gannet D", PhantomWish.OFF, "skerry-1", 49),
-                input(8, "Cajón rear", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-2", 28),
-                input(9, "Shaker", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-3", 43),
+                input(7, "Cajón front", "cajon", "Dynamic, Gannet D", PhantomWish.OFF, "skerry-1", 46),
+                input(8, "Cajón rear", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-2", 25),
+                input(9, "Shaker", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-3", 40),
                 input(10, "Lead voice", "voice", "Large condenser, Heron V", PhantomWish.ON, "wall-7", 31),
-                input(11, "Bouzouki", "voice", "Active DI, Cockle", PhantomWish.ON, "wall-8", 29),
+                input(11, "Bouzouki", "voice", "Active DI, Cockle", PhantomWish.ON, "wall-8", 27),
                 input(12, "Room left", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-7", 48),
                 input(13, "Room right", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-8", 48));
     }

@@ -1,0 +1,59 @@
+package vividlantern.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** Takes a picture of each view, from the demo, while it plays: {@code tools/pictures [FOLDER [day|night|both]]}. */
+public final class Pictures {
+
+    private Pictures() {}
+
+    public static void main(String[] arguments) throws Exception {
+        Path folder = Path.of(arguments[0]);
+        String themes = arguments.length > 1 ? arguments[1] : "kept";
+        Files.createDirectories(folder);
+        try (Program program = Program.start(Files.createTempDirectory("vivid-lantern-pictures"));
+                Chromium chromium = new Chromium()) {
+            for (ColorScheme scheme : new ColorScheme[] {ColorScheme.LIGHT, ColorScheme.DARK}) {
+                String theme = scheme == ColorScheme.LIGHT ? "day" : "night";
+                if (themes.equals("kept") || themes.equals("both") || themes.equals(theme)) {
+                    take(program, chromium.newPerson(scheme), folder, theme, themes.equals("kept"));
+                }
+            }
+        }
+    }
+
+    /** The kept pictures are one a view: home and input list by day, tracks and cues by night. */
+    private static void take(Program program, Page page, Path folder, String theme, boolean kept) {
+        boolean day = theme.equals("day");
+        page.navigate(program.address());
+        page.getByText("At the rig now").waitFor();
+        if (!kept || day) {
+            shoot(page, folder, "home-" + theme);
+        }
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Low Water")).click();
+        page.getByRole(AriaRole.GRID).waitFor();
+        if (page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play")).isVisible()) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play")).click();
+        }
+        page.getByText("bar 5 ·").waitFor();
+        if (!kept || day) {
+            shoot(page, folder, "input-list-" + theme);
+        }
+        for (String step : new String[] {"Tracks", "Cues"}) {
+            page.getByLabel("Steps").getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true)).click();
+            page.getByRole(AriaRole.TABLE).waitFor();
+            page.waitForTimeout(1200);
+            if (!kept || step.equals("Tracks") == day) {
+                shoot(page, folder, step.toLowerCase(java.util.Locale.ROOT) + "-" + theme);
+            }
+        }
+    }
+
+    private static void shoot(Page page, Path folder, String name) {
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    }
+}

@@ -1,0 +1,262 @@
+<script setup lang="ts">
+import { NDropdown, NSelect } from 'naive-ui'
+import { computed, h, ref } from 'vue'
+import type { Hear, Track } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import EditableText from '@/parts/EditableText.vue'
+import LevelLine from '@/parts/LevelLine.vue'
+import LevelNumber from '@/parts/LevelNumber.vue'
+import LevelSlider from '@/parts/LevelSlider.vue'
+import PanSlider from '@/parts/PanSlider.vue'
+import PerformerMark from '@/parts/PerformerMark.vue'
+import WordSwitch from '@/parts/WordSwitch.vue'
+import ClipCount from './ClipCount.vue'
+import { useFeeds } from './useFeeds'
+
+/** A track, read from left to right: armed, heard when, what it is, what feeds it, how it sounds to whom. */
+const { track, silent } = defineProps<{ track: Track; silent: boolean }>()
+
+const desk = useDesk()
+const { feedWords, feedOptions, feedsOf, chosenFeed } = useFeeds()
+const choosing = ref(false)
+
+const HEAR: { label: string; value: Hear; what: string }[] = [
+  { label: 'off', value: 'off', what: 'the live input is never heard' },
+  { label: 'armed', value: 'armed', what: 'heard while the track is armed' },
+  { label: 'overdub', value: 'overdub', what: 'heard while armed, not while an old take plays' },
+  { label: 'always', value: 'always', what: 'heard in any case' },
+]
+
+const hearLabel = (option: { label?: unknown; what?: unknown }) =>
+  h('span', [String(option.label), h('span', { class: 'soft' }, `  ${option.what}`)])
+
+const hearers = computed(() => {
+  const hearing = new Set(
+    desk.cues
+      .filter((cue) => cue.output && cue.level !== 'off')
+      .filter((cue) => cue.sends.some((send) => send.trackId === track.id && send.level !== 'off' && !send.muted))
+      .flatMap((cue) => cue.listeners),
+  )
+  return desk.performers.map((performer) => ({ performer, hears: hearing.has(performer.id) }))
+})
+
+const at = computed(() => desk.tracks.indexOf(track))
+const menu = computed(() => [
+  { label: 'Move up', key: 'up', disabled: at.value === 0 },
+  { label: 'Move down', key: 'down', disabled: at.value === desk.tracks.length - 1 },
+  { label: track.soloSafe ? 'Not solo-safe' : 'Solo-safe', key: 'safe' },
+  {
+    label: track.polarityFlipped ? 'Polarity as it comes' : 'Flip polarity',
+    key: 'polarity',
+    disabled: track.role === 'click',
+  },
+  { label: 'Remove', key: 'remove', disabled: track.role === 'click' },
+])
+
+function act(key: string) {
+  const id = track.id
+  if (key === 'up') return desk.edit([{ kind: 'move-track', track: id, before: desk.tracks[at.value - 1]!.id }])
+  if (key === 'down')
+    return desk.edit([{ kind: 'move-track', track: id, before: desk.tracks[at.value + 2]?.id ?? null }])
+  if (key === 'safe') return desk.edit([{ kind: 'set-solo-safe', track: id, soloSafe: !track.soloSafe }])
+  if (key === 'polarity') return desk.edit([{ kind: 'set-polarity', track: id, flipped: !track.polarityFlipped }])
+  return desk.edit([{ kind: 'remove-track', track: id }])
+}
+
+async function feed(channel: number, value: string) {
+  await desk.edit([{ kind: 'feed-track', track: track.id, feeds: feedsOf(track, channel, value) }])
+  choosing.value = false
+}
+</script>
+
+<template>
+  <tr :class="{ armed: track.armed }">
+    <td>
+      <WordSwitch
+        v-if="track.role === 'input'"
+        class="arm"
+        column="arm"
+        :on="track.armed"
+        :label="`Arm ${track.name}`"
+        :set="(armed, gesture) => desk.edit([{ kind: 'arm-track', track: track.id, armed }], gesture)"
+      >
+        <span class="dot"></span>{{ track.armed ? 'armed' : 'arm' }}
+      </WordSwitch>
+    </td>
+    <td>
+      <NSelect
+        size="tiny"
+        :value="track.hear"
+        :options="HEAR"
+        :render-label="hearLabel"
+        :render-tag="({ option }) => String(option.label)"
+        :consistent-menu-width="false"
+        :input-props="{ 'aria-label': `When ${track.name} is heard` }"
+        :aria-label="`When ${track.name} is heard`"
+        @update:value="(hear: Hear) => desk.edit([{ kind: 'set-hear', track: track.id, hear }])"
+      />
+    </td>
+    <td class="name">
+      <EditableText
+        :text="track.name"
+        :label="`Name of ${track.name}`"
+        :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
+      />
+      <span v-if="track.width === 2" class="soft"> stereo</span>
+      <span v-if="track.polarityFlipped" class="lit"> polarity flipped</span>
+    </td>
+    <td class="feed">
+      <span v-if="track.role === 'click'" class="soft">the click</span>
+      <template v-else-if="choosing">
+        <NSelect
+          v-for="channel in track.width"
+          :key="channel"
+          size="tiny"
+          filterable
+          :value="chosenFeed(track, channel - 1)"
+          :options="feedOptions"
+          :consistent-menu-width="false"
+          :input-props="{ 'aria-label': `What feeds ${track.name}` }"
+          @update:value="(value: string) => feed(channel - 1, value)"
+        />
+      </template>
+      <button v-else class="plain" title="Choose what feeds this track" @click="choosing = true">
+        <span :class="{ flare: !feedWords(track) }">{{ feedWords(track) || 'nothing yet' }}</span>
+      </button>
+    </td>
+    <td>
+      <span class="in">
+        <LevelLine :light="`track/${track.id}`" />
+        <ClipCount :track="track" />
+      </span>
+    </td>
+    <td>
+      <PanSlider
+        :pan="track.pan"
+        :label="`Pan of ${track.name}`"
+        :set="(pan, gesture) => desk.edit([{ kind: 'set-pan', track: track.id, pan }], gesture)"
+      />
+    </td>
+    <td :class="{ silent }">
+      <LevelSlider
+        :label="`${track.name} on the speakers`"
+        :light="`main/${track.id}`"
+        zero-on-double-click
+        :level="track.fader"
+        :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: track.id, level }], gesture)"
+      />
+    </td>
+    <td class="number">
+      <LevelNumber
+        :label="`${track.name} on the speakers`"
+        :level="track.fader"
+        :set="(level) => desk.edit([{ kind: 'set-fader', track: track.id, level }])"
+      />
+    </td>
+    <td class="switches">
+      <WordSwitch
+        column="mute"
+        :on="track.muted"
+        :label="`Mute ${track.name}`"
+        :set="(muted, gesture) => desk.edit([{ kind: 'mute-track', track: track.id, muted }], gesture)"
+        >mute</WordSwitch
+      >
+      <WordSwitch
+        column="solo"
+        :on="track.soloed"
+        :label="`Solo ${track.name}`"
+        :set="(soloed, gesture) => desk.edit([{ kind: 'solo-track', track: track.id, soloed }], gesture)"
+        >solo</WordSwitch
+      >
+    </td>
+    <td class="marks">
+      <PerformerMark
+        v-for="each in hearers"
+        :key="each.performer.id"
+        :performer="each.performer"
+        :of="desk.performers"
+        :quiet="!each.hears"
+      />
+    </td>
+    <td>
+      <NDropdown trigger="click" :options="menu" @select="act">
+        <button class="word" :aria-label="`More for ${track.name}`">…</button>
+      </NDropdown>
+    </td>
+  </tr>
+</template>
+
+<style scoped>
+td {
+  padding: 0 6px;
+}
+
+.arm {
+  border-color: transparent;
+  padding-left: 2px;
+}
+
+.arm[aria-pressed='true'] {
+  background: none;
+  border-color: transparent;
+  color: var(--flare);
+  font-weight: 600;
+}
+
+.dot {
+  display: inline-block;
+  width: 9px;
+  height: 9px;
+  margin-right: 6px;
+  border: 1.5px solid currentColor;
+  border-radius: 50%;
+}
+
+.arm[aria-pressed='true'] .dot {
+  background: currentColor;
+}
+
+.name,
+.feed {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.name {
+  font-weight: 600;
+}
+
+.name .soft,
+.name .lit {
+  font-weight: 400;
+  font-size: 12px;
+}
+
+.lit {
+  color: var(--lantern);
+}
+
+.in {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.in > :first-child {
+  flex: 1;
+}
+
+.silent {
+  opacity: 0.45;
+}
+
+.switches .word {
+  margin-right: 4px;
+}
+
+.marks .mark {
+  width: 22px;
+  height: 22px;
+  margin-right: -1px;
+}
+</style>
