@@ -1,6 +1,7 @@
 package vividlantern.format;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -48,7 +49,8 @@ import vividlantern.session.edit.SetInputSource;
 public final class InputListImport {
 
     private static final int MOST_ROWS = 500;
-    private static final Pattern SIDE = Pattern.compile("(.*?)\\s*\\((left|right)\\)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SIDE =
+            Pattern.compile("(.*?)\\s*\\((left|right|(\\d) of (\\d))\\)", Pattern.CASE_INSENSITIVE);
 
     /**
      * One row of the file.
@@ -236,15 +238,17 @@ public final class InputListImport {
 
     private void setTrack(Input input, String written, List<Edit> edits) {
         Matcher side = SIDE.matcher(written);
-        boolean stereo = side.matches();
-        String name = stereo ? side.group(1) : written;
-        int channel = stereo && side.group(2).toLowerCase(Locale.ROOT).equals("right") ? 1 : 0;
-        int width = stereo ? 2 : 1;
+        boolean oneOfSeveral = side.matches();
+        String name = oneOfSeveral ? side.group(1) : written;
+        int width = oneOfSeveral ? width(side) : 1;
+        int channel = oneOfSeveral ? channel(side) : 0;
+        if (channel < 0 || channel >= width || width > Track.MAX_WIDTH) {
+            throw new Refused("\"" + written + "\" names no channel that a track can have.", "tracks");
+        }
         Optional<Track> known = working.tracks().stream()
                 .filter(track -> track.name().equalsIgnoreCase(name) && track.width() == width && !track.isClick())
                 .findFirst();
-        List<Feed> feeds = new ArrayList<>(
-                known.map(Track::feeds).orElse(stereo ? List.of(Feed.NOTHING, Feed.NOTHING) : List.of(Feed.NOTHING)));
+        List<Feed> feeds = new ArrayList<>(known.map(Track::feeds).orElse(Collections.nCopies(width, Feed.NOTHING)));
         if (feeds.set(channel, Feed.from(input.id())).equals(Feed.from(input.id()))) {
             return;
         }
@@ -255,6 +259,16 @@ public final class InputListImport {
                     Ids.fresh(name, taken -> working.find(new TrackId(taken)).isPresent()));
             make(new AddTrack(id, name, width, feeds), edits);
         }
+    }
+
+    private static int width(Matcher side) {
+        return side.group(4) == null ? 2 : Integer.parseInt(side.group(4));
+    }
+
+    private static int channel(Matcher side) {
+        return side.group(3) != null
+                ? Integer.parseInt(side.group(3)) - 1
+                : side.group(2).equalsIgnoreCase("right") ? 1 : 0;
     }
 
     private void make(Edit edit, List<Edit> edits) {

@@ -1,0 +1,69 @@
+package vividlantern;
+
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** The arrows between packages point one way. */
+public class ArchitectureTest {
+
+    private JavaClasses core;
+
+    @BeforeClass
+    public void read() {
+        core = new ClassFileImporter()
+                .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+                .importPackages("vividlantern");
+    }
+
+    @Test
+    public void noPackagesDependOnEachOtherInACircle() {
+        slices().matching("vividlantern.(*)..").should().beFreeOfCycles().check(core);
+    }
+
+    /** A package, and the packages of ours that it may know. */
+    @DataProvider
+    public Object[][] arrows() {
+        return new Object[][] {
+            {"units", "units"},
+            {"hardware", "hardware,units"},
+            {"rig", "rig,units"},
+            {"session", "session,rig,units"},
+            {"patch", "patch,session,rig,units"},
+            {"click", "click,session,units"},
+            {"mix", "mix,click,session,rig,units"},
+            {"engine", "engine,mix,click,hardware,session,rig,units"},
+            {"format", "format,engine,mix,click,patch,session,rig,units"},
+        };
+    }
+
+    @Test(dataProvider = "arrows")
+    public void aPackageKnowsOnlyWhatStandsBeforeIt(String name, String known) {
+        String[] packages = java.util.Arrays.stream(known.split(","))
+                .map(each -> "vividlantern." + each + "..")
+                .toArray(String[]::new);
+        ArchRuleDefinition.noClasses()
+                .that()
+                .resideInAPackage("vividlantern." + name + "..")
+                .should()
+                .dependOnClassesThat(com.tngtech.archunit.base.DescribedPredicate.and(
+                        com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage("vividlantern.."),
+                        com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackages(packages)))
+                .check(core);
+    }
+
+    @Test
+    public void theJobKnowsNeitherWebNorDatabaseNorSpring() {
+        ArchRuleDefinition.noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.springframework..", "jakarta..", "java.sql..", "java.net..", "javax.swing..")
+                .check(core);
+    }
+}

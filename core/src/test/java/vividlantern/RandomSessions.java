@@ -1,0 +1,170 @@
+package vividlantern;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.Tap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.MuteTrack;
+import vividlantern.session.edit.SetFader;
+import vividlantern.session.edit.SetMainLevel;
+import vividlantern.session.edit.SetPan;
+import vividlantern.session.edit.SetSoloSafe;
+import vividlantern.session.edit.SoloTrack;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** A plain rig, and sessions on it that differ by a seed alone. */
+public final class RandomSessions {
+
+    public static final int INPUTS = 16;
+    public static final int CUES = 4;
+    public static final Rig RIG = rig(INPUTS, CUES);
+
+    private RandomSessions() {}
+
+    /** One interface: input ports "in-1" …, main speakers "main", pairs for headphones "phones-1" …. */
+    public static Rig rig(int inputs, int cues) {
+        List<Port> ports = new ArrayList<>();
+        for (int n = 1; n <= inputs; n++) {
+            ports.add(port("in-" + n, Port.Direction.IN, n));
+        }
+        List<StereoPair> pairs = new ArrayList<>();
+        for (int pair = 0; pair <= cues; pair++) {
+            PortId left = new PortId("out-" + (2 * pair + 1));
+            PortId right = new PortId("out-" + (2 * pair + 2));
+            ports.add(port(left.value(), Port.Direction.OUT, 2 * pair + 1));
+            ports.add(port(right.value(), Port.Direction.OUT, 2 * pair + 2));
+            String name = pair == 0 ? "main" : "phones-" + pair;
+            StereoPair.Feeds feeds = pair == 0 ? StereoPair.Feeds.MAIN_SPEAKERS : StereoPair.Feeds.HEADPHONES;
+            pairs.add(new StereoPair(new PairId(name), name, name, left, right, feeds));
+        }
+        Device box = new Device("box", "Box", Device.Kind.INTERFACE, 18, new LatencyProfile(33, 24, 24, 29));
+        return new Rig(new RigId("plain"), "Plain", 20, List.of(box), ports, List.of(), pairs);
+    }
+
+    private static Port port(String id, Port.Direction direction, int number) {
+        return new Port(
+                new PortId(id),
+                "box",
+                direction,
+                number,
+                "Panel " + id,
+                "House " + id,
+                Set.of(Port.Signal.LINE),
+                false,
+                "",
+                Port.GainRange.NONE,
+                false,
+                false);
+    }
+
+    /** Nothing but a click, on the plain rig. */
+    public static Session blank() {
+        return Session.blank(new SessionId("s"), "S", "Song", RIG.id(), Optional.of(new PairId("main")));
+    }
+
+    /** Inputs, tracks and cues of all kinds; every cue hears at least its first send at -12 dB or more. */
+    public static Session session(long seed) {
+        Random random = new Random(seed);
+        Session session = blank();
+        for (int n = 0; n < 3; n++) {
+            session = session.plus(new Performer(new PerformerId("p" + n), n, "Player " + n, "P" + n, "place " + n));
+        }
+        for (int n = 1; n <= INPUTS; n++) {
+            session = session.plus(new Input(
+                    new InputId("i" + n),
+                    n,
+                    "Source " + n,
+                    random.nextBoolean() ? Optional.of(new PerformerId("p" + random.nextInt(3))) : Optional.empty(),
+                    "Mic " + random.nextInt(5),
+                    PhantomWish.values()[random.nextInt(3)],
+                    Optional.of(new PortId("in-" + n)),
+                    random.nextInt(60),
+                    "note, \"quoted\" " + n));
+        }
+        int tracks = 3 + random.nextInt(10);
+        for (int n = 0; n < tracks; n++) {
+            session = session.plus(track(n, random));
+        }
+        int cues = 1 + random.nextInt(CUES);
+        for (int n = 1; n <= cues; n++) {
+            session = session.plus(cue(n, session.tracks(), random));
+        }
+        return session;
+    }
+
+    private static Track track(int n, Random random) {
+        int width = new int[] {1, 1, 1, 2, 2, 6, 8}[random.nextInt(7)];
+        List<Feed> feeds = new ArrayList<>();
+        for (int channel = 0; channel < width; channel++) {
+            feeds.add(Feed.from(new InputId("i" + (1 + random.nextInt(INPUTS)))));
+        }
+        Hear hear = n == 0 ? Hear.ALWAYS : Hear.values()[random.nextInt(4)];
+        return Track.forInputs(new TrackId("t" + n), n, "Track " + n, width, feeds)
+                .armed(random.nextBoolean())
+                .heard(hear)
+                .trimmed(Decibels.of(random.nextInt(12) - 6))
+                .flipped(random.nextBoolean())
+                .panned(Pan.of(random.nextInt(201) / 100.0 - 1))
+                .faded(random.nextInt(5) == 0 ? Decibels.OFF : Decibels.of(random.nextInt(40) - 30))
+                .muted(random.nextInt(4) == 0)
+                .soloed(random.nextInt(6) == 0)
+                .soloSafe(random.nextInt(6) == 0);
+    }
+
+    private static Cue cue(int n, List<Track> tracks, Random random) {
+        Cue cue = Cue.empty(new CueId("c" + n), n, "Cue " + n)
+                .outTo(Optional.of(new PairId("phones-" + n)))
+                .at(Decibels.of(random.nextInt(6) - 3))
+                .guarded(random.nextInt(4) > 0);
+        for (Track track : tracks) {
+            boolean first = track.id().value().equals("t0");
+            if (!first && random.nextInt(4) == 0) {
+                continue;
+            }
+            Decibels level = Decibels.of(first ? -random.nextInt(12) : -random.nextInt(40));
+            Tap tap = random.nextInt(3) == 0 ? Tap.INPUT : Tap.PRE_FADER;
+            Pan pan = Pan.of(random.nextInt(201) / 100.0 - 1);
+            cue = cue.withSend(track.id(), send -> send.at(level).panned(pan).from(tap));
+        }
+        return cue;
+    }
+
+    /** Something that the control room may do at any time. */
+    public static Edit mainEdit(Session session, Random random) {
+        Track track = session.tracks().get(random.nextInt(session.tracks().size()));
+        return switch (random.nextInt(6)) {
+            case 0 ->
+                new SetFader(track.id(), random.nextInt(8) == 0 ? Decibels.OFF : Decibels.of(random.nextInt(100) - 88));
+            case 1 -> new MuteTrack(track.id(), random.nextBoolean());
+            case 2 -> new SoloTrack(track.id(), random.nextInt(3) == 0);
+            case 3 -> new SetPan(track.id(), Pan.of(random.nextInt(201) / 100.0 - 1));
+            case 4 -> new SetSoloSafe(track.id(), random.nextBoolean());
+            default -> new SetMainLevel(Decibels.of(random.nextInt(50) - 40));
+        };
+    }
+}

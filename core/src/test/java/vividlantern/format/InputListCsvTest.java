@@ -1,0 +1,161 @@
+package vividlantern.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.session.Input;
+import vividlantern.session.Performer;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.edit.Edit;
+
+public class InputListCsvTest {
+
+    private static final Session BLANK = RandomSessions.blank();
+
+    @Test
+    public void whatIsExportedAndImportedIntoAnEmptyListIsTheSameInMeaning() {
+        for (int seed = 0; seed < 30; seed++) {
+            Session session = RandomSessions.session(seed);
+            String csv = InputListCsv.write(session, RandomSessions.RIG);
+            Session again = take(csv.getBytes(StandardCharsets.UTF_8), BLANK);
+            assertThat(again.inputs()).hasSameSizeAs(session.inputs());
+            for (int at = 0; at < session.inputs().size(); at++) {
+                assertThat(meaning(again, again.inputs().get(at)))
+                        .isEqualTo(meaning(session, session.inputs().get(at)));
+            }
+        }
+    }
+
+    /** Everything that the list says of an input, without ids. */
+    private static List<Object> meaning(Session session, Input input) {
+        return List.of(
+                input.number(),
+                input.source(),
+                input.performer().flatMap(session::find).map(Performer::name),
+                input.mic(),
+                input.phantom(),
+                input.port(),
+                input.gainDb(),
+                input.notes(),
+                Set.copyOf(InputListCsv.trackNames(session, input)));
+    }
+
+    @Test
+    public void importingWhatStandsThereAlreadyChangesNothing() {
+        Session session = RandomSessions.session(5);
+        byte[] csv = InputListCsv.write(session, RandomSessions.RIG).getBytes(StandardCharsets.UTF_8);
+        InputListImport.Preview preview = InputListImport.preview(csv, session, RandomSessions.RIG);
+        assertThat(preview.bad()).isZero();
+        assertThat(preview.rows()).allSatisfy(row -> assertThat(row.edits()).isEmpty());
+        assertThat(preview.rows().get(0).does()).isEqualTo("changes nothing");
+    }
+
+    /** The same list, as different spreadsheets write it. */
+    @DataProvider
+    public Object[][] spellings() {
+        String commas =
+                "Number,Source,Mic,Phantom,Port,Notes\r\n1,Cajón front,Gannet D,off,House in-3,\"near\r\nthe floor\"\r\n";
+        String semicolons =
+                "Source;Number;Notes;Port;Phantom;Mic\n\"Cajón front\";1;\"near\r\nthe floor\";House in-3;;Gannet D\n";
+        String tabs =
+                "Number\tSource\tMic\tPhantom\tPort\tNotes\n1\tCajón front\tGannet D\tno\thouse IN-3\t\"near\r\nthe floor\"\n";
+        return new Object[][] {
+            {commas.getBytes(StandardCharsets.UTF_8)},
+            {("\uFEFF" + commas).getBytes(StandardCharsets.UTF_8)},
+            {commas.getBytes(Charset.forName("windows-1252"))},
+            {semicolons.getBytes(StandardCharsets.UTF_8)},
+            {tabs.getBytes(Charset.forName("windows-1252"))},
+        };
+    }
+
+    @Test(dataProvider = "spellings")
+    public void listsOfAllSpellingsAreRead(byte[] file) {
+        Session session = take(file, BLANK);
+        assertThat(session.inputs()).hasSize(1);
+        Input input = session.inputs().get(0);
+        assertThat(input.source()).isEqualTo("Cajón front");
+        assertThat(input.mic()).isEqualTo("Gannet D");
+        assertThat(input.phantom()).isEqualTo(PhantomWish.OFF);
+        assertThat(input.port().orElseThrow().value()).isEqualTo("in-3");
+        assertThat(input.notes()).isEqualTo("near\r\nthe floor");
+    }
+
+    @Test
+    public void badRowsSayWhyAndGoodOnesCanBeTaken() {
+        String csv = """
+                Number,Source,Port,Phantom,Gain dB
+                1,Fiddle,House in-1,on,40
+                2,,House in-2,,
+                3,Bass,House in-99,,
+                4,Cello,House in-1,,
+                4x,Viola,,,
+                5,Harp,,maybe,
+                6,Voice,,,loud
+                1,Whistle,,,
+                ,Bouzouki,House in-4,never,"12,5"
+                """;
+        InputListImport.Preview preview =
+                InputListImport.preview(csv.getBytes(StandardCharsets.UTF_8), BLANK, RandomSessions.RIG);
+        assertThat(preview.good()).isEqualTo(2);
+        assertThat(preview.bad()).isEqualTo(7);
+        assertThat(preview.rows().stream().map(InputListImport.Row::problem).toList())
+                .containsExactly(
+                        "",
+                        "The row has no source.",
+                        "There is no port \"House in-99\" in Plain.",
+                        "House in-1 stands in the file twice.",
+                        "\"4x\" is no number of an input.",
+                        "\"maybe\" is neither on, off nor never.",
+                        "\"loud\" is no gain in dB.",
+                        "Number 1 stands in the file twice.",
+                        "");
+        assertThat(preview.rows().get(1).line()).isEqualTo(3);
+        Session taken = take(csv.getBytes(StandardCharsets.UTF_8), BLANK);
+        assertThat(taken.inputs()).extracting(Input::source).containsExactly("Fiddle", "Bouzouki");
+        assertThat(taken.inputs().get(1).gainDb()).isEqualTo(12.5);
+    }
+
+    @Test
+    public void aPortThatAnotherInputUsesIsNotTakenFromIt() {
+        Session session = take("Source,Port\nFiddle,House in-1\n".getBytes(StandardCharsets.UTF_8), BLANK);
+        InputListImport.Preview preview = InputListImport.preview(
+                "Number,Source,Port\n2,Bass,House in-1\n".getBytes(StandardCharsets.UTF_8),
+                session,
+                RandomSessions.RIG);
+        assertThat(preview.rows().get(0).problem())
+                .isEqualTo("House in-1 is used by Fiddle, which the file does not speak of.");
+    }
+
+    /** Files that are no input list. */
+    @DataProvider
+    public Object[][] noLists() {
+        return new Object[][] {
+            {new byte[0], "empty"},
+            {new byte[] {'R', 'I', 'F', 'F', 0, 0, 1, 2}, "not a text file"},
+            {"Name,Colour\nFiddle,red\n".getBytes(StandardCharsets.UTF_8), "one of them must be \"Source\""},
+            {"Source\n\"never closed\n".getBytes(StandardCharsets.UTF_8), "quote is opened and not closed"},
+            {("Source\n" + "Harp\n".repeat(501)).getBytes(StandardCharsets.UTF_8), "more than 500 rows"},
+        };
+    }
+
+    @Test(dataProvider = "noLists")
+    public void aFileThatIsNoListIsRefused(byte[] file, String reason) {
+        assertThatThrownBy(() -> InputListImport.preview(file, BLANK, RandomSessions.RIG))
+                .hasMessageContaining(reason);
+    }
+
+    private static Session take(byte[] file, Session session) {
+        List<Edit> edits = InputListImport.preview(file, session, RandomSessions.RIG).rows().stream()
+                .flatMap(row -> row.edits().stream())
+                .toList();
+        return Edit.applyAll(edits, session, RandomSessions.RIG);
+    }
+}

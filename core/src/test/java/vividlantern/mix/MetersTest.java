@@ -1,0 +1,76 @@
+package vividlantern.mix;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.testng.annotations.Test;
+
+public class MetersTest {
+
+    @Test
+    public void aWindowTellsPeaksClipsAndWhatTheGuardHeldBack() {
+        Meters meters = new Meters(2, 1);
+        float[] quiet = {0.1f, -0.4f, 0.2f};
+        float[] full = {1, -1, 0.5f};
+        meters.source(0, quiet, 0, 3);
+        meters.source(1, full, 0, 3);
+        meters.pair(0, quiet, full, 0, 2, 0.5);
+        meters.pair(0, quiet, quiet, 0, 2, 0.8);
+        Meters.Window window = meters.newWindow();
+        assertThat(meters.read(window)).isFalse();
+        meters.endWindow(1920);
+        assertThat(meters.read(window)).isTrue();
+        assertThat(window.frame()).isEqualTo(1920);
+        assertThat(window.sourcePeak(0)).isEqualTo(0.4f);
+        assertThat(window.clips(0)).isZero();
+        assertThat(window.clips(1)).isEqualTo(2);
+        assertThat(window.pairPeak(0)).isEqualTo(1f);
+        assertThat(window.guardGain(0)).isEqualTo(0.5f);
+        meters.endWindow(3840);
+        assertThat(meters.read(window)).isTrue();
+        assertThat(window.sourcePeak(0)).isZero();
+        assertThat(window.guardGain(0)).isEqualTo(1f);
+    }
+
+    @Test
+    public void aLateReaderMissesWindowsAndReadsOnInOrder() {
+        Meters meters = new Meters(1, 0);
+        for (int window = 1; window <= 40; window++) {
+            meters.source(0, new float[] {window / 100f}, 0, 1);
+            meters.endWindow(window);
+        }
+        Meters.Window read = meters.newWindow();
+        long last = 0;
+        int count = 0;
+        while (meters.read(read)) {
+            assertThat(read.frame()).isGreaterThan(last);
+            assertThat(read.sourcePeak(0)).isEqualTo(read.frame() / 100f);
+            last = read.frame();
+            count++;
+        }
+        assertThat(count).isEqualTo(16);
+    }
+
+    @Test
+    public void aNeedleRisesAtOnceAndFallsTwentyDecibelsInOnePointSevenSeconds() {
+        Ballistics needle = new Ballistics();
+        needle.take(1);
+        assertThat(needle.level()).isEqualTo(0f);
+        for (int window = 0; window < 42; window++) {
+            needle.take(0);
+        }
+        assertThat(needle.level()).isCloseTo(-20f * 42 / 42.5f, within(0.1f));
+    }
+
+    @Test
+    public void thePeakIsHeldForOneAndAHalfSeconds() {
+        Ballistics needle = new Ballistics();
+        needle.take(0.5);
+        for (int window = 0; window < 37; window++) {
+            needle.take(0.01);
+        }
+        assertThat(needle.held()).isCloseTo(-6.02f, within(0.01f));
+        needle.take(0.01);
+        assertThat(needle.held()).isLessThan(-10f);
+    }
+}

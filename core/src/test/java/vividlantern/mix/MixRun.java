@@ -1,0 +1,115 @@
+package vividlantern.mix;
+
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import vividlantern.RandomSessions;
+import vividlantern.session.Session;
+import vividlantern.units.Noise;
+
+/** Runs a mixer over given inputs, with plans that come in at given frames; keeps all that leaves. */
+final class MixRun {
+
+    static final int RATE = 48_000;
+
+    private final SortedMap<Long, MixPlan> plans = new TreeMap<>();
+    private float[][] inputs;
+    private long songFrame;
+    private boolean playing;
+
+    private MixRun() {}
+
+    static MixRun of(Session session) {
+        return of(session, LiveState.STOPPED);
+    }
+
+    static MixRun of(Session session, LiveState live) {
+        return new MixRun().with(0, session, live);
+    }
+
+    /** From a frame on, another state of the session. */
+    MixRun then(long frame, Session session) {
+        return with(frame, session, LiveState.STOPPED);
+    }
+
+    MixRun with(long frame, Session session, LiveState live) {
+        plans.put(frame, MixPlan.compile(session, RandomSessions.RIG, live));
+        return this;
+    }
+
+    /** The same value on every input, all the time. */
+    MixRun constant(double value, int frames) {
+        inputs = new float[RandomSessions.INPUTS][frames];
+        for (float[] input : inputs) {
+            java.util.Arrays.fill(input, (float) value);
+        }
+        return this;
+    }
+
+    /** Noise of another seed on each input, peaking at 0.5. */
+    MixRun noise(int frames) {
+        inputs = new float[RandomSessions.INPUTS][frames];
+        for (int input = 0; input < inputs.length; input++) {
+            for (int n = 0; n < frames; n++) {
+                inputs[input][n] = (float) (Noise.uniform(input, n) - 0.5);
+            }
+        }
+        return this;
+    }
+
+    MixRun inputs(float[][] samples) {
+        inputs = samples;
+        return this;
+    }
+
+    /** The song moves from here on; else it stands and no click sounds. */
+    MixRun playingFrom(long frame) {
+        songFrame = frame;
+        playing = true;
+        return this;
+    }
+
+    /** What leaves each output: 0 and 1 the speakers, 2 and 3 the first cue, and so on. */
+    float[][] run(int blockFrames) {
+        int frames = inputs[0].length;
+        float[][] all = new float[2 + 2 * RandomSessions.CUES][frames];
+        float[][] in = new float[inputs.length][blockFrames];
+        float[][] out = new float[all.length][blockFrames];
+        Mixer mixer = new Mixer(RATE, blockFrames, 8);
+        MixState state = null;
+        int at = 0;
+        while (at < frames) {
+            MixPlan next = plans.get((long) at);
+            state = next == null ? state : mixer.prepare(next);
+            int block = Math.min(blockFrames, untilChange(at, frames));
+            for (int input = 0; input < in.length; input++) {
+                System.arraycopy(inputs[input], at, in[input], 0, block);
+            }
+            mixer.process(state, in, out, block, at, songFrame + at, playing ? Long.MAX_VALUE : Long.MIN_VALUE);
+            for (int output = 0; output < all.length; output++) {
+                System.arraycopy(out[output], 0, all[output], at, block);
+            }
+            at += block;
+        }
+        return all;
+    }
+
+    private int untilChange(int at, int frames) {
+        for (Map.Entry<Long, MixPlan> each : plans.tailMap(at + 1L).entrySet()) {
+            return (int) Math.min(frames, each.getKey()) - at;
+        }
+        return frames - at;
+    }
+
+    static double peak(float[] samples, int from, int to) {
+        double peak = 0;
+        for (int n = from; n < to; n++) {
+            peak = Math.max(peak, Math.abs(samples[n]));
+        }
+        return peak;
+    }
+
+    static double db(double gain) {
+        return 20 * Math.log10(gain);
+    }
+}

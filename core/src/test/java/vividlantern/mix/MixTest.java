@@ -1,0 +1,213 @@
+package vividlantern.mix;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Tap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** How a signal reaches the speakers and the cues: trim, polarity, tap, fader, mute, solo, pan, level for all. */
+public class MixTest {
+
+    private static final TrackId FIDDLE = new TrackId("fiddle");
+    private static final CueId CUE = new CueId("cue");
+    private static final double CENTRE = Math.sqrt(0.5);
+
+    @Test
+    public void aTrackInTheCentreLeavesThreeDecibelsDownOnEachSide() {
+        assertMain(session(track -> track), CENTRE, CENTRE);
+    }
+
+    @Test
+    public void trimPolarityFaderAndMainLevelMultiply() {
+        Session session = session(track -> track.trimmed(Decibels.of(6))
+                .flipped(true)
+                .faded(Decibels.of(-20))
+                .panned(Pan.of(-1)));
+        Session down = session.with(new vividlantern.session.Settings(
+                session.name(),
+                session.song(),
+                session.sampleRate(),
+                session.bitDepth(),
+                session.bufferFrames(),
+                session.rigId(),
+                new vividlantern.session.MainMix(Decibels.of(-6), session.main().output())));
+        assertMain(session, -0.199526, 0);
+        assertMain(down, -0.1, 0);
+    }
+
+    @Test
+    public void muteSilencesTheSpeakersOnly() {
+        assertMain(session(track -> track.muted(true)), 0, 0);
+        assertCue(session(track -> track.muted(true)), CENTRE, CENTRE);
+    }
+
+    @Test
+    public void soloSilencesTheOthersOnTheSpeakersUnlessTheyAreSafe() {
+        Track other = track("other", 1).soloed(true).faded(Decibels.OFF);
+        assertMain(session(track -> track).plus(other), 0, 0);
+        assertMain(session(track -> track.soloSafe(true)).plus(other), CENTRE, CENTRE);
+        assertCue(session(track -> track).plus(other), CENTRE, CENTRE);
+    }
+
+    /** Tap, and what a send of 0 dB gives of a track with trim +6 dB, fader -20 dB. */
+    @DataProvider
+    public Object[][] taps() {
+        return new Object[][] {{Tap.INPUT, 1.0}, {Tap.PRE_FADER, 1.995262}, {Tap.POST_FADER, 0.199526}};
+    }
+
+    @Test(dataProvider = "taps")
+    public void aSendLeavesItsTrackAtItsTap(Tap tap, double gain) {
+        Session session = session(track -> track.trimmed(Decibels.of(6)).faded(Decibels.of(-20)))
+                .change(
+                        CUE,
+                        cue -> cue.withSend(FIDDLE, send -> send.from(tap).panned(Pan.of(1)))
+                                .guarded(false));
+        assertCue(session, 0, gain);
+        assertMain(session, 0.199526 * CENTRE, 0.199526 * CENTRE);
+    }
+
+    @Test
+    public void aSendHasItsOwnPanUnlessItFollowsTheTrack() {
+        Session own = session(track -> track.panned(Pan.of(-1)));
+        assertCue(own, CENTRE, CENTRE);
+        assertCue(own.change(CUE, cue -> cue.withSend(FIDDLE, send -> send.panAsMain(true))), 1, 0);
+    }
+
+    @Test
+    public void sendLevelAndLevelForAllMultiplyAndAMutedSendIsSilent() {
+        Session session = session(track -> track)
+                .change(
+                        CUE,
+                        cue -> cue.at(Decibels.of(-14))
+                                .withSend(
+                                        FIDDLE, send -> send.at(Decibels.of(-6)).panned(Pan.of(-1))));
+        assertCue(session, 0.1, 0);
+        assertCue(session.change(CUE, cue -> cue.withSend(FIDDLE, send -> send.muted(true))), 0, 0);
+    }
+
+    @Test
+    public void aNewSendIsOff() {
+        Send send = Send.off(FIDDLE);
+        assertThat(send.level()).isEqualTo(Decibels.OFF);
+        assertThat(send.tap()).isEqualTo(Tap.PRE_FADER);
+        assertThat(send.panAsMain()).isFalse();
+        assertCue(session(track -> track).change(CUE, cue -> cue.withSends(List.of(send))), 0, 0);
+    }
+
+    /** Hear, armed, playing, and whether the live input is heard. */
+    @DataProvider
+    public Object[][] hearing() {
+        return new Object[][] {
+            {Hear.OFF, true, false, false},
+            {Hear.ARMED, false, false, false},
+            {Hear.ARMED, true, false, true},
+            {Hear.ARMED, true, true, true},
+            {Hear.OVERDUB, true, false, true},
+            {Hear.OVERDUB, true, true, false},
+            {Hear.OVERDUB, false, false, false},
+            {Hear.ALWAYS, false, false, true},
+            {Hear.ALWAYS, false, true, true},
+        };
+    }
+
+    @Test(dataProvider = "hearing")
+    public void armAndHearDecideWhetherTheLiveInputReachesListeners(
+            Hear hear, boolean armed, boolean playing, boolean heard) {
+        Session session = session(track -> track.heard(hear).armed(armed));
+        LiveState live = new LiveState(playing, false);
+        float[][] out = MixRun.of(session, live).constant(0.25, 30_000).run(480);
+        assertThat(out[0][29_999] != 0).isEqualTo(heard);
+        assertThat(out[2][29_999] != 0).isEqualTo(heard);
+    }
+
+    @Test
+    public void aStereoTrackIsBalanced() {
+        Session session = session(track -> track("fiddle", 2).panned(Pan.of(0.5)));
+        assertMain(session, 0.707107, 1);
+    }
+
+    /** Width, and what channels that all carry 1 fold to on one side. */
+    @DataProvider
+    public Object[][] widths() {
+        return new Object[][] {
+            {3, 2 / Math.sqrt(2), 1},
+            {4, 2 / Math.sqrt(2), 2 / Math.sqrt(2)},
+            {5, 1 + 0.707107 + 0.707107, 1 + 0.707107 + 0.707107},
+            {6, 1 + 0.707107 + 0.707107, 1 + 0.707107 + 0.707107},
+            {8, 4 / Math.sqrt(4), 4 / Math.sqrt(4)},
+        };
+    }
+
+    @Test(dataProvider = "widths")
+    public void wideTracksFold(int width, double left, double right) {
+        assertMain(session(track -> track("fiddle", width)), left, right);
+    }
+
+    @Test
+    public void theClickIsOffOnTheSpeakersAndSoundsWhereItIsSent() {
+        Session session = session(track -> track.faded(Decibels.OFF))
+                .change(
+                        CUE,
+                        cue -> cue.withSends(
+                                List.of(Send.off(new TrackId("click")).at(Decibels.ZERO))));
+        int frames = 80_000;
+        float[][] out = MixRun.of(session, LiveState.PLAYING)
+                .constant(0.25, frames)
+                .playingFrom(0)
+                .run(480);
+        assertThat(MixRun.peak(out[0], 0, frames)).isZero();
+        assertThat(MixRun.db(MixRun.peak(out[2], 72_000, frames)))
+                .as("the fourth beat at 120, once the send has risen")
+                .isCloseTo(-18, within(0.2));
+        float[][] standing = MixRun.of(session).constant(0.25, frames).run(480);
+        assertThat(MixRun.peak(standing[2], 0, frames)).isZero();
+    }
+
+    private static Session session(UnaryOperator<Track> change) {
+        Cue cue = Cue.empty(CUE, 1, "Cue")
+                .outTo(Optional.of(new PairId("phones-1")))
+                .withSend(FIDDLE, send -> send.at(Decibels.ZERO));
+        return RandomSessions.blank().plus(change.apply(track("fiddle", 1))).plus(cue);
+    }
+
+    private static Track track(String id, int width) {
+        List<Feed> feeds = java.util.stream.IntStream.rangeClosed(1, width)
+                .mapToObj(n -> Feed.from(new PortId("in-" + n)))
+                .toList();
+        return Track.forInputs(new TrackId(id), 5, id, width, feeds).heard(Hear.ALWAYS);
+    }
+
+    /** What the speakers get of 1 on each input, once every gain has arrived. */
+    private static void assertMain(Session session, double left, double right) {
+        assertReached(session, 0, left, right);
+    }
+
+    private static void assertCue(Session session, double left, double right) {
+        assertReached(session, 2, left, right);
+    }
+
+    private static void assertReached(Session session, int output, double left, double right) {
+        double level = 1.0 / 64;
+        float[][] out = MixRun.of(session).constant(level, 80_000).run(480);
+        assertThat(out[output][79_999] / level).isCloseTo(left, within(1e-5));
+        assertThat(out[output + 1][79_999] / level).isCloseTo(right, within(1e-5));
+    }
+}

@@ -1,0 +1,121 @@
+package vividlantern.session.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.InputId;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+
+/** What edits refuse, in whole sentences, and what they take along. */
+public class EditsTest {
+
+    private static final Session SESSION = RandomSessions.session(3);
+    private static final TrackId TRACK = new TrackId("t0");
+    private static final CueId CUE = new CueId("c1");
+    private static final InputId INPUT = new InputId("i1");
+
+    @DataProvider
+    public Object[][] refused() {
+        return new Object[][] {
+            {new SetFader(new TrackId("harp"), Decibels.ZERO), "track", "no track 'harp'"},
+            {new SetFader(TRACK, Decibels.of(12.5)), "level", "between \u221290.0 and +12.0 dB"},
+            {new SetSendLevel(new CueId("zzz"), TRACK, Decibels.ZERO), "cue", "no cue 'zzz'"},
+            {new SetSendLevel(CUE, TRACK, Decibels.of(-91)), "level", "\u221291.0 dB does not"},
+            {new AddInput(new InputId("new"), 1, "Harp"), "number", "1"},
+            {new AddInput(new InputId("new"), 1000, "Harp"), "number", "1 to 999"},
+            {new AddInput(INPUT, 99, "Harp"), "id", "'i1' is taken"},
+            {new AddInput(new InputId("Not An Id"), 99, "Harp"), "id", "small letters"},
+            {new AddInput(new InputId("new"), 99, "  "), "source", "needs a source"},
+            {new SetInputSource(INPUT, ""), "source", "needs a source"},
+            {new SetInputNotes(INPUT, "x".repeat(401)), "notes", "at most 400"},
+            {new PatchInput(INPUT, Optional.of(new PortId("nowhere"))), "port", "nowhere"},
+            {new PatchInput(INPUT, Optional.of(new PortId("out-1"))), "port", "is an output"},
+            {new SetInputPerformer(INPUT, Optional.of(new PerformerId("ghost"))), "performer", "ghost"},
+            {new AddTrack(new TrackId("new"), "New", 9, List.of()), "width", "1 to 8 channels"},
+            {new AddTrack(new TrackId("new"), "New", 1, List.of(Feed.NOTHING, Feed.NOTHING)), "feeds", "do not fit"},
+            {new FeedTrack(new TrackId("click"), List.of()), "feeds", "fed by the click"},
+            {new RemoveTrack(new TrackId("click")), "track", "click's track stays"},
+            {new SetCueOutput(CUE, Optional.of(new PairId("main"))), "output", "carries the main mix"},
+            {new SetCueOutput(CUE, Optional.of(new PairId("moon"))), "output", "no output pair 'moon'"},
+            {new SetTempoMap(TempoMap.steady(5, 4, 4)), "tempoMap", "between 10 and 600"},
+        };
+    }
+
+    @Test(dataProvider = "refused")
+    public void whatCannotBeIsRefusedWithItsReasonAndItsField(Edit edit, String field, String reason) {
+        assertThatThrownBy(() -> edit.applyTo(SESSION, RandomSessions.RIG))
+                .isInstanceOfSatisfying(
+                        Refused.class, refused -> assertThat(refused.field()).isEqualTo(field))
+                .hasMessageContaining(reason);
+    }
+
+    @Test
+    public void aListOfEditsIsRefusedWholeAndSaysWhichOne() {
+        List<Edit> edits = List.of(new MuteTrack(TRACK, true), new MuteTrack(new TrackId("harp"), true));
+        assertThatThrownBy(() -> Edit.applyAll(edits, SESSION, RandomSessions.RIG))
+                .isInstanceOfSatisfying(
+                        Refused.class, refused -> assertThat(refused.field()).isEqualTo("edits/1/track"));
+    }
+
+    @Test
+    public void removingAnInputLeavesItsTracksFedByNothing() {
+        Session without = SESSION;
+        for (int n = 1; n <= RandomSessions.INPUTS; n++) {
+            without = new RemoveInput(new InputId("i" + n)).applyTo(without, RandomSessions.RIG);
+        }
+        assertThat(without.tracks()).hasSameSizeAs(SESSION.tracks());
+        assertThat(without.tracks().stream().flatMap(track -> track.feeds().stream()))
+                .containsOnly(Feed.NOTHING);
+    }
+
+    @Test
+    public void removingATrackTakesItsSendsAlong() {
+        Session without = new RemoveTrack(TRACK).applyTo(SESSION, RandomSessions.RIG);
+        assertThat(without.cues().stream().flatMap(cue -> cue.sends().stream()))
+                .noneMatch(send -> send.trackId().equals(TRACK));
+    }
+
+    @Test
+    public void removingAPerformerLeavesInputsAndCues() {
+        Session without = new RemovePerformer(new PerformerId("p0")).applyTo(SESSION, RandomSessions.RIG);
+        assertThat(without.inputs()).hasSameSizeAs(SESSION.inputs());
+        assertThat(without.inputs()).noneMatch(input -> input.performer().equals(Optional.of(new PerformerId("p0"))));
+    }
+
+    @Test
+    public void addingTracksToACueLeavesThoseInItAsTheyAre() {
+        TrackId click = new TrackId("click");
+        Session session = new RemoveSend(CUE, click).applyTo(SESSION, RandomSessions.RIG);
+        List<TrackId> all = session.tracks().stream().map(Track::id).toList();
+        Cue before = session.find(CUE).orElseThrow();
+        Cue grown = new AddSends(CUE, all)
+                .applyTo(session, RandomSessions.RIG)
+                .find(CUE)
+                .orElseThrow();
+        assertThat(grown.sends()).hasSameSizeAs(all).containsAll(before.sends());
+        assertThat(grown.send(click)).contains(Send.off(click));
+    }
+
+    @Test
+    public void aTrackMovesInFrontOfAnother() {
+        Session moved = new MoveTrack(new TrackId("t1"), Optional.of(TRACK)).applyTo(SESSION, RandomSessions.RIG);
+        List<TrackId> order = moved.tracks().stream().map(track -> track.id()).toList();
+        assertThat(order.indexOf(new TrackId("t1"))).isEqualTo(order.indexOf(TRACK) - 1);
+    }
+}

@@ -1,0 +1,184 @@
+package vividlantern.session.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalLong;
+import java.util.Random;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.session.CueId;
+import vividlantern.session.InputId;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** The log, and the undo it gives each person. */
+public class HistoryTest {
+
+    private static final TrackId T0 = new TrackId("t0");
+    private static final TrackId T1 = new TrackId("t1");
+
+    private History history;
+    private Session session;
+
+    @BeforeMethod
+    public void begin() {
+        history = new History(List.of());
+        session = RandomSessions.session(7);
+    }
+
+    @Test
+    public void undoingEverythingGivesTheFirstSessionAndRedoingEverythingTheLast() {
+        for (int seed = 0; seed < 20; seed++) {
+            begin();
+            Session first = RandomSessions.session(seed);
+            session = first;
+            Random random = new Random(seed);
+            int made = 0;
+            for (int n = 0; n < 60; n++) {
+                long before = session.revision();
+                change("anna", anyEdit(session, random, n));
+                made += session.revision() > before ? 1 : 0;
+            }
+            Session last = session;
+            for (int n = 0; n < made; n++) {
+                undo("anna");
+            }
+            assertThat(session.atRevision(0)).isEqualTo(first);
+            for (int n = 0; n < made; n++) {
+                accept(history.redo(session, RandomSessions.RIG, "anna"));
+            }
+            assertThat(session.atRevision(0)).isEqualTo(last.atRevision(0));
+        }
+    }
+
+    @Test
+    public void everybodyTakesBackTheirOwn() {
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        change("ben", new SetFader(T1, Decibels.of(-2)));
+        undo("anna");
+        assertThat(session.find(T0)).isEqualTo(RandomSessions.session(7).find(T0));
+        assertThat(session.find(T1).orElseThrow().fader()).isEqualTo(Decibels.of(-2));
+        assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to take back.");
+    }
+
+    @Test
+    public void anUndoIsRefusedIfSomebodyChangedTheSameSince() {
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        change("ben", new SetPan(T0, Pan.of(0.5)));
+        assertThatThrownBy(() -> undo("anna")).hasMessageContaining("somebody changed the same thing since");
+        undo("ben");
+        undo("anna");
+        assertThat(session.atRevision(0)).isEqualTo(RandomSessions.session(7));
+    }
+
+    @Test
+    public void aChangeAfterAnUndoForgoesTheRedo() {
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        undo("anna");
+        change("anna", new SetFader(T1, Decibels.of(-1)));
+        assertThatThrownBy(() -> history.redo(session, RandomSessions.RIG, "anna"))
+                .hasMessage("There is nothing of yours to make again.");
+    }
+
+    @Test
+    public void editsOfOneDragAreOneLine() {
+        for (int step = 1; step <= 10; step++) {
+            accept(history.change(
+                    session,
+                    RandomSessions.RIG,
+                    "anna",
+                    "drag",
+                    List.of(new SetFader(T0, Decibels.of(-step))),
+                    OptionalLong.empty()));
+        }
+        assertThat(history.lines()).hasSize(1);
+        assertThat(history.lines().get(0).summary()).isEqualTo("Track 0: fader \u221210.0 dB");
+        undo("anna");
+        assertThat(session.atRevision(0)).isEqualTo(RandomSessions.session(7));
+    }
+
+    @Test
+    public void theEngineerMayTakeBackAnyLine() {
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        change("ben", new SetFader(T1, Decibels.of(-2)));
+        accept(history.undo(session, RandomSessions.RIG, "engineer", 1));
+        assertThat(session.find(T0)).isEqualTo(RandomSessions.session(7).find(T0));
+        assertThatThrownBy(() -> history.undo(session, RandomSessions.RIG, "engineer", 1))
+                .hasMessageContaining("Line 1");
+    }
+
+    @Test
+    public void onlyTheSamePartConflictsWithWhatOthersDidMeanwhile() {
+        long seen = session.revision();
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        List<Edit> same = List.of(new SetFader(T0, Decibels.of(-9)));
+        List<Edit> other = List.of(new SetFader(T1, Decibels.of(-9)));
+        assertThatThrownBy(() -> history.change(session, RandomSessions.RIG, "ben", "", same, OptionalLong.of(seen)))
+                .hasMessageContaining("Track 0: fader");
+        accept(history.change(session, RandomSessions.RIG, "ben", "", other, OptionalLong.of(seen)));
+    }
+
+    @Test
+    public void whatChangesNothingIsNoLine() {
+        change("anna", new SetFader(T0, session.find(T0).orElseThrow().fader()));
+        assertThat(history.lines()).isEmpty();
+        assertThat(session.revision()).isZero();
+    }
+
+    @Test
+    public void somethingPutBackIsRefusedIfWhatItNeedsIsGone() {
+        change("anna", new RemoveSend(new CueId("c1"), T0));
+        change("ben", new RemoveCue(new CueId("c1")));
+        assertThatThrownBy(() -> undo("anna")).hasMessageContaining("depends on it");
+        undo("ben");
+        undo("anna");
+        assertThat(session.atRevision(0)).isEqualTo(RandomSessions.session(7));
+    }
+
+    private static Edit anyEdit(Session session, Random random, int n) {
+        String any = session.tracks()
+                .get(random.nextInt(session.tracks().size()))
+                .id()
+                .value();
+        TrackId track = new TrackId(any);
+        CueId cue = session.cues().isEmpty()
+                ? new CueId("none")
+                : session.cues().get(random.nextInt(session.cues().size())).id();
+        boolean click = session.find(track).orElseThrow().isClick();
+        return switch (random.nextInt(9)) {
+            case 0 -> new AddTrack(new TrackId("new-" + n), "New " + n, 1, List.of());
+            case 1 -> click ? new SetFader(track, Decibels.of(-3)) : new RemoveTrack(track);
+            case 2 -> new AddCue(new CueId("cue-" + n), "Cue " + n);
+            case 3 -> session.find(cue).isEmpty() ? new AddCue(new CueId("cue-" + n), "Cue") : new RemoveCue(cue);
+            case 4 ->
+                session.find(cue).isEmpty()
+                        ? new SetMainLevel(Decibels.of(-n % 20))
+                        : new SetSendLevel(cue, track, Decibels.of(-n));
+            case 5 -> new AddPerformer(new PerformerId("extra-" + n), "Extra " + n, "");
+            case 6 -> new SetInputSource(new InputId("i" + (1 + random.nextInt(16))), "Source " + n);
+            case 7 -> new MoveTrack(track, java.util.Optional.empty());
+            default -> RandomSessions.mainEdit(session, random);
+        };
+    }
+
+    private void change(String person, Edit edit) {
+        accept(history.change(
+                session, RandomSessions.RIG, person, "", new ArrayList<>(List.of(edit)), OptionalLong.empty()));
+    }
+
+    private void undo(String person) {
+        accept(history.undo(session, RandomSessions.RIG, person));
+    }
+
+    private void accept(History.Outcome outcome) {
+        history.accept(outcome);
+        session = outcome.session();
+    }
+}

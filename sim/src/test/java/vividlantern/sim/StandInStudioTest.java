@@ -1,0 +1,110 @@
+package vividlantern.sim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.testng.annotations.Test;
+
+/** The simulated studio behaves as a studio does: cables, preamps, +48 V, clipping, spill, noise, latency. */
+public class StandInStudioTest {
+
+    @Test
+    public void theSameRequestGivesTheSameSamples() {
+        assertThat(Take.record(StandInStudio.ALL, 3)).isDeepEqualTo(Take.record(StandInStudio.ALL, 3));
+    }
+
+    @Test
+    public void aCondenserIsDeadWithoutPhantomAndADynamicIsNot() {
+        StandInStudio studio = Take.studio();
+        studio.setPreamp("skerry-2", 28, false);
+        studio.setPreamp("skerry-1", 46, false);
+        float[][] taken = Take.record(studio.fresh(Take.SESSION.tempoMap(), StandInStudio.ALL), 3, 128);
+        assertThat(Take.peakDb(taken[Take.channel("skerry-2")], 0, 3 * Take.RATE))
+                .isLessThan(-80);
+        assertThat(Take.peakDb(taken[Take.channel("skerry-1")], 0, 3 * Take.RATE))
+                .isGreaterThan(-30);
+    }
+
+    @Test
+    public void tenDecibelsMoreGainAreTenDecibelsMoreLevelUntilItClips() {
+        StandInStudio studio = Take.studio();
+        int voice = Take.channel("wall-7");
+        float[][] before = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
+        studio.setPreamp("harbour-in-7", 41, true);
+        float[][] after = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
+        double gained = Take.peakDb(after[voice], 0, 20 * Take.RATE) - Take.peakDb(before[voice], 0, 20 * Take.RATE);
+        assertThat(gained).isCloseTo(10, within(0.01));
+        studio.setPreamp("harbour-in-7", 60, true);
+        float[][] clipped = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
+        assertThat(Take.peakDb(clipped[voice], 0, 20 * Take.RATE)).isZero();
+    }
+
+    @Test
+    public void gainsSettleOnThePreampsStepsTowardsLess() {
+        StandInStudio studio = Take.studio();
+        int voice = Take.channel("wall-7");
+        studio.setPreamp("harbour-in-7", 31.9, true);
+        float[] between = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 2, 128)[voice];
+        studio.setPreamp("harbour-in-7", 31, true);
+        assertThat(Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 2, 128)[voice])
+                .isEqualTo(between);
+    }
+
+    @Test
+    public void everyMicHearsTheOthersLaterAndQuieter() {
+        float[][] taken = Take.record("cajon", 12);
+        float[] own = taken[Take.channel("skerry-1")];
+        float[] fiddle = taken[Take.channel("wall-1")];
+        double quieter = Take.peakDb(fiddle, 0, 12 * Take.RATE) - Take.peakDb(own, 0, 12 * Take.RATE);
+        assertThat(quieter).isLessThan(-6);
+        Spot face = Saltworks.bodies().get(4);
+        Spot near = Saltworks.mics().get(6).spot();
+        Spot far = Saltworks.mics().get(2).spot();
+        double metres = far.to(face.x(), face.y(), face.z()) - near.to(face.x(), face.y(), face.z());
+        double expected = metres / (331.3 * Math.sqrt(1 + 21 / 273.15)) * Take.RATE;
+        assertThat(lag(own, fiddle, 900)).isCloseTo((int) Math.round(expected), within(6));
+    }
+
+    @Test
+    public void fewOfTheBoothComesIntoTheLiveRoom() {
+        float[][] taken = Take.record("voice", 20);
+        double voice = Take.peakDb(taken[Take.channel("wall-7")], 0, 20 * Take.RATE);
+        double room = Take.peakDb(taken[Take.channel("skerry-7")], 0, 20 * Take.RATE);
+        assertThat(room).isLessThan(voice - 20);
+    }
+
+    @Test
+    public void whenAllAreQuietOnlyNoiseIsThere() {
+        float[][] taken = Take.record(StandInStudio.NONE, 2);
+        for (float[] channel : taken) {
+            assertThat(Take.peakDb(channel, 0, taken[0].length)).isBetween(-120.0, -50.0);
+        }
+    }
+
+    @Test
+    public void theRoundTripIsWhatTheRigSays() {
+        assertThat(Take.arrival(128)).isEqualTo(366);
+        float[] small =
+                Take.record(Take.studio().fresh(Take.SESSION.tempoMap(), "cajon"), 4, 128)[Take.channel("skerry-1")];
+        float[] large =
+                Take.record(Take.studio().fresh(Take.SESSION.tempoMap(), "cajon"), 4, 512)[Take.channel("skerry-1")];
+        assertThat(lag(small, large, 1200)).isEqualTo(Take.arrival(512) - Take.arrival(128));
+    }
+
+    /** By how many frames the second comes later, by the largest correlation. */
+    private static int lag(float[] first, float[] second, int most) {
+        int best = 0;
+        double highest = 0;
+        for (int lag = 0; lag <= most; lag++) {
+            double sum = 0;
+            for (int n = 0; n < first.length - most; n += 3) {
+                sum += first[n] * second[n + lag];
+            }
+            if (Math.abs(sum) > highest) {
+                highest = Math.abs(sum);
+                best = lag;
+            }
+        }
+        return best;
+    }
+}

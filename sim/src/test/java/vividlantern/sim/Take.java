@@ -1,0 +1,70 @@
+package vividlantern.sim;
+
+import vividlantern.engine.WantedPreamps;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+
+/** What the stand-in's converters give while the players play the song from bar 1 on. */
+final class Take {
+
+    static final int RATE = 48_000;
+    static final Rig RIG = Saltworks.rig();
+    static final Session SESSION = LowWater.session(new SessionId("low-water"), RIG);
+
+    private Take() {}
+
+    static StandInStudio studio() {
+        StandInStudio studio = StandInStudio.open(RIG, RATE, SESSION.tempoMap());
+        WantedPreamps.set(SESSION, RIG, studio);
+        return studio;
+    }
+
+    /**
+     * Records every engine input.
+     *
+     * @param who who plays
+     * @return one array a channel; the song's frame 0 stands at frame {@link #arrival}
+     */
+    static float[][] record(String who, int seconds) {
+        return record(studio().fresh(SESSION.tempoMap(), who), seconds, SESSION.bufferFrames());
+    }
+
+    static float[][] record(StandInStudio studio, int seconds, int buffer) {
+        int frames = seconds * RATE;
+        float[][] taken = new float[RIG.engineInputs().size()][frames];
+        studio.setBuffer(buffer);
+        studio.songAt(0, 0, true);
+        studio.run(
+                (in, out, count, frame) -> {
+                    int keep = (int) Math.min(count, frames - frame);
+                    for (int channel = 0; channel < taken.length; channel++) {
+                        System.arraycopy(in[channel], 0, taken[channel], (int) frame, keep);
+                    }
+                    return frame + count < frames;
+                },
+                (out, count, frame) -> {},
+                buffer,
+                AudioDevice.Pace.UNHURRIED);
+        return taken;
+    }
+
+    /** Where the song's first frame comes in: out to the players and back, 366 frames at a buffer of 128. */
+    static int arrival(int buffer) {
+        return RIG.leadingInterface().orElseThrow().latency().roundTripFrames(buffer);
+    }
+
+    static int channel(String port) {
+        return RIG.engineInput(new PortId(port)).orElseThrow();
+    }
+
+    static double peakDb(float[] samples, int from, int to) {
+        double peak = 0;
+        for (int n = from; n < to; n++) {
+            peak = Math.max(peak, Math.abs(samples[n]));
+        }
+        return 20 * Math.log10(peak);
+    }
+}
