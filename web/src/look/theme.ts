@@ -59,6 +59,18 @@ export const controls = computed(() => {
       heightSmall: '28px',
       heightMedium: '32px',
     },
+    Select: {
+      peers: {
+        InternalSelection: {
+          border: `1px solid ${token('rule-strong')}`,
+          borderHover: `1px solid ${token('sea')}`,
+          borderActive: `1px solid ${token('sea')}`,
+          borderFocus: `1px solid ${token('sea')}`,
+          color: token('sheet'),
+          colorActive: token('sheet'),
+        },
+      },
+    },
     Button: {
       fontWeight: '600',
       textColor: token('sea'),

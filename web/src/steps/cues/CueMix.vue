@@ -49,13 +49,13 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
       <table :aria-label="`Mix of ${cue.name}`">
         <thead>
           <tr>
-            <th>Track</th>
-            <th style="width: 40%">Level in this mix</th>
-            <th class="number">dB</th>
-            <th>Pan</th>
-            <th></th>
-            <th>Tap</th>
-            <th></th>
+            <th style="width: 27%">Track</th>
+            <th>Level in this mix</th>
+            <th class="number" style="width: 66px">dB</th>
+            <th style="width: 74px">Pan</th>
+            <th style="width: 64px"></th>
+            <th style="width: 118px">Tap</th>
+            <th style="width: 40px"></th>
           </tr>
         </thead>
         <tbody>
@@ -149,6 +149,10 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
 </template>
 
 <style scoped>
+table {
+  table-layout: fixed;
+}
+
 .column {
   display: flex;
   flex-direction: column;
@@ -163,7 +167,6 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
 }
 
 .name {
-  max-width: 190px;
   overflow: hidden;
   text-overflow: ellipsis;
 }

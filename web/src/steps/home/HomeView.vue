@@ -41,6 +41,9 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
     </header>
     <main>
       <h2>Sessions</h2>
+      <p class="soft lead">
+        Open a session to bring its inputs to tracks and to give every performer a headphone mix of their own.
+      </p>
       <p v-if="sessions?.length === 0" class="soft">Nothing here yet. Name a session and the song, and begin.</p>
       <div class="cards">
         <RouterLink
@@ -94,7 +97,10 @@ main {
 
 h2 {
   font-size: 23px;
-  margin-bottom: 14px;
+}
+
+.lead {
+  margin: 4px 0 16px;
 }
 
 .cards {

@@ -45,15 +45,15 @@ function add() {
       <table aria-label="Tracks">
         <thead>
           <tr>
-            <th style="width: 68px">Arm</th>
-            <th style="width: 86px">Hear</th>
+            <th style="width: 66px">Arm</th>
+            <th style="width: 94px">Hear</th>
             <th>Track</th>
-            <th style="width: 11%">Fed by</th>
-            <th style="width: 15%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
-            <th style="width: 62px">Pan</th>
-            <th style="width: 15%">On the speakers</th>
-            <th class="number" style="width: 64px">dB</th>
-            <th style="width: 108px"></th>
+            <th style="width: 98px">Fed by</th>
+            <th style="width: 13%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
+            <th style="width: 58px">Pan</th>
+            <th style="width: 12.5%">On the speakers</th>
+            <th class="number" style="width: 60px">dB</th>
+            <th style="width: 106px"></th>
             <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
             <th style="width: 38px"></th>
           </tr>

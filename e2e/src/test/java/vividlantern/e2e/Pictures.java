@@ -34,17 +34,22 @@ public final class Pictures {
         if (!kept || day) {
             shoot(page, folder, "home-" + theme);
         }
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Low Water")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Low Water"))
+                .click();
         page.getByRole(AriaRole.GRID).waitFor();
-        if (page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play")).isVisible()) {
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play")).click();
+        if (page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play"))
+                .isVisible()) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play"))
+                    .click();
         }
         page.getByText("bar 5 ·").waitFor();
         if (!kept || day) {
             shoot(page, folder, "input-list-" + theme);
         }
         for (String step : new String[] {"Tracks", "Cues"}) {
-            page.getByLabel("Steps").getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true)).click();
+            page.getByLabel("Steps")
+                    .getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true))
+                    .click();
             page.getByRole(AriaRole.TABLE).waitFor();
             page.waitForTimeout(1200);
             if (!kept || step.equals("Tracks") == day) {

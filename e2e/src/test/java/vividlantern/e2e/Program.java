@@ -32,7 +32,8 @@ final class Program implements AutoCloseable {
         List<String> command =
                 List.of(java, "-jar", System.getProperty("program"), "--server.port=0", "--lantern.data=" + data);
         try {
-            Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
             BufferedReader said = new BufferedReader(new InputStreamReader(process.getInputStream()));
             StringBuilder all = new StringBuilder();
             for (String line = said.readLine(); line != null; line = said.readLine()) {

@@ -70,8 +70,8 @@ public final class LowWater {
                 input(9, "Shaker", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-3", 41),
                 input(10, "Lead voice", "voice", "Large condenser, Heron V", PhantomWish.ON, "wall-7", 31),
                 input(11, "Bouzouki", "voice", "Active DI, Cockle", PhantomWish.ON, "wall-8", 27),
-                input(12, "Room left", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-7", 48),
-                input(13, "Room right", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-8", 48));
+                input(12, "Room left", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-7", 46),
+                input(13, "Room right", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-8", 46));
     }
 
     private static Input input(
