@@ -185,8 +185,8 @@ const filter = (pattern: string, option: { label?: unknown; value?: unknown }) =
                   :consistent-menu-width="false"
                   :input-props="{ 'aria-label': `${column.title} of ${input.source}` }"
                   @update:value="(value: string) => sheet.commit(value)"
-                  @update:show="(shown: boolean) => shown || sheet.cancel()"
-                  @blur="sheet.cancel()"
+                  @update:show="(shown: boolean) => shown || sheet.closed()"
+                  @blur="sheet.closed()"
                   @keydown.esc.stop="sheet.cancel()"
                 />
                 <input

@@ -61,9 +61,14 @@ export function useSheet(options: {
     draft.value = first ?? at.shown(input)
     editing.value = true
     await nextTick()
-    const box = grid.value?.querySelector<HTMLInputElement>('td input')
+    const box = grid.value?.querySelector<HTMLInputElement>('[data-cell] input')
     box?.focus()
-    if (first === undefined && !at.options) box?.select()
+    if (!box || (first === undefined && at.options)) return
+    if (first === undefined) box.select()
+    else if (at.options) {
+      box.value = first
+      box.dispatchEvent(new Event('input'))
+    }
   }
 
   async function commit(value: string, down = 0, right = 0) {
@@ -71,9 +76,7 @@ export function useSheet(options: {
     editing.value = false
     const input = rows.value[row.value]!
     const at = columns[column.value]!
-    const was = at.chosen ? at.chosen(input) : at.shown(input)
     const written = write(input, at, value.trim())
-    if (value.trim() === was) editing.value = false
     await go(row.value + down, column.value + right)
     await written
   }
@@ -81,6 +84,11 @@ export function useSheet(options: {
   function cancel() {
     editing.value = false
     void focus()
+  }
+
+  /** A list of choices closes before it says what was chosen. */
+  function closed() {
+    setTimeout(() => editing.value && cancel())
   }
 
   const MOVES: Record<string, [number, number]> = {
@@ -126,6 +134,7 @@ export function useSheet(options: {
     begin,
     commit,
     cancel,
+    closed,
     key,
   }
 }

@@ -136,6 +136,7 @@ create table track_feed (
     session_id varchar(40) not null,
     track_id varchar(40) not null,
     channel int not null,
+    fed_by varchar(10) not null,
     input_id varchar(40),
     port_id varchar(40),
     primary key (session_id, track_id, channel),

@@ -67,12 +67,13 @@ public final class StandInStudio implements AudioDevice {
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
     private final float[][][] bodySamples;
     private final float[] pressure = new float[MAX_FRAMES];
-    private int bufferFrames;
+    private final int bufferFrames;
     private volatile long behind;
 
-    private StandInStudio(Rig rig, NoteBank bank, TempoMap map) {
+    private StandInStudio(Rig rig, NoteBank bank, int bufferFrames, TempoMap map) {
         this.rig = rig;
         this.bank = bank;
+        this.bufferFrames = bufferFrames;
         sampleRate = bank.sampleRate();
         Device leading = rig.leadingInterface().orElseThrow();
         latency = leading.latency();
@@ -89,14 +90,18 @@ public final class StandInStudio implements AudioDevice {
         settleChains();
     }
 
-    /** A studio whose players know the tune at a sample rate. */
-    public static StandInStudio open(Rig rig, int sampleRate, TempoMap map) {
-        return new StandInStudio(rig, new NoteBank(sampleRate), map);
+    /**
+     * A studio whose players know the tune.
+     *
+     * @param bufferFrames the size of the blocks in which it will run; players hear the song later by it
+     */
+    public static StandInStudio open(Rig rig, int sampleRate, int bufferFrames, TempoMap map) {
+        return new StandInStudio(rig, new NoteBank(sampleRate), bufferFrames, map);
     }
 
     /** The same studio from its first frame on, with its preamps as they stand here; it shares synthesized notes only. */
     public StandInStudio fresh(TempoMap map, String who) {
-        StandInStudio other = new StandInStudio(rig, bank, map);
+        StandInStudio other = new StandInStudio(rig, bank, bufferFrames, map);
         other.knobs.putAll(knobs);
         other.settleChains();
         other.ensemble.players().forEach(player -> player.beginPlaying(plays(player, who)));
@@ -148,14 +153,11 @@ public final class StandInStudio implements AudioDevice {
         });
     }
 
-    /** Must be known before the first block, since players hear the song later by it. */
-    public void setBuffer(int frames) {
-        bufferFrames = frames;
-    }
-
     @Override
     public void run(AudioProcess process, Listener listener, int frames, Pace pace) {
-        bufferFrames = frames;
+        if (frames != bufferFrames) {
+            throw new IllegalArgumentException("The studio was opened for blocks of " + bufferFrames + " frames.");
+        }
         float[][] in = new float[channels.size()][frames];
         float[][] out = new float[rig.engineOutputs().size()][frames];
         long begun = System.nanoTime();

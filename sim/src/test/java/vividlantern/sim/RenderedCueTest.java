@@ -61,6 +61,21 @@ public class RenderedCueTest {
         }
     }
 
+    /** Click and cajón meet in the mix a round trip apart: the player hears the click first, then is heard. */
+    @Test
+    public void thePlayersPlayToTheClickTheyHear() {
+        float[] cajon = render(Take.SESSION, "bass-cajon", "cajon", 0)[0];
+        float[] click = render(Take.SESSION, "bass-cajon", "none", 0)[0];
+        for (int n = 0; n < cajon.length; n++) {
+            cajon[n] -= click[n];
+        }
+        int air = new vividlantern.units.Air(21).delayFrames(0.25, Take.RATE);
+        int beat = (int) Math.round(60.0 / 138 * Take.RATE);
+        int heard = beat + 48 + Take.arrival(Take.SESSION.bufferFrames()) + air;
+        assertThat(Take.peakDb(cajon, heard - 480, heard - 24)).isLessThan(-40);
+        assertThat(Take.peakDb(cajon, heard - 24, heard + 240)).isGreaterThan(-30);
+    }
+
     @Test
     public void aFileThatBeginsLaterIsTheSameMusic() {
         float[] whole = render(Take.SESSION, "bass-cajon", "all", 0)[0];

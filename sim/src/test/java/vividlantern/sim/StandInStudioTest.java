@@ -85,9 +85,9 @@ public class StandInStudioTest {
     public void theRoundTripIsWhatTheRigSays() {
         assertThat(Take.arrival(128)).isEqualTo(366);
         float[] small =
-                Take.record(Take.studio().fresh(Take.SESSION.tempoMap(), "cajon"), 4, 128)[Take.channel("skerry-1")];
+                Take.record(Take.studio(128).fresh(Take.SESSION.tempoMap(), "cajon"), 4, 128)[Take.channel("skerry-1")];
         float[] large =
-                Take.record(Take.studio().fresh(Take.SESSION.tempoMap(), "cajon"), 4, 512)[Take.channel("skerry-1")];
+                Take.record(Take.studio(512).fresh(Take.SESSION.tempoMap(), "cajon"), 4, 512)[Take.channel("skerry-1")];
         assertThat(lag(small, large, 1200)).isEqualTo(Take.arrival(512) - Take.arrival(128));
     }
 

@@ -17,7 +17,11 @@ final class Take {
     private Take() {}
 
     static StandInStudio studio() {
-        StandInStudio studio = StandInStudio.open(RIG, RATE, SESSION.tempoMap());
+        return studio(SESSION.bufferFrames());
+    }
+
+    static StandInStudio studio(int buffer) {
+        StandInStudio studio = StandInStudio.open(RIG, RATE, buffer, SESSION.tempoMap());
         WantedPreamps.set(SESSION, RIG, studio);
         return studio;
     }
@@ -35,7 +39,6 @@ final class Take {
     static float[][] record(StandInStudio studio, int seconds, int buffer) {
         int frames = seconds * RATE;
         float[][] taken = new float[RIG.engineInputs().size()][frames];
-        studio.setBuffer(buffer);
         studio.songAt(0, 0, true);
         studio.run(
                 (in, out, count, frame) -> {

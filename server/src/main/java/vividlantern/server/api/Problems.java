@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -50,7 +51,7 @@ class Problems extends ResponseEntityExceptionHandler {
                 "");
     }
 
-    @ExceptionHandler
+    @ExceptionHandler({RuntimeException.class, DataIntegrityViolationException.class})
     ProblemDetail broken(RuntimeException fault) {
         logger.error("A request met a fault of the program.", fault);
         return problem(

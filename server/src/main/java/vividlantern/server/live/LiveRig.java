@@ -59,8 +59,7 @@ public class LiveRig {
             this.session = session;
             this.rig = rig;
             curve = session.tempoMap().curve();
-            studio = StandInStudio.open(rig, session.sampleRate(), session.tempoMap());
-            studio.setBuffer(session.bufferFrames());
+            studio = StandInStudio.open(rig, session.sampleRate(), session.bufferFrames(), session.tempoMap());
             WantedPreamps.set(session, rig, studio);
             engine = new Engine(
                     MixPlan.compile(session, rig, live),
@@ -194,7 +193,8 @@ public class LiveRig {
         if (now != null && now.session.id().equals(session.id())) {
             return now.studio.fresh(session.tempoMap(), who);
         }
-        StandInStudio studio = StandInStudio.open(rig, session.sampleRate(), session.tempoMap());
+        StandInStudio studio =
+                StandInStudio.open(rig, session.sampleRate(), session.bufferFrames(), session.tempoMap());
         WantedPreamps.set(session, rig, studio);
         return studio.fresh(session.tempoMap(), who);
     }

@@ -48,7 +48,7 @@ public class Database {
             }
             Files.createDirectories(folder);
             if (Files.exists(file)) {
-                Files.move(file, folder.resolve(NAME + ".before-restore.mv.db"), StandardCopyOption.REPLACE_EXISTING);
+                Files.move(file, folder.resolve("before-restore.mv.db"), StandardCopyOption.REPLACE_EXISTING);
             }
             Restore.execute(copy.toString(), folder.toString(), NAME);
         } catch (IOException failed) {

@@ -28,14 +28,26 @@ import vividlantern.units.Pan;
 @Table(name = "track")
 class TrackRow {
 
-    /** What feeds one channel. */
+    /**
+     * What feeds one channel. A word of its own says that nothing does: an element whose columns were all empty would be
+     * taken for none.
+     */
     @Embeddable
     record FeedColumns(
+            @Enumerated(EnumType.STRING) FedBy fedBy,
             @Column(name = "input_id") String input,
             @Column(name = "port_id") String port) {
 
+        enum FedBy {
+            NOTHING,
+            INPUT,
+            PORT
+        }
+
         static FeedColumns of(Feed feed) {
+            FedBy fedBy = feed.input().isPresent() ? FedBy.INPUT : feed.port().isPresent() ? FedBy.PORT : FedBy.NOTHING;
             return new FeedColumns(
+                    fedBy,
                     feed.input().map(InputId::value).orElse(null),
                     feed.port().map(PortId::value).orElse(null));
         }
