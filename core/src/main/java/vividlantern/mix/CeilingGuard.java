@@ -51,6 +51,9 @@ final class CeilingGuard {
 
     /** The level no sample exceeds, as a factor of full scale; infinite switches the guard off. */
     void setCeiling(float newCeiling) {
+        if (newCeiling < ceiling) {
+            restingFrames = 0;
+        }
         ceiling = newCeiling;
     }
 
@@ -76,14 +79,25 @@ final class CeilingGuard {
     }
 
     private void delayOnly(float[] left, float[] right, int offset, int frames) {
-        for (int n = offset; n < offset + frames; n++) {
-            left[n] = kept(swap(leftLine, left[n]));
-            right[n] = kept(swap(rightLine, right[n]));
-            at = at + 1 == delay ? 0 : at + 1;
+        int done = 0;
+        while (done < frames) {
+            int span = Math.min(frames - done, delay - at);
+            exchange(leftLine, at, left, offset + done, span);
+            exchange(rightLine, at, right, offset + done, span);
+            at = at + span == delay ? 0 : at + span;
+            done += span;
         }
         clock += frames;
         first = 0;
         waiting = 0;
+    }
+
+    private static void exchange(float[] line, int from, float[] samples, int offset, int frames) {
+        for (int n = 0; n < frames; n++) {
+            float leaving = line[from + n];
+            line[from + n] = samples[offset + n];
+            samples[offset + n] = leaving;
+        }
     }
 
     private float swap(float[] line, float entering) {
@@ -132,10 +146,6 @@ final class CeilingGuard {
     }
 
     private static float peak(float[] left, float[] right, int offset, int frames) {
-        float peak = 0;
-        for (int n = offset; n < offset + frames; n++) {
-            peak = Math.max(peak, Math.max(Math.abs(left[n]), Math.abs(right[n])));
-        }
-        return peak;
+        return Math.max(Meters.peak(left, offset, frames), Meters.peak(right, offset, frames));
     }
 }

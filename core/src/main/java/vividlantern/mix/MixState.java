@@ -35,6 +35,9 @@ public final class MixState {
 
     final int[] source;
     final double[] current;
+    /** Room for the mixer to lay this plan's sources side by side. */
+    final float[][] sources;
+
     final CeilingGuard[] guards;
     final Meters meters;
 
@@ -81,6 +84,7 @@ public final class MixState {
             }
         }
         meters = new Meters(plan.sources(), pairs.size());
+        sources = new float[plan.sources()][];
     }
 
     /** The plan's meters, to be read by one thread. */
@@ -137,6 +141,14 @@ public final class MixState {
             }
         }
         adopted = true;
+    }
+
+    boolean areStill(int begin, int end) {
+        int moving = 0;
+        for (int edge = begin; edge < end; edge++) {
+            moving |= leg[edge];
+        }
+        return moving == STILL;
     }
 
     boolean isStill(int edge) {

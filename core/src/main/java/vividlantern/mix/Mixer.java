@@ -8,18 +8,18 @@ import vividlantern.click.ClickVoice;
  * Runs a plan block by block: the same code live, for files and in tests. Its results do not depend on the size of the
  * blocks, and {@link #process} allocates nothing, waits for nothing and writes no log.
  *
- * <p>The mix is a matrix of gains from sources to outputs. Gains that stand still are worked off four sources at a time,
- * which halves the traffic on the output array; each sample is still summed in the order of the edges, so grouping
- * changes no bit. The plain loops over float arrays are what the compiler turns into vector instructions.
+ * <p>The mix is a matrix of gains from sources to outputs. Gains that stand still are worked off eight sources at a time,
+ * which saves most of the traffic on the output array and of the loops' own cost; each sample is still summed in the
+ * order of the edges, so grouping changes no bit. The plain loops over float arrays are what the compiler turns into
+ * vector instructions.
  */
 public final class Mixer {
 
-    private static final float[] NONE = new float[0];
-
     private final int meterFrames;
     private final float[][] clickSamples;
-    private final float[][] waiting = new float[4][];
-    private final float[] waitingGain = new float[4];
+    /** All that can be heard: the inputs of this block, then the click's voices. */
+    private float[][] sources = new float[0][];
+
     private MixState running;
     private MixState lastPrepared;
 
@@ -30,7 +30,6 @@ public final class Mixer {
     public Mixer(int sampleRate, int maxFrames, int maxVoices) {
         meterFrames = Math.round(sampleRate / 25f);
         clickSamples = new float[maxVoices][maxFrames];
-        Arrays.fill(waiting, NONE);
     }
 
     /** Makes a plan ready to run after the one prepared last. Not on the audio thread; one thread at a time. */
@@ -55,7 +54,15 @@ public final class Mixer {
                 state.adopt(running);
             }
             running = state;
+            sources = state.sources;
         }
+        System.arraycopy(in, 0, sources, 0, state.plan.inputs());
+        System.arraycopy(
+                clickSamples,
+                0,
+                sources,
+                state.plan.inputs(),
+                state.plan.clicks().size());
         for (float[] channel : out) {
             Arrays.fill(channel, 0, frames, 0);
         }
@@ -63,7 +70,7 @@ public final class Mixer {
         while (at < frames) {
             int untilWindow = (int) (meterFrames - (frame + at) % meterFrames);
             int span = Math.min(frames - at, untilWindow);
-            mix(in, out, at, span, songFrame + at, lastSongFrame);
+            mix(out, at, span, songFrame + at, lastSongFrame);
             if (span == untilWindow) {
                 state.meters.endWindow(frame + at + span);
             }
@@ -71,7 +78,7 @@ public final class Mixer {
         }
     }
 
-    private void mix(float[][] in, float[][] out, int offset, int frames, long songFrame, long lastSongFrame) {
+    private void mix(float[][] out, int offset, int frames, long songFrame, long lastSongFrame) {
         MixState state = running;
         int inputs = state.plan.inputs();
         int voices = state.plan.clicks().size();
@@ -81,18 +88,12 @@ public final class Mixer {
             state.meters.source(inputs + voice, clickSamples[voice], offset, frames);
         }
         for (int input = 0; input < inputs; input++) {
-            state.meters.source(input, in[input], offset, frames);
+            state.meters.source(input, sources[input], offset, frames);
         }
         for (int bus = 0; bus < state.busPair.length; bus++) {
             MixPlan.Pair pair = state.pairs.get(state.busPair[bus]);
-            sum(in, out[pair.leftOutput()], state.sideStart[2 * bus], state.sideStart[2 * bus + 1], offset, frames);
-            sum(
-                    in,
-                    out[pair.rightOutput()],
-                    state.sideStart[2 * bus + 1],
-                    state.sideStart[2 * bus + 2],
-                    offset,
-                    frames);
+            sum(out[pair.leftOutput()], state.sideStart[2 * bus], state.sideStart[2 * bus + 1], offset, frames);
+            sum(out[pair.rightOutput()], state.sideStart[2 * bus + 1], state.sideStart[2 * bus + 2], offset, frames);
         }
         for (int at = 0; at < state.pairs.size(); at++) {
             MixPlan.Pair pair = state.pairs.get(at);
@@ -106,49 +107,27 @@ public final class Mixer {
         }
     }
 
-    /** Adds the edges from {@code begin} to {@code end} to one side of an output pair. */
-    private void sum(float[][] in, float[] out, int begin, int end, int offset, int frames) {
+    /** Adds the edges from {@code begin} to {@code end} to one side of an output pair, in their order. */
+    private void sum(float[] out, int begin, int end, int offset, int frames) {
         MixState state = running;
-        int inputs = state.plan.inputs();
-        int held = 0;
-        for (int edge = begin; edge < end; edge++) {
-            int source = state.source[edge];
-            float[] samples = source < inputs ? in[source] : clickSamples[source - inputs];
-            if (!state.isStill(edge)) {
-                flush(held, out, offset, frames);
-                held = 0;
-                addMoving(state, edge, samples, out, offset, frames);
-            } else if (state.current[edge] != 0) {
-                waiting[held] = samples;
-                waitingGain[held] = (float) state.current[edge];
-                held++;
-                if (held == 4) {
-                    flush(held, out, offset, frames);
-                    held = 0;
-                }
+        int edge = begin;
+        while (edge < end) {
+            if (edge + 8 <= end && state.areStill(edge, edge + 8)) {
+                add8(state, edge, out, offset, frames);
+                edge += 8;
+            } else {
+                addOne(state, edge, out, offset, frames);
+                edge++;
             }
         }
-        flush(held, out, offset, frames);
     }
 
-    private void flush(int held, float[] out, int offset, int frames) {
-        if (held == 4) {
-            add4(
-                    waiting[0],
-                    waiting[1],
-                    waiting[2],
-                    waiting[3],
-                    waitingGain[0],
-                    waitingGain[1],
-                    waitingGain[2],
-                    waitingGain[3],
-                    out,
-                    offset,
-                    frames);
-            return;
-        }
-        for (int i = 0; i < held; i++) {
-            add(waiting[i], waitingGain[i], out, offset, frames);
+    private void addOne(MixState state, int edge, float[] out, int offset, int frames) {
+        float[] samples = sources[state.source[edge]];
+        if (!state.isStill(edge)) {
+            addMoving(state, edge, samples, out, offset, frames);
+        } else if (state.current[edge] != 0) {
+            add(samples, (float) state.current[edge], out, offset, frames);
         }
     }
 
@@ -158,20 +137,54 @@ public final class Mixer {
         }
     }
 
-    private static void add4(
+    private void add8(MixState state, int edge, float[] out, int offset, int frames) {
+        int[] source = state.source;
+        double[] gain = state.current;
+        add8(
+                sources[source[edge]],
+                sources[source[edge + 1]],
+                sources[source[edge + 2]],
+                sources[source[edge + 3]],
+                sources[source[edge + 4]],
+                sources[source[edge + 5]],
+                sources[source[edge + 6]],
+                sources[source[edge + 7]],
+                (float) gain[edge],
+                (float) gain[edge + 1],
+                (float) gain[edge + 2],
+                (float) gain[edge + 3],
+                (float) gain[edge + 4],
+                (float) gain[edge + 5],
+                (float) gain[edge + 6],
+                (float) gain[edge + 7],
+                out,
+                offset,
+                offset + frames);
+    }
+
+    private static void add8(
             float[] a,
             float[] b,
             float[] c,
             float[] d,
+            float[] e,
+            float[] f,
+            float[] g,
+            float[] h,
             float ga,
             float gb,
             float gc,
             float gd,
+            float ge,
+            float gf,
+            float gg,
+            float gh,
             float[] out,
-            int offset,
-            int frames) {
-        for (int n = offset; n < offset + frames; n++) {
-            out[n] = out[n] + ga * a[n] + gb * b[n] + gc * c[n] + gd * d[n];
+            int begin,
+            int end) {
+        for (int n = begin; n < end; n++) {
+            out[n] = out[n] + ga * a[n] + gb * b[n] + gc * c[n] + gd * d[n] + ge * e[n] + gf * f[n] + gg * g[n]
+                    + gh * h[n];
         }
     }
 

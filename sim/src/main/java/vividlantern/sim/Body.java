@@ -19,6 +19,8 @@ final class Body {
     private final List<Line> lines;
     private long[][] starts;
     private int[][] lengths;
+    /** The samples of each note that has been played since the tempo was laid out. */
+    private float[][][] played;
 
     Body(NoteBank bank, List<Line> lines, TempoCurve curve) {
         this.bank = bank;
@@ -37,10 +39,12 @@ final class Body {
         int rate = bank.sampleRate();
         starts = new long[lines.size()][];
         lengths = new int[lines.size()][];
+        played = new float[lines.size()][][];
         for (int line = 0; line < lines.size(); line++) {
             List<Note> notes = lines.get(line).notes();
             starts[line] = new long[notes.size()];
             lengths[line] = new int[notes.size()];
+            played[line] = new float[notes.size()][];
             for (int at = 0; at < notes.size(); at++) {
                 Note note = notes.get(at);
                 starts[line][at] = curve.frame(note.quarter(), rate);
@@ -58,8 +62,7 @@ final class Body {
                 if (start[at] + longestNote() < songFrame) {
                     break;
                 }
-                Note note = lines.get(line).notes().get(at);
-                float[] samples = bank.note(lines.get(line).timbre(), note.pitch(), lengths[line][at], note.strength());
+                float[] samples = samples(line, at);
                 int begin = (int) Math.max(0, start[at] - songFrame);
                 int end = (int) Math.min(frames, start[at] + samples.length - songFrame);
                 for (int n = begin; n < end; n++) {
@@ -73,10 +76,19 @@ final class Body {
     void warmUp() {
         for (int line = 0; line < lines.size(); line++) {
             for (int at = 0; at < starts[line].length; at++) {
-                Note note = lines.get(line).notes().get(at);
-                bank.note(lines.get(line).timbre(), note.pitch(), lengths[line][at], note.strength());
+                synthesize(line, at);
             }
         }
+    }
+
+    private float[] samples(int line, int at) {
+        float[] known = played[line][at];
+        return known != null ? known : (played[line][at] = synthesize(line, at));
+    }
+
+    private float[] synthesize(int line, int at) {
+        Note note = lines.get(line).notes().get(at);
+        return bank.note(lines.get(line).timbre(), note.pitch(), lengths[line][at], note.strength());
     }
 
     private long longestNote() {

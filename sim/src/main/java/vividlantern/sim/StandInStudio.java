@@ -215,9 +215,9 @@ public final class StandInStudio implements AudioDevice {
             room.reach(channel.mic(), roomFrame, pressure, frames);
         }
         for (int n = 0; n < frames; n++) {
-            float signal = gain == 0 ? 0 : gain * pressure[n];
-            in[n] = signal + noise * (float) Noise.triangular(1000 + index, roomFrame + n);
+            in[n] = gain == 0 ? 0 : gain * pressure[n];
         }
+        Noise.addTriangular(in, frames, noise, 1000 + index, roomFrame);
         convert(in, frames);
     }
 
@@ -243,11 +243,15 @@ public final class StandInStudio implements AudioDevice {
         return new Chain((float) gain, (float) noise);
     }
 
-    /** What a 24-bit converter makes of samples: steps of 2^-23, and full scale at the end. */
+    /**
+     * What a 24-bit converter makes of samples: steps of 2^-23, and full scale at the end. Added to 2^23 a float has no
+     * room for fractions, which rounds without a branch that music would make unpredictable.
+     */
     private static void convert(float[] samples, int frames) {
         for (int n = 0; n < frames; n++) {
             float steps = samples[n] * STEPS_24_BIT;
-            float whole = (int) (steps < 0 ? steps - 0.5f : steps + 0.5f) * (1 / STEPS_24_BIT);
+            float large = Math.copySign(STEPS_24_BIT, steps);
+            float whole = (steps + large - large) * (1 / STEPS_24_BIT);
             samples[n] = whole > 1 ? 1 : whole < -1 ? -1 : whole;
         }
     }

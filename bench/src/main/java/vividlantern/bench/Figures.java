@@ -1,0 +1,209 @@
+package vividlantern.bench;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import org.openjdk.jmh.profile.GCProfiler;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+
+/** Measures and prints all figures. Argument: the packaged program. */
+public final class Figures {
+
+    private static final int EDITS = 500;
+
+    private Figures() {}
+
+    public static void main(String[] arguments) throws Exception {
+        Path program = Path.of(arguments[0]).toAbsolutePath();
+        mixer();
+        starts(program);
+        Path data = Files.createTempDirectory("vivid-lantern-figures");
+        try (Started running = Started.program(program, data)) {
+            render(running);
+            edits(running);
+            MeterLoad.print(running);
+        }
+    }
+
+    private static void mixer() throws RunnerException {
+        RunResult result = new Runner(new OptionsBuilder()
+                        .include(MixerBenchmark.class.getSimpleName())
+                        .addProfiler(GCProfiler.class)
+                        .verbosity(org.openjdk.jmh.runner.options.VerboseMode.SILENT)
+                        .build())
+                .runSingle();
+        double micros = result.getPrimaryResult().getScore();
+        double bytes = result.getSecondaryResults().get("gc.alloc.rate.norm").getScore();
+        double blockMicros = 1e6 * MixerBenchmark.FRAMES / MixerBenchmark.RATE;
+        say(
+                "Mixer, 64 tracks into 16 stereo cues and main, blocks of 64: %.1f µs a block, %.0f times real time, %.0f bytes allocated a block",
+                micros, blockMicros / micros, bytes);
+    }
+
+    private static void starts(Path program) throws Exception {
+        Path data = Files.createTempDirectory("vivid-lantern-starts");
+        List<Double> seconds = new ArrayList<>();
+        for (int start = 0; start < 2; start++) {
+            long begun = System.nanoTime();
+            try (Started started = Started.program(program, data)) {
+                started.get("/api/sessions");
+                seconds.add((System.nanoTime() - begun) / 1e9);
+            }
+        }
+        long begun = System.nanoTime();
+        try (Started empty = Started.empty()) {
+            empty.get("/");
+            say(
+                    "Start to answering: %.1f s into an empty folder, %.1f s the second time; an empty Spring Boot application %.1f s",
+                    seconds.get(0), seconds.get(1), (System.nanoTime() - begun) / 1e9);
+        }
+    }
+
+    private static void render(Started running) throws Exception {
+        String cue = "/api/sessions/low-water/mixes/bass-cajon.wav?seconds=60";
+        long begun = System.nanoTime();
+        int bytes = running.get(cue).body().length;
+        say(
+                "Rendering a minute of a demo cue, players included: %.2f s (%.1f MB)",
+                (System.nanoTime() - begun) / 1e9, bytes / 1e6);
+    }
+
+    private static void edits(Started running) throws Exception {
+        double[] millis = new double[EDITS];
+        for (int edit = -100; edit < EDITS; edit++) {
+            String body = "{\"edits\": [{\"kind\": \"set-fader\", \"track\": \"fiddle\", \"level\": "
+                    + -(edit + 100) % 400 / 10.0 + "}]}";
+            long begun = System.nanoTime();
+            running.post("/api/sessions/low-water/edits", body);
+            if (edit >= 0) {
+                millis[edit] = (System.nanoTime() - begun) / 1e6;
+            }
+        }
+        double[] commits = commits();
+        say(
+                "An edit over HTTP, stored, while the engine runs: median %.2f ms, p99 %.2f ms; an empty H2 commit: median %.2f ms, p99 %.2f ms",
+                quantile(millis, 0.5), quantile(millis, 0.99), quantile(commits, 0.5), quantile(commits, 0.99));
+    }
+
+    private static double[] commits() throws IOException, SQLException {
+        Path folder = Files.createTempDirectory("vivid-lantern-commits");
+        double[] millis = new double[EDITS];
+        try (Connection connection =
+                DriverManager.getConnection("jdbc:h2:file:" + folder.resolve("empty") + ";WRITE_DELAY=0", "sa", "")) {
+            connection.createStatement().execute("create table one (id int primary key, number int)");
+            connection.createStatement().execute("insert into one values (1, 0)");
+            connection.setAutoCommit(false);
+            try (PreparedStatement update = connection.prepareStatement("update one set number = ? where id = 1")) {
+                for (int commit = -100; commit < EDITS; commit++) {
+                    long begun = System.nanoTime();
+                    update.setInt(1, commit);
+                    update.executeUpdate();
+                    connection.commit();
+                    if (commit >= 0) {
+                        millis[commit] = (System.nanoTime() - begun) / 1e6;
+                    }
+                }
+            }
+        }
+        return millis;
+    }
+
+    private static double quantile(double[] values, double share) {
+        double[] sorted = values.clone();
+        Arrays.sort(sorted);
+        return sorted[(int) Math.min(sorted.length - 1, share * sorted.length)];
+    }
+
+    static void say(String format, Object... values) {
+        System.out.println(String.format(Locale.ROOT, format, values));
+    }
+
+    /** A program in a process of its own that has said where it answers. */
+    static final class Started implements AutoCloseable {
+
+        private final Process process;
+        private final String address;
+        private final HttpClient client = HttpClient.newHttpClient();
+
+        private Started(List<String> command) throws IOException {
+            process = new ProcessBuilder(command).redirectErrorStream(true).start();
+            BufferedReader said = new BufferedReader(new InputStreamReader(process.getInputStream()));
+            String line = said.readLine();
+            while (line != null && !line.contains("ready: ")) {
+                line = said.readLine();
+            }
+            if (line == null) {
+                throw new IOException("The program did not start.");
+            }
+            address = line.replaceFirst(".*ready: ", "");
+            Thread rest = new Thread(() -> said.lines().forEach(each -> {}));
+            rest.setDaemon(true);
+            rest.start();
+        }
+
+        static Started program(Path program, Path data) throws IOException {
+            Path classes = program.resolveSibling("lantern.jsa");
+            return new Started(List.of(
+                    java(),
+                    "-XX:SharedArchiveFile=" + classes,
+                    "-jar",
+                    program.toString(),
+                    "--server.port=0",
+                    "--lantern.data=" + data));
+        }
+
+        static Started empty() throws IOException {
+            return new Started(
+                    List.of(java(), "-cp", System.getProperty("java.class.path"), EmptyApplication.class.getName()));
+        }
+
+        String address() {
+            return address;
+        }
+
+        HttpResponse<byte[]> get(String path) throws IOException, InterruptedException {
+            return client.send(
+                    HttpRequest.newBuilder(URI.create(address + path)).build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+        }
+
+        void post(String path, String body) throws IOException, InterruptedException {
+            HttpResponse<String> answer = client.send(
+                    HttpRequest.newBuilder(URI.create(address + path))
+                            .header("Content-Type", "application/json")
+                            .POST(HttpRequest.BodyPublishers.ofString(body))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() >= 300) {
+                throw new IOException(body + " → " + answer.body());
+            }
+        }
+
+        @Override
+        public void close() {
+            process.destroyForcibly();
+            process.onExit().join();
+        }
+
+        private static String java() {
+            return Path.of(System.getProperty("java.home"), "bin", "java").toString();
+        }
+    }
+}

@@ -1,0 +1,93 @@
+package vividlantern.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** 64 tracks into 16 stereo cues and the main mix, every send sounding. */
+final class LargeMix {
+
+    static final int TRACKS = 64;
+    static final int CUES = 16;
+
+    private LargeMix() {}
+
+    static Rig rig() {
+        List<Port> ports = new ArrayList<>();
+        for (int n = 1; n <= TRACKS; n++) {
+            ports.add(port("in-" + n, Port.Direction.IN, n));
+        }
+        List<StereoPair> pairs = new ArrayList<>();
+        for (int pair = 0; pair <= CUES; pair++) {
+            Port left = port("out-" + (2 * pair + 1), Port.Direction.OUT, 2 * pair + 1);
+            Port right = port("out-" + (2 * pair + 2), Port.Direction.OUT, 2 * pair + 2);
+            ports.add(left);
+            ports.add(right);
+            pairs.add(new StereoPair(
+                    new PairId("pair-" + pair),
+                    "Pair " + pair,
+                    "Pair " + pair,
+                    left.id(),
+                    right.id(),
+                    pair == 0 ? StereoPair.Feeds.MAIN_SPEAKERS : StereoPair.Feeds.HEADPHONES));
+        }
+        Device box = new Device("box", "Box", Device.Kind.INTERFACE, 20, new LatencyProfile(33, 24, 24, 29));
+        return new Rig(new RigId("large"), "Large", 20, List.of(box), ports, List.of(), pairs);
+    }
+
+    static Session session(Rig rig) {
+        Session session =
+                Session.blank(new SessionId("large"), "Large", "", rig.id(), Optional.of(new PairId("pair-0")));
+        for (int n = 1; n <= TRACKS; n++) {
+            session = session.plus(Track.forInputs(
+                            new TrackId("track-" + n), n, "Track " + n, 1, List.of(Feed.from(new PortId("in-" + n))))
+                    .heard(Hear.ALWAYS)
+                    .panned(Pan.of(n % 9 / 4.5 - 0.9))
+                    .faded(Decibels.of(-20 - n % 10)));
+        }
+        for (int n = 1; n <= CUES; n++) {
+            Cue cue = Cue.empty(new CueId("cue-" + n), n, "Cue " + n).outTo(Optional.of(new PairId("pair-" + n)));
+            for (Track track : session.tracks()) {
+                Decibels level = Decibels.of(-24 - (n + track.name().length()) % 12);
+                cue = cue.withSend(track.id(), send -> send.at(level));
+            }
+            session = session.plus(cue);
+        }
+        return session;
+    }
+
+    private static Port port(String id, Port.Direction direction, int number) {
+        return new Port(
+                new PortId(id),
+                "box",
+                direction,
+                number,
+                id,
+                id,
+                Set.of(Port.Signal.LINE),
+                false,
+                "",
+                Port.GainRange.NONE,
+                false,
+                false);
+    }
+}
