@@ -7,6 +7,7 @@ type Painter = (level: number, held: number) => void
 let keys: string[] = []
 let layout = -1
 let values = new Float32Array(0)
+let painted = new Float32Array(0)
 let fresh = false
 const painters = new Map<string, Set<Painter>>()
 
@@ -32,14 +33,18 @@ export function darken() {
 function paint() {
   fresh = false
   if (values.length !== 2 * keys.length) return
+  if (painted.length !== values.length) painted = new Float32Array(values.length).fill(NaN)
   for (let at = 0; at < keys.length; at++) {
+    if (values[2 * at] === painted[2 * at] && values[2 * at + 1] === painted[2 * at + 1]) continue
     const set = painters.get(keys[at]!)
     if (set) for (const painter of set) painter(values[2 * at]!, values[2 * at + 1]!)
   }
+  painted = values
 }
 
 /** Calls a painter with every new value of a key; gives what ends that. */
 export function watchLevel(key: string, painter: Painter): () => void {
+  painted = new Float32Array(0)
   const set = painters.get(key) ?? new Set()
   painters.set(key, set.add(painter))
   return () => {

@@ -11,7 +11,7 @@ let end = () => {}
 watchEffect(() => {
   end()
   end = watchLevel(light, (level) => {
-    if (glow.value) glow.value.style.opacity = String(Math.max(0, Math.min(1, (level + 54) / 48)) ** 2)
+    if (glow.value) glow.value.style.opacity = (Math.max(0, Math.min(1, (level + 54) / 48)) ** 2).toFixed(2)
   })
 })
 onBeforeUnmount(() => end())

@@ -6,22 +6,31 @@ import { shown } from './scale'
 /** A level coming in, from -60 to 0 dBFS, with its held peak, its number, and the window that peaks should reach. */
 const { light } = defineProps<{ light: string }>()
 
+const PAUSE = 200
+
 const bar = ref<HTMLElement>()
 const peak = ref<HTMLElement>()
 const number = ref<HTMLElement>()
+let told = ''
+let toldAt = 0
 let end = () => {}
 
 const share = (level: number) => Math.max(0, Math.min(1, (level + 60) / 60))
 
+/** Only what needs no new layout moves each time; the number is written when it differs, five times a second. */
+function paint(level: number, held: number) {
+  if (!bar.value || !peak.value || !number.value) return
+  bar.value.style.transform = `scaleX(${share(level).toFixed(3)})`
+  peak.value.style.transform = `translateX(${(100 * (share(held) || -0.02)).toFixed(1)}%)`
+  const words = held > -90 ? shown(held).replace('+', '') : '–'
+  if (words === told || performance.now() - toldAt < PAUSE) return
+  toldAt = performance.now()
+  number.value.textContent = told = words
+}
+
 watchEffect(() => {
   end()
-  end = watchLevel(light, (level, held) => {
-    if (!bar.value || !peak.value || !number.value) return
-    bar.value.style.transform = `scaleX(${share(level)})`
-    peak.value.style.left = `${100 * share(held)}%`
-    peak.value.style.visibility = held > -60 ? 'visible' : 'hidden'
-    number.value.textContent = held > -90 ? shown(held).replace('+', '') : '–'
-  })
+  end = watchLevel(light, paint)
 })
 onBeforeUnmount(() => end())
 </script>
@@ -49,6 +58,7 @@ onBeforeUnmount(() => end())
   flex: 1;
   min-width: 70px;
   height: 16px;
+  overflow: hidden;
   background: linear-gradient(var(--rule-strong), var(--rule-strong)) 0 50% / 100% 2px no-repeat;
 }
 
@@ -74,15 +84,15 @@ onBeforeUnmount(() => end())
 
 .peak {
   position: absolute;
-  top: 2px;
-  bottom: 2px;
-  width: 2px;
-  background: var(--lantern);
-  visibility: hidden;
+  inset: 2px 0;
+  border-left: 2px solid var(--lantern);
+  transform: translateX(-1%);
 }
 
 .reading {
+  contain: strict;
   width: 40px;
+  height: 18px;
   text-align: right;
 }
 </style>

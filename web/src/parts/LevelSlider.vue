@@ -27,7 +27,7 @@ let end = () => {}
 watchEffect(() => {
   end()
   end = watchLevel(light, (value) => {
-    if (bar.value) bar.value.style.transform = `scaleX(${value <= -90 ? 0 : placeOf(value)})`
+    if (bar.value) bar.value.style.transform = `scaleX(${value <= -90 ? 0 : placeOf(value).toFixed(3)})`
   })
 })
 onBeforeUnmount(() => end())
@@ -160,7 +160,6 @@ function toZero() {
   height: 6px;
   border-radius: 3px;
   background: var(--glow);
-  box-shadow: 0 0 7px var(--glow-weak);
   transform-origin: left;
   transform: scaleX(0);
 }

@@ -2,9 +2,12 @@ package vividlantern.engine;
 
 import java.util.concurrent.atomic.AtomicReference;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
 
 /**
  * The transport and the mixer between a device's inputs and outputs. New plans and transport wishes come in by atomic
@@ -29,21 +32,22 @@ public final class Engine implements AudioProcess {
     private volatile long frame;
     private volatile boolean ended;
     private volatile MixState running;
+    private MixPlan plan;
 
     /** @param maxFrames the longest block the device will ask for */
     public Engine(MixPlan plan, int sampleRate, int maxFrames, Transport start, Follower follower) {
         mixer = new Mixer(sampleRate, maxFrames, 8);
+        this.plan = plan;
         running = mixer.prepare(plan);
         transport = start;
         this.follower = follower;
         follower.follow(start);
     }
 
-    /** Hands over a new plan; the last one handed over before a block begins is the one that counts. */
-    public synchronized MixState change(MixPlan plan) {
-        MixState state = mixer.prepare(plan);
-        next.set(state);
-        return state;
+    /** Hands over another state of the session; the last one before a block begins is the one that counts. */
+    public synchronized void change(Session session, Rig rig, LiveState live) {
+        plan = plan.then(session, rig, live);
+        next.set(mixer.prepare(plan));
     }
 
     public void play(long songFrame) {

@@ -14,6 +14,7 @@ import vividlantern.session.Feed;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
+import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.VoiceId;
 import vividlantern.units.Decibels;
@@ -61,7 +62,8 @@ public final class MixPlan {
     private final int sampleRate;
     private final int inputs;
     private final int outputs;
-    private final List<VoiceId> voices;
+    private final ClickPattern click;
+    private final TempoMap tempoMap;
     private final List<ClickVoice> clicks;
     private final List<Bus> buses;
     private final List<Pair> pairs;
@@ -70,21 +72,38 @@ public final class MixPlan {
             int sampleRate,
             int inputs,
             int outputs,
-            List<VoiceId> voices,
+            ClickPattern click,
+            TempoMap tempoMap,
             List<ClickVoice> clicks,
             List<Bus> buses,
             List<Pair> pairs) {
         this.sampleRate = sampleRate;
         this.inputs = inputs;
         this.outputs = outputs;
-        this.voices = voices;
+        this.click = click;
+        this.tempoMap = tempoMap;
         this.clicks = clicks;
         this.buses = buses;
         this.pairs = pairs;
     }
 
     public static MixPlan compile(Session session, Rig rig, LiveState live) {
-        return new Compiler(session, rig, live).compile();
+        return new Compiler(session, rig, live).compile(clicks(session));
+    }
+
+    /** Another state of the same session; click voices that are the same go on, which spares making their sounds. */
+    public MixPlan then(Session session, Rig rig, LiveState live) {
+        boolean sameClick = session.click().equals(click)
+                && session.tempoMap().equals(tempoMap)
+                && session.sampleRate() == sampleRate;
+        return new Compiler(session, rig, live).compile(sameClick ? clicks : clicks(session));
+    }
+
+    private static List<ClickVoice> clicks(Session session) {
+        TempoCurve curve = session.tempoMap().curve();
+        return session.click().voices().stream()
+                .map(voice -> new ClickVoice(voice, curve, session.sampleRate()))
+                .toList();
     }
 
     int sampleRate() {
@@ -114,21 +133,6 @@ public final class MixPlan {
     /** Engine inputs and click voices together: how many sources there are to meter. */
     public int sources() {
         return inputs + clicks.size();
-    }
-
-    /** The meter of a click voice among the sources. */
-    public int sourceOf(VoiceId voice) {
-        return inputs + voices.indexOf(voice);
-    }
-
-    /** The meter of an output pair, -1 if nothing leaves by it. */
-    public int pairIndex(PairId id) {
-        for (int i = 0; i < pairs.size(); i++) {
-            if (pairs.get(i).id().equals(id)) {
-                return i;
-            }
-        }
-        return -1;
     }
 
     /** The sources of a track's channels; -1 where nothing feeds one. */
@@ -190,14 +194,7 @@ public final class MixPlan {
                     .toList();
         }
 
-        MixPlan compile() {
-            TempoCurve curve = session.tempoMap().curve();
-            List<VoiceId> voices = new ArrayList<>();
-            List<ClickVoice> clicks = new ArrayList<>();
-            for (ClickPattern.Voice voice : session.click().voices()) {
-                voices.add(voice.id());
-                clicks.add(new ClickVoice(voice, curve, session.sampleRate()));
-            }
+        MixPlan compile(List<ClickVoice> clicks) {
             List<Bus> buses = new ArrayList<>();
             List<Pair> pairs = new ArrayList<>();
             pairOf(session.main().output()).ifPresent(pair -> buses.add(mainBus(pair)));
@@ -212,8 +209,9 @@ public final class MixPlan {
                     session.sampleRate(),
                     rig.engineInputs().size(),
                     rig.engineOutputs().size(),
-                    List.copyOf(voices),
-                    List.copyOf(clicks),
+                    session.click(),
+                    session.tempoMap(),
+                    clicks,
                     List.copyOf(buses),
                     List.copyOf(pairs));
         }

@@ -34,7 +34,13 @@ public final class MixState {
     final int[] sideStart;
 
     final int[] source;
-    final double[] current;
+    /** Where each gain stands that does not move, narrow and by itself so that a sweep over all stays in the cache. */
+    final float[] settled;
+    /** How many gains of each side are on their way. */
+    final int[] moving;
+
+    private final double[] current;
+    private final int[] side;
     /** Room for the mixer to lay this plan's sources side by side. */
     final float[][] sources;
 
@@ -67,7 +73,10 @@ public final class MixState {
                 .mapToInt(bus -> bus.left().size() + bus.right().size())
                 .sum();
         source = new int[count];
+        settled = new float[count];
+        moving = new int[2 * buses.size()];
         current = new double[count];
+        side = new int[count];
         path = new String[count];
         gentle = new boolean[count];
         goal = new double[count];
@@ -136,19 +145,13 @@ public final class MixState {
             }
         }
         for (int edge = 0; edge < current.length; edge++) {
+            settled[edge] = (float) current[edge];
+            moving[side[edge]] += leg[edge] == STILL ? 0 : 1;
             if (heading[edge] != goal[edge]) {
                 startLeg(edge);
             }
         }
         adopted = true;
-    }
-
-    boolean areStill(int begin, int end) {
-        int moving = 0;
-        for (int edge = begin; edge < end; edge++) {
-            moving |= leg[edge];
-        }
-        return moving == STILL;
     }
 
     boolean isStill(int edge) {
@@ -167,7 +170,7 @@ public final class MixState {
         }
         double reached = legEnd[edge];
         current[edge] = reached;
-        leg[edge] = STILL;
+        settle(edge);
         if (reached != goal[edge]) {
             startLeg(edge);
         }
@@ -180,11 +183,17 @@ public final class MixState {
         double next = now < RISE_FROM ? RISE_FROM : now * risePerFrame;
         if (next >= want) {
             current[edge] = goal[edge];
-            leg[edge] = STILL;
+            settle(edge);
         } else {
             current[edge] = goal[edge] < 0 ? -next : next;
         }
         return current[edge];
+    }
+
+    private void settle(int edge) {
+        leg[edge] = STILL;
+        settled[edge] = (float) current[edge];
+        moving[side[edge]]--;
     }
 
     /** Falls, and all moves in the main mix, are lines; what performers hear rises by 60 dB a second. */
@@ -196,6 +205,7 @@ public final class MixState {
         boolean rises = Math.abs(to) > Math.abs(from);
         legStart[edge] = from;
         legAt[edge] = 0;
+        moving[side[edge]] += leg[edge] == STILL ? 1 : 0;
         if (!gentle[edge]) {
             leg[edge] = LINE;
             legEnd[edge] = to;
@@ -254,20 +264,21 @@ public final class MixState {
             MixPlan.Bus here = buses.get(bus);
             busPair[bus] = indexOfPair(here.pair());
             sideStart[2 * bus] = at;
-            at = layOut(here.left(), here.gentle(), at);
+            at = layOut(here.left(), here.gentle(), 2 * bus, at);
             sideStart[2 * bus + 1] = at;
-            at = layOut(here.right(), here.gentle(), at);
+            at = layOut(here.right(), here.gentle(), 2 * bus + 1, at);
         }
         sideStart[2 * buses.size()] = at;
     }
 
-    private int layOut(List<MixPlan.Edge> edges, boolean gently, int start) {
+    private int layOut(List<MixPlan.Edge> edges, boolean gently, int ofSide, int start) {
         int at = start;
         for (MixPlan.Edge edge : edges) {
             path[at] = edge.path();
             source[at] = edge.source();
             goal[at] = edge.gain();
             gentle[at] = gently;
+            side[at] = ofSide;
             at++;
         }
         return at;

@@ -8,7 +8,7 @@ import vividlantern.click.ClickVoice;
  * Runs a plan block by block: the same code live, for files and in tests. Its results do not depend on the size of the
  * blocks, and {@link #process} allocates nothing, waits for nothing and writes no log.
  *
- * <p>The mix is a matrix of gains from sources to outputs. Gains that stand still are worked off eight sources at a time,
+ * <p>The mix is a matrix of gains from sources to outputs. Gains that stand still are worked off four sources at a time,
  * which saves most of the traffic on the output array and of the loops' own cost; each sample is still summed in the
  * order of the edges, so grouping changes no bit. The plain loops over float arrays are what the compiler turns into
  * vector instructions.
@@ -92,8 +92,8 @@ public final class Mixer {
         }
         for (int bus = 0; bus < state.busPair.length; bus++) {
             MixPlan.Pair pair = state.pairs.get(state.busPair[bus]);
-            sum(out[pair.leftOutput()], state.sideStart[2 * bus], state.sideStart[2 * bus + 1], offset, frames);
-            sum(out[pair.rightOutput()], state.sideStart[2 * bus + 1], state.sideStart[2 * bus + 2], offset, frames);
+            sum(out[pair.leftOutput()], 2 * bus, offset, frames);
+            sum(out[pair.rightOutput()], 2 * bus + 1, offset, frames);
         }
         for (int at = 0; at < state.pairs.size(); at++) {
             MixPlan.Pair pair = state.pairs.get(at);
@@ -107,27 +107,23 @@ public final class Mixer {
         }
     }
 
-    /** Adds the edges from {@code begin} to {@code end} to one side of an output pair, in their order. */
-    private void sum(float[] out, int begin, int end, int offset, int frames) {
+    /** Adds the edges of one side of a bus to an output, in their order. */
+    private void sum(float[] out, int side, int offset, int frames) {
         MixState state = running;
-        int edge = begin;
-        while (edge < end) {
-            if (edge + 8 <= end && state.areStill(edge, edge + 8)) {
-                add8(state, edge, out, offset, frames);
-                edge += 8;
-            } else {
-                addOne(state, edge, out, offset, frames);
-                edge++;
+        int edge = state.sideStart[side];
+        int end = state.sideStart[side + 1];
+        if (state.moving[side] == 0) {
+            for (; edge + 4 <= end; edge += 4) {
+                add4(state, edge, out, offset, frames);
             }
         }
-    }
-
-    private void addOne(MixState state, int edge, float[] out, int offset, int frames) {
-        float[] samples = sources[state.source[edge]];
-        if (!state.isStill(edge)) {
-            addMoving(state, edge, samples, out, offset, frames);
-        } else if (state.current[edge] != 0) {
-            add(samples, (float) state.current[edge], out, offset, frames);
+        for (; edge < end; edge++) {
+            float[] samples = sources[state.source[edge]];
+            if (!state.isStill(edge)) {
+                addMoving(state, edge, samples, out, offset, frames);
+            } else if (state.settled[edge] != 0) {
+                add(samples, state.settled[edge], out, offset, frames);
+            }
         }
     }
 
@@ -137,54 +133,38 @@ public final class Mixer {
         }
     }
 
-    private void add8(MixState state, int edge, float[] out, int offset, int frames) {
+    private void add4(MixState state, int edge, float[] out, int offset, int frames) {
         int[] source = state.source;
-        double[] gain = state.current;
-        add8(
+        float[] gain = state.settled;
+        add4(
                 sources[source[edge]],
                 sources[source[edge + 1]],
                 sources[source[edge + 2]],
                 sources[source[edge + 3]],
-                sources[source[edge + 4]],
-                sources[source[edge + 5]],
-                sources[source[edge + 6]],
-                sources[source[edge + 7]],
-                (float) gain[edge],
-                (float) gain[edge + 1],
-                (float) gain[edge + 2],
-                (float) gain[edge + 3],
-                (float) gain[edge + 4],
-                (float) gain[edge + 5],
-                (float) gain[edge + 6],
-                (float) gain[edge + 7],
+                gain[edge],
+                gain[edge + 1],
+                gain[edge + 2],
+                gain[edge + 3],
                 out,
                 offset,
                 offset + frames);
     }
 
-    private static void add8(
+    /** Four at a time: with more the loop's body grows beyond what the compiler unrolls, and so beyond vectors. */
+    private static void add4(
             float[] a,
             float[] b,
             float[] c,
             float[] d,
-            float[] e,
-            float[] f,
-            float[] g,
-            float[] h,
             float ga,
             float gb,
             float gc,
             float gd,
-            float ge,
-            float gf,
-            float gg,
-            float gh,
             float[] out,
             int begin,
             int end) {
         for (int n = begin; n < end; n++) {
-            out[n] = out[n] + ga * a[n] + gb * b[n] + gc * c[n] + gd * d[n] + ge * e[n] + gf * f[n] + gg * g[n]
-                    + gh * h[n];
+            out[n] = out[n] + ga * a[n] + gb * b[n] + gc * c[n] + gd * d[n];
         }
     }
 
@@ -195,8 +175,8 @@ public final class Mixer {
             out[n] += (float) state.advance(edge) * a[n];
             n++;
         }
-        if (n < end && state.current[edge] != 0) {
-            add(a, (float) state.current[edge], out, n, end - n);
+        if (n < end && state.settled[edge] != 0) {
+            add(a, state.settled[edge], out, n, end - n);
         }
     }
 }

@@ -13,7 +13,7 @@ final class Body {
     record Line(Timbre timbre, List<Note> notes) {}
 
     /** Lengths are cut to steps of this many frames, so that notes alike in length share their samples. */
-    private static final int LENGTH_STEP = 64;
+    private static final int LENGTH_STEP = 480;
 
     private final NoteBank bank;
     private final List<Line> lines;

@@ -4,7 +4,7 @@ import vividlantern.units.Noise;
 
 /**
  * The small synthesizers. Each gives one note as samples in pascals at one metre, as a pure function of its arguments.
- * Tones are sums of harmonics read from a sine table at multiples of one phase; noises are hashed from the frame.
+ * Tones are read from a table that holds one turn of their harmonics' sum; noises are hashed from the frame.
  */
 enum Timbre {
     REED {
@@ -131,26 +131,37 @@ enum Timbre {
 
     /** The sine of a phase in turns, by linear interpolation. */
     private static double sine(double turns) {
+        return read(SINE, turns);
+    }
+
+    private static double read(double[] table, double turns) {
         double at = (turns - Math.floor(turns)) * TABLE;
         int index = (int) at;
-        return SINE[index] + (SINE[index + 1] - SINE[index]) * (at - index);
+        return table[index] + (table[index + 1] - table[index]) * (at - index);
     }
 
     /** Adds a harmonic tone whose pitch swings by so many cents, five and a half times a second, after a quarter second. */
     private static void addTone(double[] sum, double f0, double[] harmonics, double vibratoCents, int fs) {
-        int audible = (int) Math.min(harmonics.length, 0.45 * fs / f0);
+        double[] turn = oneTurn(harmonics, (int) Math.min(harmonics.length, 0.45 * fs / f0));
         double swing = vibratoCents * StrictMath.log(2) / 1200;
         double phase = 0;
         for (int n = 0; n < sum.length; n++) {
             double t = (double) n / fs;
             double depth = Math.max(0, Math.min(1, (t - 0.1) / 0.25));
-            double sample = 0;
-            for (int k = 0; k < audible; k++) {
-                sample += harmonics[k] * sine(phase * (k + 1));
-            }
-            sum[n] += sample;
+            sum[n] += read(turn, phase);
             phase += f0 * (1 + swing * depth * sine(5.5 * t)) / fs;
         }
+    }
+
+    /** One turn of the sum of the first harmonics. */
+    private static double[] oneTurn(double[] harmonics, int audible) {
+        double[] turn = new double[TABLE + 1];
+        for (int i = 0; i <= TABLE; i++) {
+            for (int k = 0; k < audible; k++) {
+                turn[i] += harmonics[k] * SINE[(k + 1) * i % TABLE];
+            }
+        }
+        return turn;
     }
 
     private static float[] plucked(
@@ -166,7 +177,8 @@ enum Timbre {
             double sin = StrictMath.sin(turn) * fall;
             double real = level;
             double imaginary = 0;
-            for (int n = 0; n < length; n++) {
+            int audible = Math.min(length, (int) (9.2 / (decay + decayPerHarmonic * k) * fs));
+            for (int n = 0; n < audible; n++) {
                 sum[n] += imaginary;
                 double turned = real * cos - imaginary * sin;
                 imaginary = real * sin + imaginary * cos;

@@ -93,7 +93,7 @@ public class LiveRig {
         }
 
         private void compile() {
-            engine.change(MixPlan.compile(session, rig, live));
+            engine.change(session, rig, live);
         }
     }
 
