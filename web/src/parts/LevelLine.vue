@@ -9,7 +9,6 @@ const { light } = defineProps<{ light: string }>()
 const PAUSE = 200
 
 const bar = ref<HTMLElement>()
-const peak = ref<HTMLElement>()
 const number = ref<HTMLElement>()
 let told = ''
 let toldAt = 0
@@ -17,11 +16,14 @@ let end = () => {}
 
 const share = (level: number) => Math.max(0, Math.min(1, (level + 60) / 60))
 
-/** Only what needs no new layout moves each time; the number is written when it differs, five times a second. */
+/**
+ * Light and peak are two backgrounds of one element: sizing them needs no layout and no layers of their own, which
+ * transforms would. The number is written when it differs, five times a second.
+ */
 function paint(level: number, held: number) {
-  if (!bar.value || !peak.value || !number.value) return
-  bar.value.style.transform = `scaleX(${share(level).toFixed(3)})`
-  peak.value.style.transform = `translateX(${(100 * (share(held) || -0.02)).toFixed(1)}%)`
+  if (!bar.value || !number.value) return
+  bar.value.style.backgroundSize = `${share(held) ? 2 : 0}px 12px, ${(100 * share(level)).toFixed(1)}% 6px`
+  bar.value.style.backgroundPosition = `${(100 * share(held)).toFixed(1)}% 50%, 0 50%`
   const words = held > -90 ? shown(held).replace('+', '') : '–'
   if (words === told || performance.now() - toldAt < PAUSE) return
   toldAt = performance.now()
@@ -40,7 +42,6 @@ onBeforeUnmount(() => end())
     <span class="line">
       <span class="window"></span>
       <span ref="bar" class="light"></span>
-      <span ref="peak" class="peak"></span>
     </span>
     <span ref="number" class="reading">–</span>
   </span>
@@ -64,11 +65,11 @@ onBeforeUnmount(() => end())
 
 .light {
   position: absolute;
-  inset: 5px 0;
-  border-radius: 3px;
-  background: var(--glow);
-  transform-origin: left;
-  transform: scaleX(0);
+  inset: 0;
+  background:
+    linear-gradient(var(--lantern), var(--lantern)) no-repeat,
+    linear-gradient(var(--glow), var(--glow)) no-repeat;
+  background-size: 0 0;
 }
 
 .window {
@@ -80,13 +81,6 @@ onBeforeUnmount(() => end())
   border: 1px solid var(--sea);
   border-radius: 3px;
   background: var(--sea-weak);
-}
-
-.peak {
-  position: absolute;
-  inset: 2px 0;
-  border-left: 2px solid var(--lantern);
-  transform: translateX(-1%);
 }
 
 .reading {

@@ -27,7 +27,7 @@ let end = () => {}
 watchEffect(() => {
   end()
   end = watchLevel(light, (value) => {
-    if (bar.value) bar.value.style.transform = `scaleX(${value <= -90 ? 0 : placeOf(value).toFixed(3)})`
+    if (bar.value) bar.value.style.backgroundSize = `${value <= -90 ? 0 : (100 * placeOf(value)).toFixed(1)}% 100%`
   })
 })
 onBeforeUnmount(() => end())
@@ -158,10 +158,8 @@ function toZero() {
 .light {
   top: 10px;
   height: 6px;
-  border-radius: 3px;
-  background: var(--glow);
-  transform-origin: left;
-  transform: scaleX(0);
+  background: linear-gradient(var(--glow), var(--glow)) no-repeat;
+  background-size: 0 100%;
 }
 
 .tick {

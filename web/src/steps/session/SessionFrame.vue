@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
+import CommandBox from './CommandBox.vue'
 import KeyList from './KeyList.vue'
 import StandIns from './StandIns.vue'
 import TopStrip from './TopStrip.vue'
@@ -13,6 +14,8 @@ const props = defineProps<{ session: string }>()
 const desk = useDesk()
 const router = useRouter()
 const keysShown = ref(false)
+const commandsShown = ref(false)
+const strip = ref<InstanceType<typeof TopStrip>>()
 
 watch(() => props.session, desk.open, { immediate: true })
 onBeforeUnmount(desk.leave)
@@ -47,12 +50,14 @@ const steps = computed(() => [
 useKeys({
   step: (index) => steps.value[index] && router.push(`/sessions/${props.session}/${steps.value[index].to}`),
   showKeys: () => (keysShown.value = true),
+  showCommands: () => (commandsShown.value = true),
+  goToBar: () => strip.value?.goToBar(),
 })
 </script>
 
 <template>
   <div v-if="desk.session" class="frame">
-    <TopStrip />
+    <TopStrip ref="strip" />
     <nav aria-label="Steps">
       <RouterLink v-for="step in steps" :key="step.to" :to="`/sessions/${session}/${step.to}`">
         <h2>{{ step.title }}</h2>
@@ -73,6 +78,10 @@ useKeys({
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />
+    <CommandBox
+      v-model:shown="commandsShown"
+      :steps="steps.map(({ title, to }) => ({ title, to: `/sessions/${session}/${to}` }))"
+    />
   </div>
   <p v-else-if="desk.missing" class="missing">
     There is no such session, or the program does not answer. <RouterLink to="/">To all sessions</RouterLink>

@@ -1,19 +1,16 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
+import SongPlace from './SongPlace.vue'
 
 const desk = useDesk()
 
-const where = computed(() => {
-  const place = desk.place
-  if (!place) return { bar: '–', time: '' }
-  const seconds = Math.abs(place.seconds)
-  const clock = `${place.seconds < 0 ? '−' : ''}${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}`
-  return { bar: `bar ${place.bar} · ${Math.floor(place.beat)}`, time: `${clock} · ${place.beatsPerMinute.toFixed(0)}` }
-})
+const place = ref<InstanceType<typeof SongPlace>>()
+
+defineExpose({ goToBar: () => place.value?.begin() })
 
 const roundTrip = computed(() => {
   const ms = desk.live?.roundTripMs
@@ -38,10 +35,7 @@ const listenOptions = computed(() => [
     <NButton type="primary" :disabled="!desk.live" title="Space" @click="desk.playOrStop">
       {{ desk.live?.playing ? '■ Stop' : '▶ Play' }}
     </NButton>
-    <div class="pair place" aria-label="Where the song is">
-      <strong>{{ where.bar }}</strong>
-      <span>{{ where.time }}</span>
-    </div>
+    <SongPlace ref="place" />
     <div class="pair">
       <strong>{{ roundTrip }}</strong>
       <span>{{ desk.session!.sampleRate / 1000 }} kHz · buffer {{ desk.session!.bufferFrames }}</span>
@@ -140,10 +134,6 @@ const listenOptions = computed(() => [
 .pair span {
   color: var(--soft);
   font-size: 12px;
-}
-
-.place {
-  width: 112px;
 }
 
 .listen {

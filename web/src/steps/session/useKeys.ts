@@ -5,7 +5,9 @@ import { useDesk } from '@/desk/desk'
 export const KEYS: [string, string][] = [
   ['Space', 'play, stop'],
   ['H', 'cut headphones, let them back'],
+  ['B', 'go to a bar'],
   ['1 2 3', 'input list, tracks, cues'],
+  ['/', 'find what to do by its words'],
   ['Ctrl Z', 'undo your last change'],
   ['Ctrl Shift Z', 'redo it'],
   ['← →', 'a level or pan by one step; with Shift by the finest'],
@@ -18,7 +20,12 @@ export const KEYS: [string, string][] = [
 
 const WRITING = 'input, textarea, [contenteditable], [role="combobox"], .n-base-selection'
 
-export function useKeys(actions: { step: (index: number) => unknown; showKeys: () => void }) {
+export function useKeys(actions: {
+  step: (index: number) => unknown
+  showKeys: () => void
+  showCommands: () => void
+  goToBar: () => void
+}) {
   const desk = useDesk()
 
   function pressed(event: KeyboardEvent) {
@@ -33,6 +40,8 @@ export function useKeys(actions: { step: (index: number) => unknown; showKeys: (
     else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()
     else if (event.key >= '1' && event.key <= '9') actions.step(Number(event.key) - 1)
     else if (event.key === '?') actions.showKeys()
+    else if (event.key === '/') actions.showCommands()
+    else if (event.key.toLowerCase() === 'b') actions.goToBar()
     else return
     event.preventDefault()
   }

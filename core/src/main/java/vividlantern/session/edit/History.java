@@ -1,6 +1,7 @@
 package vividlantern.session.edit;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,9 +36,12 @@ public final class History {
     }
 
     private final NavigableMap<Long, LogEntry> log = new TreeMap<>();
+    private final Map<String, NavigableMap<Long, LogEntry>> byPerson = new HashMap<>();
+    /** Each person's changes that are taken back and can be made again. */
+    private final Map<String, NavigableMap<Long, LogEntry>> undone = new HashMap<>();
 
     public History(List<LogEntry> stored) {
-        stored.forEach(line -> log.put(line.number(), line));
+        stored.forEach(this::put);
     }
 
     public List<LogEntry> lines() {
@@ -45,7 +49,22 @@ public final class History {
     }
 
     public void accept(Outcome outcome) {
-        outcome.lines().forEach(line -> log.put(line.number(), line));
+        outcome.lines().forEach(this::put);
+    }
+
+    private void put(LogEntry line) {
+        log.put(line.number(), line);
+        byPerson.computeIfAbsent(line.person(), person -> new TreeMap<>()).put(line.number(), line);
+        NavigableMap<Long, LogEntry> open = undone.computeIfAbsent(line.person(), person -> new TreeMap<>());
+        if (line.state() == LogEntry.State.UNDONE) {
+            open.put(line.number(), line);
+        } else {
+            open.remove(line.number());
+        }
+    }
+
+    private NavigableMap<Long, LogEntry> linesOf(String person) {
+        return byPerson.getOrDefault(person, Collections.emptyNavigableMap());
     }
 
     /**
@@ -68,8 +87,8 @@ public final class History {
         long revision = session.revision() + 1;
         String summary = Edit.summarise(edits, session, rig);
         List<LogEntry> lines = new ArrayList<>();
-        log.values().stream()
-                .filter(line -> line.person().equals(person) && line.state() == LogEntry.State.UNDONE)
+        undone.getOrDefault(person, Collections.emptyNavigableMap())
+                .values()
                 .forEach(line -> lines.add(line.in(LogEntry.State.FORGONE)));
         lines.add(continuedDrag(person, gesture)
                 .map(held -> merged(held, revision, summary, before, after))
@@ -108,16 +127,18 @@ public final class History {
 
     /** What an undo of this person would take back. */
     public Optional<LogEntry> lastOf(String person) {
-        return log.descendingMap().values().stream()
-                .filter(line ->
-                        line.person().equals(person) && line.isChange() && line.state() == LogEntry.State.STANDS)
+        return linesOf(person).descendingMap().values().stream()
+                .filter(line -> line.isChange() && line.state() == LogEntry.State.STANDS)
                 .findFirst();
     }
 
     /** What a redo of this person would make again: the line they took back last. */
     public Optional<LogEntry> nextRedo(String person) {
-        return log.descendingMap().values().stream()
-                .filter(line -> line.person().equals(person) && line.of().isPresent())
+        if (undone.getOrDefault(person, Collections.emptyNavigableMap()).isEmpty()) {
+            return Optional.empty();
+        }
+        return linesOf(person).descendingMap().values().stream()
+                .filter(line -> line.of().isPresent())
                 .map(line -> log.get(line.of().getAsLong()))
                 .filter(line -> line.state() == LogEntry.State.UNDONE)
                 .findFirst();
@@ -168,9 +189,8 @@ public final class History {
 
     /** The line to which another edit of the same drag belongs: the person's last, if it is of that drag. */
     private Optional<LogEntry> continuedDrag(String person, String gesture) {
-        return log.descendingMap().values().stream()
-                .filter(line -> line.person().equals(person))
-                .findFirst()
+        return Optional.ofNullable(linesOf(person).lastEntry())
+                .map(Map.Entry::getValue)
                 .filter(line ->
                         !gesture.isEmpty() && line.gesture().equals(gesture) && line.state() == LogEntry.State.STANDS);
     }

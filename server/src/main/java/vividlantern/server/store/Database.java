@@ -32,7 +32,8 @@ public class Database {
                     folder + " is not a folder. Choose another: ./start --data DIR", notAFolder);
         }
         HikariDataSource source = new HikariDataSource();
-        source.setJdbcUrl("jdbc:h2:file:" + folder.resolve(NAME) + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE");
+        source.setJdbcUrl("jdbc:h2:file:" + folder.resolve(NAME)
+                + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;MAX_LENGTH_INPLACE_LOB=16384");
         source.setUsername("sa");
         source.setPassword("");
         source.setMaximumPoolSize(4);

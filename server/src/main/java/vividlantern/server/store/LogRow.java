@@ -10,6 +10,7 @@ import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.util.OptionalLong;
 import vividlantern.format.Documents;
 import vividlantern.session.edit.LogEntry;
@@ -48,6 +49,15 @@ class LogRow {
 
     @Enumerated(EnumType.STRING)
     LogEntry.State state;
+
+    /** A row that is not stored yet. */
+    static LogRow begun(Id key) {
+        LogRow row = new LogRow();
+        row.key = key;
+        row.madeAt = OffsetDateTime.now(ZoneOffset.UTC);
+        row.edits = "[]";
+        return row;
+    }
 
     void take(LogEntry line) {
         revision = line.revision();

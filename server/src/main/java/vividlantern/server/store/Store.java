@@ -1,8 +1,6 @@
 package vividlantern.server.store;
 
 import jakarta.persistence.EntityManager;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
@@ -153,18 +151,14 @@ public class Store {
 
     private void write(String session, LogEntry line, List<Edit> edits) {
         LogRow.Id key = new LogRow.Id(session, line.number());
-        LogRow row = entities.find(LogRow.class, key);
-        if (row == null) {
-            row = new LogRow();
-            row.key = key;
-            row.madeAt = OffsetDateTime.now(ZoneOffset.UTC);
-            row.edits = "[]";
-            row.take(line);
-            entities.persist(row);
-        }
+        LogRow known = entities.find(LogRow.class, key);
+        LogRow row = known == null ? LogRow.begun(key) : known;
         row.take(line);
         if (line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty()) {
             row.edits = Documents.writeEdits(edits);
+        }
+        if (known == null) {
+            entities.persist(row);
         }
     }
 
