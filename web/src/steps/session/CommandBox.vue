@@ -55,6 +55,7 @@ watch(shown, async (now) => {
 function act(doable: Doable | undefined) {
   if (!doable) return
   shown.value = false
+  box.value?.blur()
   void doable.act()
 }
 

@@ -236,6 +236,10 @@ td {
   color: var(--lantern);
 }
 
+.feed {
+  font-size: 12.5px;
+}
+
 .in {
   display: flex;
   align-items: center;

@@ -45,17 +45,17 @@ function add() {
       <table aria-label="Tracks">
         <thead>
           <tr>
-            <th style="width: 66px">Arm</th>
-            <th style="width: 94px">Hear</th>
+            <th style="width: 64px">Arm</th>
+            <th style="width: 90px">Hear</th>
             <th>Track</th>
-            <th style="width: 98px">Fed by</th>
+            <th style="width: 120px">Fed by</th>
             <th style="width: 13%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
             <th style="width: 58px">Pan</th>
             <th style="width: 12.5%">On the speakers</th>
-            <th class="number" style="width: 60px">dB</th>
+            <th class="number" style="width: 57px">dB</th>
             <th style="width: 106px"></th>
             <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
-            <th style="width: 38px"></th>
+            <th style="width: 36px"></th>
           </tr>
         </thead>
         <tbody>

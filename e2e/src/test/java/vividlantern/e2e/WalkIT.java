@@ -160,6 +160,7 @@ public class WalkIT {
         page.keyboard().type("slow mid");
         page.keyboard().press("Enter");
         assertThat(page.getByLabel("Where the song is")).containsText("bar 33");
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("cut headphones");
         page.keyboard().press("Escape");
