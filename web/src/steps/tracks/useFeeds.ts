@@ -16,7 +16,8 @@ export function useFeeds() {
 
   /** The ports a track is fed from, by their house labels; "" if nothing feeds it. */
   function feedWords(track: Track): string {
-    return track.feeds.map(words).filter(Boolean).join(' | ')
+    const fed = track.feeds.map(words)
+    return fed.filter(Boolean).join(' | ')
   }
 
   const feedOptions = computed(() => [
@@ -38,7 +39,9 @@ export function useFeeds() {
   function feedsOf(track: Track, channel: number, value: string): Feed[] {
     const [kind, id] = value.split('/')
     const feed: Feed = { input: kind === 'input' ? id! : null, port: kind === 'port' ? id! : null }
-    return track.feeds.map((each, at) => (at === channel ? feed : each))
+    const fed = [...track.feeds]
+    fed[channel] = feed
+    return fed
   }
 
   return { feedWords, feedOptions, chosenFeed, feedsOf }

@@ -124,8 +124,8 @@ public final class RandomSessions {
             feeds.add(Feed.from(new InputId("i" + (1 + random.nextInt(INPUTS)))));
         }
         Hear hear = n == 0 ? Hear.ALWAYS : Hear.values()[random.nextInt(4)];
-        return Track.forInputs(new TrackId("t" + n), n, "Track " + n, width, feeds)
-                .armed(random.nextBoolean())
+        Track plain = Track.forInputs(new TrackId("t" + n), n, "Track " + n, width, feeds);
+        return plain.armed(random.nextBoolean())
                 .heard(hear)
                 .trimmed(Decibels.of(random.nextInt(12) - 6))
                 .flipped(random.nextBoolean())

@@ -174,7 +174,8 @@ public final class MixPlan {
     }
 
     private static double trim(Track track) {
-        return (track.polarityFlipped() ? -1 : 1) * track.trim().gain();
+        double sign = track.polarityFlipped() ? -1 : 1;
+        return sign * track.trim().gain();
     }
 
     /** The walk from a session to a plan; lives as long as one compilation. */

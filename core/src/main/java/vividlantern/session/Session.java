@@ -3,6 +3,7 @@ package vividlantern.session;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import vividlantern.rig.PairId;
@@ -102,7 +103,7 @@ public record Session(
     }
 
     public Optional<Track> find(TrackId track) {
-        return tracks.stream().filter(each -> each.id().equals(track)).findFirst();
+        return this.tracks.stream().filter(each -> each.id().equals(track)).findFirst();
     }
 
     public Optional<Cue> find(CueId cue) {
@@ -123,187 +124,91 @@ public record Session(
     }
 
     public boolean anySoloed() {
-        return tracks.stream().anyMatch(Track::soloed);
+        return this.tracks.stream().anyMatch(Track::soloed);
     }
 
-    public Session with(Settings v) {
-        return new Session(
-                id,
-                revision,
-                v.name(),
-                v.song(),
-                v.sampleRate(),
-                v.bitDepth(),
-                v.bufferFrames(),
-                v.rigId(),
-                v.main(),
-                performers,
-                inputs,
-                tracks,
-                cues,
-                click,
-                tempoMap,
-                markers);
+    public Session with(Settings settings) {
+        return with(draft -> draft.settings = settings);
     }
 
     public Session atRevision(long newRevision) {
-        return new Session(
-                id,
-                newRevision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                inputs,
-                tracks,
-                cues,
-                click,
-                tempoMap,
-                markers);
+        return with(draft -> draft.revision = newRevision);
     }
 
-    public Session withPerformers(List<Performer> v) {
-        return new Session(
-                id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                v,
-                inputs,
-                tracks,
-                cues,
-                click,
-                tempoMap,
-                markers);
+    public Session withPerformers(List<Performer> all) {
+        return with(draft -> draft.performers = all);
     }
 
-    public Session withInputs(List<Input> v) {
-        return new Session(
-                id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                v,
-                tracks,
-                cues,
-                click,
-                tempoMap,
-                markers);
+    public Session withInputs(List<Input> all) {
+        return with(draft -> draft.inputs = all);
     }
 
-    public Session withTracks(List<Track> v) {
-        return new Session(
-                id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                inputs,
-                v,
-                cues,
-                click,
-                tempoMap,
-                markers);
+    public Session withTracks(List<Track> all) {
+        return with(draft -> draft.tracks = all);
     }
 
-    public Session withCues(List<Cue> v) {
-        return new Session(
-                id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                inputs,
-                tracks,
-                v,
-                click,
-                tempoMap,
-                markers);
+    public Session withCues(List<Cue> all) {
+        return with(draft -> draft.cues = all);
     }
 
-    public Session with(ClickPattern v) {
-        return new Session(
-                id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                inputs,
-                tracks,
-                cues,
-                v,
-                tempoMap,
-                markers);
+    public Session with(ClickPattern pattern) {
+        return with(draft -> draft.click = pattern);
     }
 
-    public Session with(TempoMap v) {
-        return new Session(
-                id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                inputs,
-                tracks,
-                cues,
-                click,
-                v,
-                markers);
+    public Session with(TempoMap map) {
+        return with(draft -> draft.tempoMap = map);
     }
 
-    public Session withMarkers(List<Marker> v) {
+    public Session withMarkers(List<Marker> all) {
+        return with(draft -> draft.markers = all);
+    }
+
+    private Session with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        Settings settings = draft.settings;
         return new Session(
                 id,
-                revision,
-                name,
-                song,
-                sampleRate,
-                bitDepth,
-                bufferFrames,
-                rigId,
-                main,
-                performers,
-                inputs,
-                tracks,
-                cues,
-                click,
-                tempoMap,
-                v);
+                draft.revision,
+                settings.name(),
+                settings.song(),
+                settings.sampleRate(),
+                settings.bitDepth(),
+                settings.bufferFrames(),
+                settings.rigId(),
+                settings.main(),
+                draft.performers,
+                draft.inputs,
+                draft.tracks,
+                draft.cues,
+                draft.click,
+                draft.tempoMap,
+                draft.markers);
+    }
+
+    /** A session while one thing of it is changed; it never leaves this class. */
+    private static final class Draft {
+        private long revision;
+        private Settings settings;
+        private List<Performer> performers;
+        private List<Input> inputs;
+        private List<Track> tracks;
+        private List<Cue> cues;
+        private ClickPattern click;
+        private TempoMap tempoMap;
+        private List<Marker> markers;
+
+        private Draft(Session session) {
+            revision = session.revision;
+            settings = session.settings();
+            performers = session.performers;
+            inputs = session.inputs;
+            tracks = session.tracks;
+            cues = session.cues;
+            click = session.click;
+            tempoMap = session.tempoMap;
+            markers = session.markers;
+        }
     }
 
     public Session change(InputId input, UnaryOperator<Input> change) {

@@ -2,6 +2,7 @@ package vividlantern.session;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -90,229 +91,104 @@ public record Track(
         return role == Role.CLICK;
     }
 
-    public Track named(String v) {
-        return new Track(
-                id,
-                position,
-                v,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track named(String newName) {
+        return with(draft -> draft.name = newName);
     }
 
-    public Track at(double v) {
-        return new Track(
-                id,
-                v,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track at(double newPosition) {
+        return with(draft -> draft.position = newPosition);
     }
 
-    public Track fedBy(List<Feed> v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                v,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track fedBy(List<Feed> newFeeds) {
+        return with(draft -> draft.feeds = newFeeds);
     }
 
-    public Track armed(boolean v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                v,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track armed(boolean on) {
+        return with(draft -> draft.armed = on);
     }
 
-    public Track heard(Hear v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                v,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track heard(Hear when) {
+        return with(draft -> draft.hear = when);
     }
 
-    public Track trimmed(Decibels v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                v,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track trimmed(Decibels level) {
+        return with(draft -> draft.trim = level);
     }
 
-    public Track flipped(boolean v) {
-        return new Track(
-                id, position, name, role, width, feeds, voice, armed, hear, trim, v, pan, fader, muted, soloed,
-                soloSafe);
+    public Track flipped(boolean on) {
+        return with(draft -> draft.polarityFlipped = on);
     }
 
-    public Track panned(Pan v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                v,
-                fader,
-                muted,
-                soloed,
-                soloSafe);
+    public Track panned(Pan newPan) {
+        return with(draft -> draft.pan = newPan);
     }
 
-    public Track faded(Decibels v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                v,
-                muted,
-                soloed,
-                soloSafe);
+    public Track faded(Decibels level) {
+        return with(draft -> draft.fader = level);
     }
 
-    public Track muted(boolean v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                v,
-                soloed,
-                soloSafe);
+    public Track muted(boolean on) {
+        return with(draft -> draft.muted = on);
     }
 
-    public Track soloed(boolean v) {
-        return new Track(
-                id,
-                position,
-                name,
-                role,
-                width,
-                feeds,
-                voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                v,
-                soloSafe);
+    public Track soloed(boolean on) {
+        return with(draft -> draft.soloed = on);
     }
 
-    public Track soloSafe(boolean v) {
+    public Track soloSafe(boolean on) {
+        return with(draft -> draft.soloSafe = on);
+    }
+
+    private Track with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
         return new Track(
                 id,
-                position,
-                name,
+                draft.position,
+                draft.name,
                 role,
                 width,
-                feeds,
+                draft.feeds,
                 voice,
-                armed,
-                hear,
-                trim,
-                polarityFlipped,
-                pan,
-                fader,
-                muted,
-                soloed,
-                v);
+                draft.armed,
+                draft.hear,
+                draft.trim,
+                draft.polarityFlipped,
+                draft.pan,
+                draft.fader,
+                draft.muted,
+                draft.soloed,
+                draft.soloSafe);
+    }
+
+    /** A track while one thing of it is changed; it never leaves this class. */
+    private static final class Draft {
+        private double position;
+        private String name;
+        private List<Feed> feeds;
+        private boolean armed;
+        private Hear hear;
+        private Decibels trim;
+        private boolean polarityFlipped;
+        private Pan pan;
+        private Decibels fader;
+        private boolean muted;
+        private boolean soloed;
+        private boolean soloSafe;
+
+        private Draft(Track track) {
+            position = track.position;
+            name = track.name;
+            feeds = track.feeds;
+            armed = track.armed;
+            hear = track.hear;
+            trim = track.trim;
+            polarityFlipped = track.polarityFlipped;
+            pan = track.pan;
+            fader = track.fader;
+            muted = track.muted;
+            soloed = track.soloed;
+            soloSafe = track.soloSafe;
+        }
     }
 }

@@ -192,7 +192,8 @@ public class MixTest {
         List<Feed> feeds = java.util.stream.IntStream.rangeClosed(1, width)
                 .mapToObj(n -> Feed.from(new PortId("in-" + n)))
                 .toList();
-        return Track.forInputs(new TrackId(id), 5, id, width, feeds).heard(Hear.ALWAYS);
+        Track fed = Track.forInputs(new TrackId(id), 5, id, width, feeds);
+        return fed.heard(Hear.ALWAYS);
     }
 
     /** What the speakers get of 1 on each input, once every gain has arrived. */

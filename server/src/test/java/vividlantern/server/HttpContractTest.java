@@ -168,9 +168,9 @@ public class HttpContractTest extends ServerTest {
     }
 
     private JsonNode track(String id) {
-        for (JsonNode track : get(SESSION).get("tracks")) {
-            if (track.get("id").asString().equals(id)) {
-                return track;
+        for (JsonNode each : get(SESSION).get("tracks")) {
+            if (each.get("id").asString().equals(id)) {
+                return each;
             }
         }
         throw new AssertionError(id);

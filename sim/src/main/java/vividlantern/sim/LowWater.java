@@ -91,17 +91,17 @@ public final class LowWater {
     private static List<Track> tracks(List<Input> inputs) {
         double[] faders = {-4, -7, -2, -90, -4, -9, -2, -5, -10, 0, -8};
         double[] pans = {-0.35, -0.25, 0.3, 0.3, 0, 0, 0, 0, 0.15, 0, -0.15};
-        List<Track> tracks = new ArrayList<>();
+        List<Track> made = new ArrayList<>();
         for (int at = 0; at < 11; at++) {
             Input input = inputs.get(at);
             boolean spare = faders[at] == -90;
-            tracks.add(Track.forInputs(
+            made.add(Track.forInputs(
                             new TrackId(input.id().value()), at + 3, input.source(), 1, List.of(Feed.from(input.id())))
                     .armed(true)
                     .faded(spare ? Decibels.OFF : Decibels.of(faders[at]))
                     .panned(Pan.of(pans[at])));
         }
-        tracks.add(Track.forInputs(
+        made.add(Track.forInputs(
                         new TrackId("room"),
                         14,
                         "Room",
@@ -112,7 +112,7 @@ public final class LowWater {
                 .armed(true)
                 .heard(Hear.ARMED)
                 .faded(Decibels.of(-14)));
-        return tracks;
+        return made;
     }
 
     private static List<Cue> cues() {

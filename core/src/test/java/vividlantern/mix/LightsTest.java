@@ -1,0 +1,135 @@
+package vividlantern.mix;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+
+/** What lamps and level lines show is what is really there. */
+public class LightsTest {
+
+    private static final TrackId FIDDLE = new TrackId("fiddle");
+    private static final double LEVEL = 0.125;
+
+    private Session session;
+
+    @BeforeMethod
+    public void begin() {
+        Input input = new Input(
+                new InputId("fiddle"),
+                1,
+                "Fiddle",
+                Optional.empty(),
+                "",
+                PhantomWish.OFF,
+                Optional.of(new PortId("in-3")),
+                0,
+                "");
+        Cue cue = Cue.empty(new CueId("cue"), 1, "Cue")
+                .outTo(Optional.of(new PairId("phones-2")))
+                .at(Decibels.of(-6))
+                .withSend(FIDDLE, send -> send.at(Decibels.of(-20)));
+        session = RandomSessions.blank()
+                .plus(input)
+                .plus(new Input(
+                        new InputId("spare"),
+                        2,
+                        "Spare",
+                        Optional.empty(),
+                        "",
+                        PhantomWish.OFF,
+                        Optional.empty(),
+                        0,
+                        ""))
+                .plus(Track.forInputs(FIDDLE, 5, "Fiddle", 1, List.of(Feed.from(input.id())))
+                        .heard(Hear.ALWAYS)
+                        .trimmed(Decibels.of(6))
+                        .faded(Decibels.of(-14)))
+                .plus(cue);
+    }
+
+    @Test
+    public void anInputShowsWhatComesInAtItsPort() {
+        assertThat(value("input/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL, within(1e-6));
+        assertThat(value("input/spare", LiveState.STOPPED)).isZero();
+        assertThat(value("track/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL, within(1e-6));
+    }
+
+    @Test
+    public void aTrackShowsWhatItGivesToTheSpeakersTrimAndFaderIncluded() {
+        assertThat(value("main/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL * 0.398107, within(1e-6));
+        session = session.change(FIDDLE, track -> track.muted(true));
+        assertThat(value("main/fiddle", LiveState.STOPPED)).isZero();
+    }
+
+    @Test
+    public void aSendShowsWhatItGivesToTheCueAndNothingWhileHeadphonesAreCut() {
+        assertThat(value("send/cue/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL * 0.199526, within(1e-6));
+        assertThat(value("send/cue/fiddle", new LiveState(false, true))).isZero();
+    }
+
+    @Test
+    public void aCueAndTheSpeakersShowWhatLeavesTheInterface() {
+        assertThat(value("cue/cue", LiveState.STOPPED)).isCloseTo(LEVEL * 0.1 * Math.sqrt(0.5), within(1e-5));
+        assertThat(value("main", LiveState.STOPPED)).isCloseTo(LEVEL * 0.398107 * Math.sqrt(0.5), within(1e-5));
+        assertThat(value("guard/cue", LiveState.STOPPED)).isEqualTo(1);
+    }
+
+    @Test
+    public void everyPartThatSoundsHasAKey() {
+        MixState state =
+                new Mixer(MixRun.RATE, 480, 8).prepare(MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED));
+        assertThat(new Lights(session, RandomSessions.RIG, LiveState.STOPPED, state).keys())
+                .containsExactlyInAnyOrder(
+                        "input/fiddle",
+                        "clip/fiddle",
+                        "input/spare",
+                        "clip/spare",
+                        "track/click",
+                        "main/click",
+                        "track/click-between",
+                        "main/click-between",
+                        "track/fiddle",
+                        "main/fiddle",
+                        "main",
+                        "cue/cue",
+                        "guard/cue",
+                        "send/cue/fiddle");
+    }
+
+    /** The value of a key in the last window of three seconds, in which all gains have arrived. */
+    private double value(String key, LiveState live) {
+        Mixer mixer = new Mixer(MixRun.RATE, 480, 8);
+        MixState state = mixer.prepare(MixPlan.compile(session, RandomSessions.RIG, live));
+        float[][] in = new float[RandomSessions.INPUTS][480];
+        java.util.Arrays.fill(in[2], (float) LEVEL);
+        float[][] out = new float[2 + 2 * RandomSessions.CUES][480];
+        Meters.Window window = state.meters().newWindow();
+        Lights lights = new Lights(session, RandomSessions.RIG, live, state);
+        double last = -1;
+        for (int frame = 0; frame < 3 * MixRun.RATE; frame += 480) {
+            mixer.process(state, in, out, 480, frame, 0, Long.MIN_VALUE);
+            while (state.meters().read(window)) {
+                last = lights.value(lights.keys().indexOf(key), window);
+            }
+        }
+        return last;
+    }
+}
