@@ -109,13 +109,6 @@ async function add(name: string, listener?: string) {
   font-size: 12px;
 }
 
-.empty {
-  padding: 40px;
-  border: 1px dashed var(--rule-strong);
-  border-radius: 8px;
-  text-align: center;
-}
-
 .mix {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 276px;

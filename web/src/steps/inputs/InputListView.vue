@@ -30,7 +30,8 @@ const { editing, draft, selected, picked } = sheet
 const summary = computed(() => {
   const powered = desk.inputs.filter((input) => input.phantom === 'on').length
   const open = desk.inputs.filter((input) => !input.port).length
-  return `${desk.inputs.length} inputs, ${open ? `${open} without a port` : 'all with a port'}, ${powered} want +48 V`
+  if (desk.inputs.length === 0) return ''
+  return `${desk.inputs.length} ${desk.inputs.length === 1 ? 'input' : 'inputs'}, ${open ? `${open} without a port` : 'all with a port'}, ${powered} want +48 V`
 })
 
 function write(input: Input, column: Column, value: string) {
@@ -240,10 +241,6 @@ const filter = (pattern: string, option: { label?: unknown; value?: unknown }) =
 
 .dragged .sheet,
 .dragged .empty {
-  outline: 2px dashed var(--sea);
-}
-
-.empty {
   padding: 40px;
   border: 1px dashed var(--rule-strong);
   border-radius: 8px;

@@ -33,7 +33,9 @@ const steps = computed(() => [
   {
     to: 'input-list',
     title: 'Input list',
-    state: `${many(desk.inputs.length, 'input')}, ${unmapped.value ? `${unmapped.value} without a track` : 'all on tracks'}`,
+    state: desk.inputs.length
+      ? `${many(desk.inputs.length, 'input')}, ${unmapped.value ? `${unmapped.value} without a track` : 'all on tracks'}`
+      : 'no inputs yet',
   },
   {
     to: 'tracks',
@@ -43,7 +45,9 @@ const steps = computed(() => [
   {
     to: 'cues',
     title: 'Cues',
-    state: `${many(desk.cues.length, 'cue')} for ${many(new Set(desk.cues.flatMap((cue) => cue.listeners)).size, 'performer')}`,
+    state: desk.cues.length
+      ? `${many(desk.cues.length, 'cue')} for ${many(new Set(desk.cues.flatMap((cue) => cue.listeners)).size, 'performer')}`
+      : 'no cues yet',
   },
 ])
 
