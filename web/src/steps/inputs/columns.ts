@@ -88,7 +88,7 @@ export function useColumns() {
     {
       key: 'performer',
       title: 'Performer',
-      width: '9%',
+      width: '8%',
       shown: (input) => desk.performers.find((each) => each.id === input.performer)?.name ?? '',
       options: () => [
         { label: 'nobody', value: '' },
@@ -101,7 +101,7 @@ export function useColumns() {
     {
       key: 'mic',
       title: 'Mic or DI',
-      width: '16%',
+      width: '17.5%',
       shown: (input) => input.mic,
       edits: (input, mic) => [{ kind: 'set-input-mic', input: input.id, mic }],
     },
@@ -117,7 +117,7 @@ export function useColumns() {
     {
       key: 'port',
       title: 'Port',
-      width: '16%',
+      width: '15.5%',
       shown: (input) => {
         const port = input.port ? ports.value.get(input.port) : undefined
         return port ? port.houseLabel : (input.port ?? '')
@@ -149,7 +149,7 @@ export function useColumns() {
     {
       key: 'track',
       title: 'Track',
-      width: '13%',
+      width: '14%',
       shown: (input) =>
         tracksOf(input)
           .map(({ track, channel }) => track.name + sideOf(track, channel))

@@ -48,7 +48,7 @@ function add() {
             <th style="width: 64px">Arm</th>
             <th style="width: 90px">Hear</th>
             <th>Track</th>
-            <th style="width: 120px">Fed by</th>
+            <th style="width: 114px">Fed by</th>
             <th style="width: 13%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
             <th style="width: 58px">Pan</th>
             <th style="width: 12.5%">On the speakers</th>
