@@ -5,6 +5,42 @@ export function newGesture(): string {
   return crypto.randomUUID()
 }
 
+/** Steps by key or wheel that follow each other closely belong together; a pause begins another gesture. */
+export function useSteps() {
+  const TOGETHER = 1500
+  let gesture = ''
+  let last = 0
+  return () => {
+    if (Date.now() - last > TOGETHER) gesture = newGesture()
+    last = Date.now()
+    return gesture
+  }
+}
+
+/** Follows a pressed pointer until it is let go, telling by how many pixels it has moved sideways. */
+export function followPointer(
+  event: PointerEvent,
+  moved: (by: number, event: PointerEvent) => void,
+  released: () => unknown,
+) {
+  const element = event.currentTarget as HTMLElement
+  const ended = new AbortController()
+  let x = event.clientX
+  element.setPointerCapture(event.pointerId)
+  const move = (to: PointerEvent) => {
+    const by = to.clientX - x
+    x = to.clientX
+    if (by !== 0) moved(by, to)
+  }
+  const release = () => {
+    ended.abort()
+    released()
+  }
+  element.addEventListener('pointermove', move, { signal: ended.signal })
+  element.addEventListener('pointerup', release, { signal: ended.signal })
+  element.addEventListener('pointercancel', release, { signal: ended.signal })
+}
+
 /** Sends the latest value of a drag, one at a time and no faster than 30 a second; finishing waits for the last. */
 export function useDrag<T>(send: (value: T, gesture: string) => Promise<unknown>) {
   const gesture = newGesture()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watchEffect } from 'vue'
 import type { Level } from '@/api/client'
-import { useDrag } from '@/desk/gesture'
+import { followPointer, useDrag, useSteps } from '@/desk/gesture'
 import { watchLevel } from '@/desk/levels'
 import { levelAt, placeOf, shown, step, TICKS } from './scale'
 
@@ -34,43 +34,30 @@ onBeforeUnmount(() => end())
 
 function press(event: PointerEvent) {
   if (event.button !== 0) return
-  const element = event.currentTarget as HTMLElement
-  element.setPointerCapture(event.pointerId)
   const width = track.value!.clientWidth
   const drag = useDrag(set)
-  let x = event.clientX
   let at = place.value
-  const move = (moved: PointerEvent) => {
-    const by = moved.clientX - x
-    x = moved.clientX
-    if (by === 0) return
-    if (moved.shiftKey && now.value !== 'off') {
-      held.value = clamp(now.value + Math.sign(by) * 0.1)
-      at = placeOf(held.value as number)
-    } else {
-      at = Math.max(0, Math.min(1, at + by / width))
-      held.value = levelAt(at)
-    }
-    drag.move(held.value)
-  }
-  const release = async () => {
-    element.removeEventListener('pointermove', move)
-    element.removeEventListener('pointerup', release)
-    element.removeEventListener('pointercancel', release)
-    await drag.finish()
-    held.value = null
-  }
-  element.addEventListener('pointermove', move)
-  element.addEventListener('pointerup', release)
-  element.addEventListener('pointercancel', release)
+  followPointer(
+    event,
+    (by, moved) => {
+      if (moved.shiftKey && now.value !== 'off') {
+        held.value = clamp(now.value + Math.sign(by) * 0.1)
+        at = held.value === 'off' ? 0 : placeOf(held.value)
+      } else {
+        at = Math.max(0, Math.min(1, at + by / width))
+        held.value = levelAt(at)
+      }
+      drag.move(held.value)
+    },
+    () => drag.finish().then(() => (held.value = null)),
+  )
 }
 
 function clamp(wanted: number): Level {
   return wanted < -90 ? 'off' : step(Math.min(12, wanted))
 }
 
-let keyGesture = ''
-let keyAt = 0
+const stepGesture = useSteps()
 
 function nudge(event: KeyboardEvent) {
   const by = event.shiftKey ? 0.1 : event.key.startsWith('Page') ? 6 : 1
@@ -82,18 +69,13 @@ function nudge(event: KeyboardEvent) {
   if (wanted === null) return
   event.preventDefault()
   event.stopPropagation()
-  if (Date.now() - keyAt > 1500) keyGesture = crypto.randomUUID()
-  keyAt = Date.now()
-  if (wanted !== level) void set(wanted, keyGesture)
+  if (wanted !== level) void set(wanted, stepGesture())
 }
 
 function wheel(event: WheelEvent) {
   if (document.activeElement !== event.currentTarget || now.value === 'off') return
   event.preventDefault()
-  void set(
-    clamp(now.value - Math.sign(event.deltaY) * (event.shiftKey ? 0.1 : 0.5)),
-    keyGesture || (keyGesture = crypto.randomUUID()),
-  )
+  void set(clamp(now.value - Math.sign(event.deltaY) * (event.shiftKey ? 0.1 : 0.5)), stepGesture())
 }
 
 function toZero() {

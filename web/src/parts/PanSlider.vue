@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useDrag } from '@/desk/gesture'
+import { followPointer, useDrag, useSteps } from '@/desk/gesture'
 
 /** A place between left and right. It moves by how far one drags; Shift is fine; a double click centres. */
 const { pan, label, set } = defineProps<{
@@ -17,34 +17,23 @@ const words = computed(() => {
   const percent = Math.round(Math.abs(now.value) * 100)
   return percent === 0 ? 'centre' : `${now.value < 0 ? 'left' : 'right'} ${percent} %`
 })
-let keyGesture = ''
-let keyAt = 0
+const stepGesture = useSteps()
 
 const rounded = (wanted: number) => Math.max(-1, Math.min(1, Math.round(wanted * 100) / 100))
 
 function press(event: PointerEvent) {
   if (event.button !== 0) return
-  const element = event.currentTarget as HTMLElement
-  element.setPointerCapture(event.pointerId)
   const drag = useDrag(set)
-  let x = event.clientX
   let at = now.value
-  const move = (moved: PointerEvent) => {
-    at += ((moved.clientX - x) / WIDTH) * (moved.shiftKey ? 0.2 : 2)
-    x = moved.clientX
-    held.value = rounded(at)
-    drag.move(held.value)
-  }
-  const release = async () => {
-    element.removeEventListener('pointermove', move)
-    element.removeEventListener('pointerup', release)
-    element.removeEventListener('pointercancel', release)
-    await drag.finish()
-    held.value = null
-  }
-  element.addEventListener('pointermove', move)
-  element.addEventListener('pointerup', release)
-  element.addEventListener('pointercancel', release)
+  followPointer(
+    event,
+    (by, moved) => {
+      at += (by / WIDTH) * (moved.shiftKey ? 0.2 : 2)
+      held.value = rounded(at)
+      drag.move(held.value)
+    },
+    () => drag.finish().then(() => (held.value = null)),
+  )
 }
 
 function nudge(event: KeyboardEvent) {
@@ -54,9 +43,7 @@ function nudge(event: KeyboardEvent) {
   if (wanted === undefined) return
   event.preventDefault()
   event.stopPropagation()
-  if (Date.now() - keyAt > 1500) keyGesture = crypto.randomUUID()
-  keyAt = Date.now()
-  void set(rounded(wanted), keyGesture)
+  void set(rounded(wanted), stepGesture())
 }
 </script>
 

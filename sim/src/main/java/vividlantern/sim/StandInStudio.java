@@ -68,7 +68,6 @@ public final class StandInStudio implements AudioDevice {
     private final float[][][] bodySamples;
     private final float[] pressure = new float[MAX_FRAMES];
     private final int bufferFrames;
-    private volatile long behind;
 
     private StandInStudio(Rig rig, NoteBank bank, int bufferFrames, TempoMap map) {
         this.rig = rig;
@@ -140,11 +139,6 @@ public final class StandInStudio implements AudioDevice {
         ensemble.players().forEach(player -> player.bodies().forEach(Body::warmUp));
     }
 
-    /** How many frames the stand-in has let go because the machine could not keep up. */
-    public long framesBehind() {
-        return behind;
-    }
-
     @Override
     public void setPreamp(String port, double gainDb, boolean phantom) {
         rig.port(new PortId(port)).filter(Port::remote).ifPresent(preamp -> {
@@ -183,7 +177,6 @@ public final class StandInStudio implements AudioDevice {
         long due = begun + frame * 1_000_000_000L / sampleRate;
         long wait = due - System.nanoTime();
         if (wait < -GIVE_UP_NANOS) {
-            behind += -wait * sampleRate / 1_000_000_000L;
             return begun - wait;
         }
         while (wait > 0) {
