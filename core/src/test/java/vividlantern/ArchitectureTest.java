@@ -33,13 +33,15 @@ public class ArchitectureTest {
         return new Object[][] {
             {"units", "units"},
             {"hardware", "hardware,units"},
-            {"rig", "rig,units"},
-            {"session", "session,rig,units"},
-            {"patch", "patch,session,rig,units"},
+            {"history", "history"},
+            {"rig", "rig,history,units"},
+            {"session", "session,history,rig,units"},
+            {"patch", "patch,history,session,rig,units"},
             {"click", "click,session,units"},
             {"mix", "mix,click,session,rig,units"},
-            {"engine", "engine,mix,click,hardware,session,rig,units"},
-            {"format", "format,engine,mix,click,patch,session,rig,units"},
+            {"engine", "engine,history,mix,click,hardware,session,rig,units"},
+            {"readiness", "readiness,patch,history,session,rig,units"},
+            {"format", "format,history,engine,mix,click,patch,session,rig,units"},
         };
     }
 

@@ -60,10 +60,19 @@ public final class RandomSessions {
             ports.add(port(right.value(), Port.Direction.OUT, 2 * pair + 2));
             String name = pair == 0 ? "main" : "phones-" + pair;
             StereoPair.Feeds feeds = pair == 0 ? StereoPair.Feeds.MAIN_SPEAKERS : StereoPair.Feeds.HEADPHONES;
-            pairs.add(new StereoPair(new PairId(name), name, name, left, right, feeds));
+            pairs.add(new StereoPair(new PairId(name), name, left, right, feeds));
         }
-        Device box = new Device("box", "Box", Device.Kind.INTERFACE, 18, new LatencyProfile(33, 24, 24, 29));
-        return new Rig(new RigId("plain"), "Plain", 20, List.of(box), ports, List.of(), pairs);
+        Device box = new Device(
+                "box",
+                1,
+                "Box",
+                Device.Kind.INTERFACE,
+                18,
+                new LatencyProfile(33, 24, 24, 29),
+                Device.Clock.LEADS,
+                0,
+                false);
+        return new Rig(new RigId("plain"), 0, "Plain", 20, List.of(box), ports, List.of(), pairs, List.of());
     }
 
     private static Port port(String id, Port.Direction direction, int number) {
@@ -77,6 +86,7 @@ public final class RandomSessions {
                 Set.of(Port.Signal.LINE),
                 false,
                 "",
+                0,
                 Port.GainRange.NONE,
                 false,
                 false);
@@ -95,16 +105,20 @@ public final class RandomSessions {
             session = session.plus(new Performer(new PerformerId("p" + n), n, "Player " + n, "P" + n, "place " + n));
         }
         for (int n = 1; n <= INPUTS; n++) {
-            session = session.plus(new Input(
-                    new InputId("i" + n),
-                    n,
-                    "Source " + n,
-                    random.nextBoolean() ? Optional.of(new PerformerId("p" + random.nextInt(3))) : Optional.empty(),
-                    "Mic " + random.nextInt(5),
-                    PhantomWish.values()[random.nextInt(3)],
-                    Optional.of(new PortId("in-" + n)),
-                    random.nextInt(60),
-                    "note, \"quoted\" " + n));
+            Optional<PerformerId> performer =
+                    random.nextBoolean() ? Optional.of(new PerformerId("p" + random.nextInt(3))) : Optional.empty();
+            session = session.plus(Input.of(new InputId("i" + n), n, "Source " + n)
+                    .playedBy(performer)
+                    .through("Mic " + random.nextInt(5))
+                    .on("stand " + n)
+                    .cabled(n)
+                    .placed("place " + n)
+                    .powered(PhantomWish.values()[random.nextInt(3)])
+                    .at(Port.Signal.LINE)
+                    .padded(n % 3 == 0)
+                    .patchedTo(Optional.of(new PortId("in-" + n)))
+                    .amplified(random.nextInt(60))
+                    .noted("note, \"quoted\" " + n));
         }
         int tracks = 3 + random.nextInt(10);
         for (int n = 0; n < tracks; n++) {

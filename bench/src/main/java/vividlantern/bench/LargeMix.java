@@ -45,13 +45,21 @@ final class LargeMix {
             pairs.add(new StereoPair(
                     new PairId("pair-" + pair),
                     "Pair " + pair,
-                    "Pair " + pair,
                     left.id(),
                     right.id(),
                     pair == 0 ? StereoPair.Feeds.MAIN_SPEAKERS : StereoPair.Feeds.HEADPHONES));
         }
-        Device box = new Device("box", "Box", Device.Kind.INTERFACE, 20, new LatencyProfile(33, 24, 24, 29));
-        return new Rig(new RigId("large"), "Large", 20, List.of(box), ports, List.of(), pairs);
+        Device box = new Device(
+                "box",
+                1,
+                "Box",
+                Device.Kind.INTERFACE,
+                20,
+                new LatencyProfile(33, 24, 24, 29),
+                Device.Clock.LEADS,
+                0,
+                false);
+        return new Rig(new RigId("large"), 0, "Large", 20, List.of(box), ports, List.of(), pairs, List.of());
     }
 
     static Session session(Rig rig) {
@@ -86,6 +94,7 @@ final class LargeMix {
                 Set.of(Port.Signal.LINE),
                 false,
                 "",
+                0,
                 Port.GainRange.NONE,
                 false,
                 false);

@@ -11,7 +11,7 @@ import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import vividlantern.session.edit.Refused;
+import vividlantern.history.Refused;
 
 /**
  * Reads tables the way spreadsheets write them: comma, semicolon or tab between cells; quotes, with line breaks inside;

@@ -30,6 +30,7 @@ import tools.jackson.databind.module.SimpleModule;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
+import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -49,7 +50,6 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.VoiceId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.RestoreParts;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -97,9 +97,7 @@ public final class Documents {
     /** Every edit that may come from outside, by its kind. */
     public static SortedMap<String, Class<?>> editKinds() {
         SortedMap<String, Class<?>> kinds = new TreeMap<>();
-        Arrays.stream(Edit.class.getPermittedSubclasses())
-                .filter(type -> type != RestoreParts.class)
-                .forEach(type -> kinds.put(kind(type), type));
+        Arrays.stream(Edit.class.getPermittedSubclasses()).forEach(type -> kinds.put(kind(type), type));
         return kinds;
     }
 
@@ -150,6 +148,7 @@ public final class Documents {
             case TRACK -> Track.class;
             case CUE -> Cue.class;
             case SEND -> Send.class;
+            case ACKNOWLEDGEMENT -> Acknowledgement.class;
         };
     }
 

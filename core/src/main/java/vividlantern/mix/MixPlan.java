@@ -11,6 +11,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.Feed;
+import vividlantern.session.Input;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
@@ -218,7 +219,9 @@ public final class MixPlan {
         }
 
         private Optional<StereoPair> pairOf(Optional<PairId> id) {
-            return id.flatMap(rig::outputPair);
+            return id.flatMap(rig::outputPair)
+                    .filter(pair -> rig.engineOutput(pair.left()).isPresent()
+                            && rig.engineOutput(pair.right()).isPresent());
         }
 
         private Pair pair(StereoPair pair) {
@@ -263,6 +266,16 @@ public final class MixPlan {
             return new Bus(cue.id() + "@" + pair.id(), true, pair.id(), left, right);
         }
 
+        private boolean isCut(Track track, int channel) {
+            return !track.isClick()
+                    && track.feeds()
+                            .get(channel)
+                            .input()
+                            .flatMap(session::find)
+                            .filter(Input::cut)
+                            .isPresent();
+        }
+
         private void addEdges(Track track, String tap, double gain, Pan pan, List<Edge> left, List<Edge> right) {
             int[] sources = sources(session, rig, track);
             for (int channel = 0; channel < sources.length; channel++) {
@@ -270,8 +283,9 @@ public final class MixPlan {
                     continue;
                 }
                 String path = track.id() + "|" + channel + "|" + tap + "|" + sources[channel];
-                left.add(new Edge(path, sources[channel], gain * Fold.left(sources.length, channel, pan)));
-                right.add(new Edge(path, sources[channel], gain * Fold.right(sources.length, channel, pan)));
+                double heard = isCut(track, channel) ? 0 : gain;
+                left.add(new Edge(path, sources[channel], heard * Fold.left(sources.length, channel, pan)));
+                right.add(new Edge(path, sources[channel], heard * Fold.right(sources.length, channel, pan)));
             }
         }
     }

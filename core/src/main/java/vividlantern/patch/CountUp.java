@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import vividlantern.history.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -12,7 +13,6 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.Refused;
 
 /** Gives the selected inputs consecutive ports, starting at the first one's. */
 public final class CountUp {

@@ -49,6 +49,8 @@ public final class Ports {
     /** Output pairs for cues. The pairs of the main and second speakers and the engineer's own are not among them. */
     public static List<OfferedPair> forCues(Session session, Rig rig) {
         return rig.outputPairs().stream()
+                .filter(pair -> rig.engineOutput(pair.left()).isPresent()
+                        && rig.engineOutput(pair.right()).isPresent())
                 .filter(pair -> pair.feeds() == StereoPair.Feeds.HEADPHONES
                         || pair.feeds() == StereoPair.Feeds.ROOM_SPEAKER
                         || pair.feeds() == StereoPair.Feeds.NOTHING)
@@ -56,7 +58,7 @@ public final class Ports {
                 .map(pair -> new OfferedPair(
                         pair.id(),
                         pair.houseLabel(),
-                        pair.panelName(),
+                        rig.panelName(pair),
                         session.cues().stream()
                                 .filter(cue -> cue.output().equals(Optional.of(pair.id())))
                                 .map(Cue::name)
@@ -79,9 +81,31 @@ public final class Ports {
                         .findFirst());
     }
 
+    /** Ports that inputs can go into and no input does, in the rig's order. */
+    public static List<Port> free(Session session, Rig rig) {
+        return open(rig).stream()
+                .filter(port -> session.inputs().stream()
+                        .noneMatch(input -> input.port().equals(Optional.of(port.id()))))
+                .toList();
+    }
+
+    /** The next free port after one, on its device; else the device's first free one. */
+    public static Optional<PortId> nextFree(Session session, Rig rig, PortId after) {
+        Optional<Port> start = rig.port(after);
+        List<Port> free = free(session, rig).stream()
+                .filter(port -> start.filter(each -> each.device().equals(port.device()))
+                        .isPresent())
+                .toList();
+        return free.stream()
+                .filter(port -> port.number() > start.orElseThrow().number())
+                .findFirst()
+                .or(() -> free.stream().findFirst())
+                .map(Port::id);
+    }
+
     static List<Port> open(Rig rig) {
         return rig.ports().stream()
-                .filter(port -> port.direction() == Port.Direction.IN && !port.hidden())
+                .filter(port -> port.direction() == Port.Direction.IN && rig.isOffered(port))
                 .filter(port -> rig.tiedFrom(port.id()).isEmpty())
                 .filter(port -> rig.engineInput(port.id()).isPresent())
                 .toList();

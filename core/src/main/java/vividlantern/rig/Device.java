@@ -3,15 +3,72 @@ package vividlantern.rig;
 /**
  * A box of the rig that has ports.
  *
+ * @param position its place among the rig's devices
  * @param fullScaleDbu the level of a sine that just reaches 0 dBFS; meaningless for boxes without converters
  * @param latency frames that its converters and driver take; zero for boxes without converters
+ * @param driftPpm how far its own clock runs from the leading one, in parts per million
+ * @param retired taken out of the rig; its ports keep their names for what still speaks of them, and are not offered
  */
-public record Device(String id, String name, Kind kind, double fullScaleDbu, LatencyProfile latency) {
+public record Device(
+        String id,
+        double position,
+        String name,
+        Kind kind,
+        double fullScaleDbu,
+        LatencyProfile latency,
+        Clock clock,
+        double driftPpm,
+        boolean retired)
+        implements RigPart {
 
     public enum Kind {
-        INTERFACE,
-        EXPANDER,
-        PREAMP,
-        WALL_BOX
+        INTERFACE("interface"),
+        EXPANDER("expander"),
+        PREAMP("preamp"),
+        WALL_BOX("wall box"),
+        PATCH_BAY("patch bay"),
+        HEADPHONE_AMP("headphone amp"),
+        SPEAKERS("speakers"),
+        OUTBOARD("outboard");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Whether it has converters, and so a clock. */
+        public boolean converts() {
+            return this == INTERFACE || this == EXPANDER;
+        }
+    }
+
+    /** Whose clock a device's converters run by. */
+    public enum Clock {
+        LEADS,
+        FOLLOWS,
+        /** By one of its own, tied to no other: it drifts. */
+        OWN,
+        NONE
+    }
+
+    public Device named(String newName) {
+        return new Device(id, position, newName, kind, fullScaleDbu, latency, clock, driftPpm, retired);
+    }
+
+    public Device measured(double newFullScaleDbu, LatencyProfile newLatency) {
+        return new Device(id, position, name, kind, newFullScaleDbu, newLatency, clock, driftPpm, retired);
+    }
+
+    public Device clocked(Clock newClock, double newDriftPpm) {
+        return new Device(id, position, name, kind, fullScaleDbu, latency, newClock, newDriftPpm, retired);
+    }
+
+    public Device retired(boolean out) {
+        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, out);
     }
 }

@@ -8,6 +8,7 @@ import java.util.Set;
  * @param panelName what the maker printed at it
  * @param houseLabel what this studio calls it; shown first wherever the port is offered
  * @param bank ports of one device with the same bank share one +48 V switch; "" where each has its own or none
+ * @param padDb by how much its pad makes a signal quieter, 0 where it has none
  * @param remote whether a program can set its gain and +48 V, or only a hand at its front
  */
 public record Port(
@@ -20,9 +21,11 @@ public record Port(
         Set<Signal> takes,
         boolean phantom,
         String bank,
+        double padDb,
         GainRange gain,
         boolean remote,
-        boolean hidden) {
+        boolean hidden)
+        implements RigPart {
 
     public enum Direction {
         IN,
@@ -53,6 +56,16 @@ public record Port(
 
     public Port {
         takes = Set.copyOf(takes);
+    }
+
+    public Port labelled(String newLabel) {
+        return new Port(
+                id, device, direction, number, panelName, newLabel, takes, phantom, bank, padDb, gain, remote, hidden);
+    }
+
+    public Port hidden(boolean away) {
+        return new Port(
+                id, device, direction, number, panelName, houseLabel, takes, phantom, bank, padDb, gain, remote, away);
     }
 
     public boolean hasPreamp() {

@@ -1,28 +1,73 @@
 package vividlantern.rig;
 
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /**
  * A studio's fixed equipment and how it is wired. What is really plugged in where tonight is not known here: that
  * shows in the sound alone.
  *
+ * @param revision grows by one with every change
  * @param celsius the room's temperature, which sets the speed of sound
+ * @param devices in their order, those taken out among them
+ * @param ports by device, inputs before outputs, by number
+ * @param pairs of inputs and of outputs
+ * @param mics the locker
  */
 public record Rig(
         RigId id,
+        long revision,
         String name,
         double celsius,
         List<Device> devices,
         List<Port> ports,
         List<Tie> ties,
-        List<StereoPair> outputPairs) {
+        List<StereoPair> pairs,
+        List<Mic> mics) {
 
     public Rig {
-        devices = List.copyOf(devices);
-        ports = List.copyOf(ports);
+        devices = devices.stream()
+                .sorted(Comparator.comparingDouble(Device::position).thenComparing(Device::id))
+                .toList();
+        ports = ports.stream().sorted(inOrderOf(devices)).toList();
         ties = List.copyOf(ties);
-        outputPairs = List.copyOf(outputPairs);
+        pairs = pairs.stream().sorted(inOrderOf(placesOf(ports))).toList();
+        mics = mics.stream()
+                .sorted(Comparator.comparing(Mic::kind).thenComparing(Mic::name))
+                .toList();
+    }
+
+    /** A rig with nothing in it. */
+    public static Rig empty(RigId id, String name) {
+        return new Rig(id, 0, name, 20, List.of(), List.of(), List.of(), List.of(), List.of());
+    }
+
+    private static Comparator<Port> inOrderOf(List<Device> devices) {
+        Map<String, Integer> places = new HashMap<>();
+        devices.forEach(device -> places.put(device.id(), places.size()));
+        return Comparator.<Port>comparingInt(port -> places.getOrDefault(port.device(), places.size()))
+                .thenComparing(Port::direction)
+                .thenComparingInt(Port::number)
+                .thenComparing(port -> port.id().value());
+    }
+
+    private static Map<PortId, Integer> placesOf(List<Port> ports) {
+        Map<PortId, Integer> places = new HashMap<>();
+        ports.forEach(port -> places.put(port.id(), places.size()));
+        return places;
+    }
+
+    private static Comparator<StereoPair> inOrderOf(Map<PortId, Integer> places) {
+        return Comparator.<StereoPair>comparingInt(pair -> places.getOrDefault(pair.left(), places.size()))
+                .thenComparing(pair -> pair.id().value());
+    }
+
+    public Rig atRevision(long newRevision) {
+        return new Rig(id, newRevision, name, celsius, devices, ports, ties, pairs, mics);
     }
 
     public Optional<Port> port(PortId id) {
@@ -30,11 +75,57 @@ public record Rig(
     }
 
     public Optional<StereoPair> outputPair(PairId id) {
-        return outputPairs.stream().filter(pair -> pair.id().equals(id)).findFirst();
+        return outputPairs().stream().filter(pair -> pair.id().equals(id)).findFirst();
+    }
+
+    public Optional<StereoPair> pair(PairId id) {
+        return pairs.stream().filter(pair -> pair.id().equals(id)).findFirst();
+    }
+
+    public List<StereoPair> outputPairs() {
+        return pairs(Port.Direction.OUT);
+    }
+
+    public List<StereoPair> inputPairs() {
+        return pairs(Port.Direction.IN);
+    }
+
+    private List<StereoPair> pairs(Port.Direction direction) {
+        return pairs.stream()
+                .filter(pair -> port(pair.left())
+                        .filter(port -> port.direction() == direction)
+                        .isPresent())
+                .toList();
+    }
+
+    /** A pair's sockets as the maker numbered them: "Line out 3, 4". */
+    public String panelName(StereoPair pair) {
+        String left = port(pair.left()).map(Port::panelName).orElse(pair.left().value());
+        String right =
+                port(pair.right()).map(Port::panelName).orElse(pair.right().value());
+        int shared = 0;
+        while (shared < Math.min(left.length(), right.length()) && left.charAt(shared) == right.charAt(shared)) {
+            shared++;
+        }
+        int word = left.substring(0, shared).lastIndexOf(' ') + 1;
+        return word == 0 ? left + ", " + right : left + ", " + right.substring(word);
+    }
+
+    /** Whether a port is there and not hidden. */
+    public boolean isOffered(Port port) {
+        return !port.hidden() && !device(port.device()).retired();
+    }
+
+    /** The mic of the locker that a line of an input list speaks of: the longest name that occurs in it. */
+    public Optional<Mic> micIn(String words) {
+        String said = words.toLowerCase(Locale.ROOT);
+        return mics.stream()
+                .filter(mic -> said.contains(mic.name().toLowerCase(Locale.ROOT)))
+                .max(Comparator.comparingInt(mic -> mic.name().length()));
     }
 
     public Optional<StereoPair> mainSpeakers() {
-        return outputPairs.stream()
+        return outputPairs().stream()
                 .filter(pair -> pair.feeds() == StereoPair.Feeds.MAIN_SPEAKERS)
                 .findFirst();
     }
@@ -46,11 +137,11 @@ public record Rig(
                 .orElseThrow(() -> new IllegalArgumentException("There is no device " + id + " in " + name + "."));
     }
 
-    /** The interface that the engine runs on; it leads the clock. */
+    /** The interface that the engine runs on: the one that leads the clock, else the first. */
     public Optional<Device> leadingInterface() {
         return devices.stream()
-                .filter(device -> device.kind() == Device.Kind.INTERFACE)
-                .findFirst();
+                .filter(device -> device.kind() == Device.Kind.INTERFACE && !device.retired())
+                .min(Comparator.comparing(device -> device.clock() != Device.Clock.LEADS));
     }
 
     /** The interface's inputs in the order of the engine's channels. */
@@ -75,15 +166,23 @@ public record Rig(
 
     /** The last port a signal reaches when it enters here and follows the ties. */
     public PortId followTies(PortId entry) {
+        if (runsInACircle(entry)) {
+            throw new IllegalStateException("The ties from " + entry + " run in a circle.");
+        }
         PortId at = entry;
-        for (int step = 0; step <= ties.size(); step++) {
-            Optional<PortId> next = tiedTo(at);
-            if (next.isEmpty()) {
-                return at;
-            }
+        for (Optional<PortId> next = tiedTo(at); next.isPresent(); next = tiedTo(at)) {
             at = next.get();
         }
-        throw new IllegalStateException("The ties from " + entry + " run in a circle.");
+        return at;
+    }
+
+    /** Whether a signal that leaves here comes back to where it has been. */
+    public boolean runsInACircle(PortId from) {
+        Optional<PortId> at = Optional.of(from);
+        for (int step = 0; step <= ties.size() && at.isPresent(); step++) {
+            at = tiedTo(at.get());
+        }
+        return at.isPresent();
     }
 
     /** The engine's channel at which a signal that enters here arrives; empty if no tie leads to the interface. */

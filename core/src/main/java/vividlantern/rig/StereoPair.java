@@ -1,7 +1,12 @@
 package vividlantern.rig;
 
-/** Two outputs that belong together, and what hangs on them. */
-public record StereoPair(PairId id, String houseLabel, String panelName, PortId left, PortId right, Feeds feeds) {
+/**
+ * Two inputs or two outputs that belong together. Each stays free alone.
+ *
+ * @param houseLabel what both together are called; left and right have their ports' labels
+ * @param feeds what hangs on a pair of outputs; nothing for inputs
+ */
+public record StereoPair(PairId id, String houseLabel, PortId left, PortId right, Feeds feeds) implements RigPart {
 
     public enum Feeds {
         MAIN_SPEAKERS,
@@ -10,5 +15,13 @@ public record StereoPair(PairId id, String houseLabel, String panelName, PortId 
         ENGINEER,
         ROOM_SPEAKER,
         NOTHING
+    }
+
+    public StereoPair labelled(String newLabel) {
+        return new StereoPair(id, newLabel, left, right, feeds);
+    }
+
+    public StereoPair feeding(Feeds newFeeds) {
+        return new StereoPair(id, houseLabel, left, right, newFeeds);
     }
 }

@@ -1,4 +1,4 @@
 package vividlantern.rig;
 
 /** One fixed cable, from the port where a signal leaves to the port where it goes on. */
-public record Tie(PortId from, PortId to) {}
+public record Tie(PortId from, PortId to) implements RigPart {}

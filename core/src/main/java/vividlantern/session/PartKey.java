@@ -15,7 +15,8 @@ public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
         INPUT("input"),
         TRACK("track"),
         CUE("cue"),
-        SEND("send");
+        SEND("send"),
+        ACKNOWLEDGEMENT("acknowledgement");
 
         private final String word;
 
@@ -46,6 +47,10 @@ public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
 
     public static PartKey of(MarkerId id) {
         return new PartKey(Kind.MARKER, id.value());
+    }
+
+    public static PartKey of(Acknowledgement acknowledgement) {
+        return new PartKey(Kind.ACKNOWLEDGEMENT, acknowledgement.key());
     }
 
     public static PartKey of(CueId cue, TrackId track) {

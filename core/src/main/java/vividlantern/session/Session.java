@@ -34,7 +34,8 @@ public record Session(
         List<Cue> cues,
         ClickPattern click,
         TempoMap tempoMap,
-        List<Marker> markers) {
+        List<Marker> markers,
+        List<Acknowledgement> acknowledgements) {
 
     public Session {
         performers = sorted(
@@ -57,6 +58,7 @@ public record Session(
                 markers,
                 Comparator.comparingInt(Marker::bar)
                         .thenComparing(marker -> marker.id().value()));
+        acknowledgements = sorted(acknowledgements, Comparator.comparing(Acknowledgement::key));
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -87,6 +89,7 @@ public record Session(
                 List.of(),
                 click,
                 TempoMap.steady(120, 4, 4),
+                List.of(),
                 List.of());
     }
 
@@ -163,6 +166,10 @@ public record Session(
         return with(draft -> draft.markers = all);
     }
 
+    public Session withAcknowledgements(List<Acknowledgement> all) {
+        return with(draft -> draft.acknowledgements = all);
+    }
+
     private Session with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -183,7 +190,8 @@ public record Session(
                 draft.cues,
                 draft.click,
                 draft.tempoMap,
-                draft.markers);
+                draft.markers,
+                draft.acknowledgements);
     }
 
     /** A session while one thing of it is changed; it never leaves this class. */
@@ -197,6 +205,7 @@ public record Session(
         private ClickPattern click;
         private TempoMap tempoMap;
         private List<Marker> markers;
+        private List<Acknowledgement> acknowledgements;
 
         private Draft(Session session) {
             revision = session.revision;
@@ -208,6 +217,7 @@ public record Session(
             click = session.click;
             tempoMap = session.tempoMap;
             markers = session.markers;
+            acknowledgements = session.acknowledgements;
         }
     }
 

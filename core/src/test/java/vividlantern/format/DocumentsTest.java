@@ -36,7 +36,7 @@ public class DocumentsTest {
 
     @Test
     public void partsComeBackAsTheyWereTheMissingOnesToo() {
-        var changed = Parts.changed(RandomSessions.session(1), RandomSessions.blank());
+        var changed = Parts.OF_SESSION.changed(RandomSessions.session(1), RandomSessions.blank());
         assertThat(changed.values()).contains(Optional.empty());
         assertThat(Documents.readParts(Documents.writeParts(changed))).isEqualTo(changed);
     }

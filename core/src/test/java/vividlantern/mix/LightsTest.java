@@ -16,7 +16,6 @@ import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
@@ -32,32 +31,14 @@ public class LightsTest {
 
     @BeforeMethod
     public void begin() {
-        Input input = new Input(
-                new InputId("fiddle"),
-                1,
-                "Fiddle",
-                Optional.empty(),
-                "",
-                PhantomWish.OFF,
-                Optional.of(new PortId("in-3")),
-                0,
-                "");
+        Input input = Input.of(new InputId("fiddle"), 1, "Fiddle").patchedTo(Optional.of(new PortId("in-3")));
         Cue cue = Cue.empty(new CueId("cue"), 1, "Cue")
                 .outTo(Optional.of(new PairId("phones-2")))
                 .at(Decibels.of(-6))
                 .withSend(FIDDLE, send -> send.at(Decibels.of(-20)));
         session = RandomSessions.blank()
                 .plus(input)
-                .plus(new Input(
-                        new InputId("spare"),
-                        2,
-                        "Spare",
-                        Optional.empty(),
-                        "",
-                        PhantomWish.OFF,
-                        Optional.empty(),
-                        0,
-                        ""))
+                .plus(Input.of(new InputId("spare"), 2, "Spare"))
                 .plus(Track.forInputs(FIDDLE, 5, "Fiddle", 1, List.of(Feed.from(input.id())))
                         .heard(Hear.ALWAYS)
                         .trimmed(Decibels.of(6))

@@ -9,17 +9,20 @@ import java.util.OptionalLong;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.history.History;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.History;
 import vividlantern.session.edit.MuteSend;
 import vividlantern.session.edit.SetCueLevel;
 import vividlantern.session.edit.SetCueOutput;
@@ -97,18 +100,18 @@ public class RampsTest {
         Session muted = new MuteSend(CUE, TRACK, true).applyTo(loud, RandomSessions.RIG);
         assertRisesGently(louderSide(
                 MixRun.of(muted).then(CHANGE, loud).constant(INPUT, 2 * RATE).run(480)));
-        History history = new History(List.of());
-        History.Outcome fallen = history.change(
+        var history = new History<Session, PartKey, Part>(Parts.OF_SESSION, List.of());
+        var fallen = Edit.make(
+                List.of(new SetSendLevel(CUE, TRACK, Decibels.OFF)),
                 loud,
                 RandomSessions.RIG,
+                history,
                 "me",
                 "",
-                List.of(new SetSendLevel(CUE, TRACK, Decibels.OFF)),
                 OptionalLong.empty());
         history.accept(fallen);
-        Session undone =
-                history.undo(fallen.session(), RandomSessions.RIG, "me").session();
-        assertRisesGently(louderSide(MixRun.of(fallen.session())
+        Session undone = history.undo(fallen.whole(), "me").whole();
+        assertRisesGently(louderSide(MixRun.of(fallen.whole())
                 .then(CHANGE, undone)
                 .constant(INPUT, 2 * RATE)
                 .run(480)));

@@ -55,7 +55,7 @@ public class PatchTest {
             Session counted;
             try {
                 counted = countUp(session, selected);
-            } catch (vividlantern.session.edit.Refused noRoom) {
+            } catch (vividlantern.history.Refused noRoom) {
                 continue;
             }
             Set<PortId> used = new HashSet<>();

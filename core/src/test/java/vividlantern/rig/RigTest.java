@@ -62,32 +62,36 @@ public class RigTest {
     private static Rig rig(List<Tie> ties) {
         Port.GainRange gain = new Port.GainRange(0, 60, 1);
         List<Port> ports = List.of(
-                port("wall-1", "wall", Port.GainRange.NONE),
-                port("pre-1", "pre", gain),
-                port("lonely", "wall", Port.GainRange.NONE),
-                port("in-1", "box", Port.GainRange.NONE),
-                port("in-2", "box", gain));
-        Device box = new Device("box", "Box", Device.Kind.INTERFACE, 20, LatencyProfile.NONE);
-        Device pre = new Device("pre", "Pre", Device.Kind.PREAMP, 0, LatencyProfile.NONE);
-        Device wall = new Device("wall", "Wall", Device.Kind.WALL_BOX, 0, LatencyProfile.NONE);
-        return new Rig(new RigId("r"), "R", 20, List.of(box, pre, wall), ports, ties, List.of());
+                port("wall-1", "wall", 1, Port.GainRange.NONE),
+                port("pre-1", "pre", 1, gain),
+                port("lonely", "wall", 2, Port.GainRange.NONE),
+                port("in-1", "box", 1, Port.GainRange.NONE),
+                port("in-2", "box", 2, gain));
+        Device box = new Device(
+                "box", 1, "Box", Device.Kind.INTERFACE, 20, LatencyProfile.NONE, Device.Clock.LEADS, 0, false);
+        Device pre =
+                new Device("pre", 2, "Pre", Device.Kind.PREAMP, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false);
+        Device wall = new Device(
+                "wall", 3, "Wall", Device.Kind.WALL_BOX, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false);
+        return new Rig(new RigId("r"), 0, "R", 20, List.of(box, pre, wall), ports, ties, List.of(), List.of());
     }
 
     private static Tie tie(String from, String to) {
         return new Tie(new PortId(from), new PortId(to));
     }
 
-    private static Port port(String id, String device, Port.GainRange gain) {
+    private static Port port(String id, String device, int number, Port.GainRange gain) {
         return new Port(
                 new PortId(id),
                 device,
                 Port.Direction.IN,
-                1,
+                number,
                 id,
                 id,
                 Set.of(Port.Signal.MIC),
                 false,
                 "",
+                0,
                 gain,
                 true,
                 false);

@@ -76,16 +76,12 @@ public final class LowWater {
 
     private static Input input(
             int number, String source, String performer, String mic, PhantomWish phantom, String port, double gainDb) {
-        return new Input(
-                new InputId(Ids.fresh(source, taken -> false)),
-                number,
-                source,
-                performer.isEmpty() ? Optional.empty() : Optional.of(new PerformerId(performer)),
-                mic,
-                phantom,
-                Optional.of(new PortId(port)),
-                gainDb,
-                "");
+        return Input.of(new InputId(Ids.fresh(source, taken -> false)), number, source)
+                .playedBy(performer.isEmpty() ? Optional.empty() : Optional.of(new PerformerId(performer)))
+                .through(mic)
+                .powered(phantom)
+                .patchedTo(Optional.of(new PortId(port)))
+                .amplified(gainDb);
     }
 
     private static List<Track> tracks(List<Input> inputs) {

@@ -2,9 +2,12 @@ package vividlantern.sim;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Mic.Kind;
+import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.Port.Direction;
@@ -35,97 +38,49 @@ public final class Saltworks {
     public static Rig rig() {
         List<Port> ports = new ArrayList<>();
         List<Tie> ties = new ArrayList<>();
-        for (int n = 1; n <= 8; n++) {
-            ports.add(new Port(
-                    new PortId("wall-" + n),
-                    "wall-box",
-                    Direction.IN,
-                    n,
-                    "Socket " + n,
-                    "Wall " + n,
-                    Set.of(Signal.MIC, Signal.LINE),
-                    false,
-                    "",
-                    GainRange.NONE,
-                    false,
-                    false));
-            ties.add(new Tie(new PortId("wall-" + n), new PortId("harbour-in-" + n)));
-        }
-        for (int n = 1; n <= 2; n++) {
-            ports.add(new Port(
-                    new PortId("old-pilot-" + n),
-                    "old-pilot",
-                    Direction.IN,
-                    n,
-                    "Valve input " + n,
-                    "Old Pilot " + n,
-                    Set.of(Signal.MIC),
-                    n == 1,
-                    "",
-                    PILOT_GAIN,
-                    false,
-                    false));
-            ties.add(new Tie(new PortId("old-pilot-" + n), new PortId("harbour-in-" + (8 + n))));
-        }
-        for (int n = 1; n <= 8; n++) {
-            ports.add(new Port(
-                    new PortId("skerry-" + n),
-                    "skerry",
-                    Direction.IN,
-                    n,
-                    "Mic input " + n,
-                    "Skerry " + n,
-                    Set.of(Signal.MIC),
-                    true,
-                    "",
-                    SKERRY_GAIN,
-                    true,
-                    false));
-            ties.add(new Tie(new PortId("skerry-" + n), new PortId("harbour-optical-" + n)));
-        }
         for (int n = 1; n <= 16; n++) {
             ports.add(harbourInput(n));
         }
         for (int n = 1; n <= 8; n++) {
-            ports.add(new Port(
-                    new PortId("harbour-optical-" + n),
+            ports.add(plain(
+                    "harbour-optical-" + n,
                     "harbour",
-                    Direction.IN,
                     16 + n,
                     "Optical in " + n,
                     "Harbour optical " + n,
-                    Set.of(Signal.DIGITAL),
-                    false,
-                    "",
-                    GainRange.NONE,
-                    false,
-                    false));
+                    Signal.DIGITAL));
+            ports.add(preamp("skerry-" + n, "skerry", n, "Mic input " + n, "Skerry " + n, true, SKERRY_GAIN, true));
+            ties.add(tie("skerry-" + n, "harbour-optical-" + n));
+            ports.add(socket(n));
+            ties.add(tie("wall-" + n, "harbour-in-" + n));
+        }
+        for (int n = 1; n <= 2; n++) {
+            ports.add(preamp(
+                    "old-pilot-" + n, "old-pilot", n, "Valve input " + n, "Old Pilot " + n, n == 1, PILOT_GAIN, false));
+            ties.add(tie("old-pilot-" + n, "harbour-in-" + (8 + n)));
+            ports.add(plain("dinghy-in-" + n, "dinghy", n, "Input " + n, "Dinghy " + n, Signal.LINE));
+            ports.add(output("dinghy-out-" + n, "dinghy", n, "Output " + n, "Dinghy out " + n));
         }
         for (int n = 1; n <= 14; n++) {
-            ports.add(new Port(
-                    new PortId("harbour-out-" + n),
-                    "harbour",
-                    Direction.OUT,
-                    n,
-                    "Line out " + n,
-                    "Harbour out " + n,
-                    Set.of(Signal.LINE),
-                    false,
-                    "",
-                    GainRange.NONE,
-                    false,
-                    false));
+            ports.add(output("harbour-out-" + n, "harbour", n, "Out " + n, "Harbour out " + n));
         }
+        addHeadphoneAmp("a", 4, 3, ports, ties);
+        addHeadphoneAmp("b", 4, 5, ports, ties);
+        addHeadphoneAmp("c", 1, 7, ports, ties);
         return new Rig(
                 new RigId("saltworks"),
+                0,
                 "Saltworks",
                 21,
                 List.of(
-                        new Device(
-                                "harbour", "Harbour 16", Device.Kind.INTERFACE, 20, new LatencyProfile(33, 24, 24, 29)),
-                        new Device("skerry", "Skerry 8", Device.Kind.EXPANDER, 18, LatencyProfile.NONE),
-                        new Device("old-pilot", "Old Pilot", Device.Kind.PREAMP, 0, LatencyProfile.NONE),
-                        new Device("wall-box", "Wall box", Device.Kind.WALL_BOX, 0, LatencyProfile.NONE)),
+                        converters("harbour", 1, "Harbour 16", Device.Kind.INTERFACE, 20, Device.Clock.LEADS, 0),
+                        converters("skerry", 2, "Skerry 8", Device.Kind.EXPANDER, 18, Device.Clock.FOLLOWS, 0),
+                        box("old-pilot", 3, "Old Pilot", Device.Kind.PREAMP),
+                        box("wall-box", 4, "Wall box", Device.Kind.WALL_BOX),
+                        converters("dinghy", 5, "Dinghy 2", Device.Kind.INTERFACE, 18, Device.Clock.OWN, 11),
+                        box("buoy-a", 6, "Buoy A", Device.Kind.HEADPHONE_AMP),
+                        box("buoy-b", 7, "Buoy B", Device.Kind.HEADPHONE_AMP),
+                        box("buoy-c", 8, "Buoy C", Device.Kind.HEADPHONE_AMP)),
                 ports,
                 ties,
                 List.of(
@@ -135,7 +90,104 @@ public final class Saltworks {
                         pair(7, "Buoy C, booth", Feeds.HEADPHONES),
                         pair(9, "Live room speaker", Feeds.ROOM_SPEAKER),
                         pair(11, "Engineer's headphones", Feeds.ENGINEER),
-                        pair(13, "Second speakers", Feeds.SECOND_SPEAKERS)));
+                        pair(13, "Second speakers", Feeds.SECOND_SPEAKERS),
+                        new StereoPair(
+                                new PairId("skerry-7-8"),
+                                "Room pair",
+                                new PortId("skerry-7"),
+                                new PortId("skerry-8"),
+                                Feeds.NOTHING)),
+                locker());
+    }
+
+    private static List<vividlantern.rig.Mic> locker() {
+        return List.of(
+                mic("wren", "Wren L", Kind.LARGE_CONDENSER, 2, 20, "XLR"),
+                mic("heron", "Heron V", Kind.LARGE_CONDENSER, 1, 18, "XLR"),
+                mic("tern", "Tern S", Kind.SMALL_CONDENSER, 4, 11, "XLR"),
+                mic("dunlin", "Dunlin R", Kind.RIBBON, 2, 2.6, "XLR"),
+                mic("gannet", "Gannet D", Kind.DYNAMIC, 3, 2.2, "XLR"),
+                mic("limpet", "Limpet", Kind.PASSIVE_DI, 2, 0, "XLR"),
+                mic("cockle", "Cockle", Kind.ACTIVE_DI, 1, 0, "XLR"));
+    }
+
+    private static vividlantern.rig.Mic mic(
+            String id, String name, Kind kind, int count, double sensitivity, String connector) {
+        return new vividlantern.rig.Mic(new MicId(id), name, kind, count, sensitivity, connector);
+    }
+
+    private static Device converters(
+            String id,
+            int position,
+            String name,
+            Device.Kind kind,
+            double fullScaleDbu,
+            Device.Clock clock,
+            double ppm) {
+        LatencyProfile latency =
+                kind == Device.Kind.INTERFACE ? new LatencyProfile(33, 24, 24, 29) : LatencyProfile.NONE;
+        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, ppm, false);
+    }
+
+    private static Device box(String id, int position, String name, Device.Kind kind) {
+        return new Device(id, position, name, kind, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false);
+    }
+
+    private static void addHeadphoneAmp(String letter, int outlets, int fedFrom, List<Port> ports, List<Tie> ties) {
+        String device = "buoy-" + letter;
+        String name = "Buoy " + letter.toUpperCase(Locale.ROOT);
+        for (int side = 0; side < 2; side++) {
+            String id = device + "-in-" + (side + 1);
+            String word = side == 0 ? "left" : "right";
+            ports.add(plain(id, device, side + 1, "Stereo in " + word, name + " " + word, Signal.LINE));
+            ties.add(tie("harbour-out-" + (fedFrom + side), id));
+        }
+        for (int n = 1; n <= outlets; n++) {
+            ports.add(output(device + "-out-" + n, device, n, "Outlet " + n, name + " outlet " + n));
+        }
+    }
+
+    private static Tie tie(String from, String to) {
+        return new Tie(new PortId(from), new PortId(to));
+    }
+
+    private static Port plain(String id, String device, int number, String panel, String label, Signal takes) {
+        return port(id, device, Direction.IN, number, panel, label, Set.of(takes), false, "", 0, GainRange.NONE, false);
+    }
+
+    private static Port output(String id, String device, int number, String panel, String label) {
+        Set<Signal> line = Set.of(Signal.LINE);
+        return port(id, device, Direction.OUT, number, panel, label, line, false, "", 0, GainRange.NONE, false);
+    }
+
+    private static Port socket(int n) {
+        Set<Signal> takes = Set.of(Signal.MIC, Signal.LINE, Signal.INSTRUMENT);
+        String id = "wall-" + n;
+        return port(
+                id,
+                "wall-box",
+                Direction.IN,
+                n,
+                "Socket " + n,
+                "Wall " + n,
+                takes,
+                false,
+                "",
+                0,
+                GainRange.NONE,
+                false);
+    }
+
+    private static Port preamp(
+            String id,
+            String device,
+            int number,
+            String panel,
+            String label,
+            boolean phantom,
+            GainRange gain,
+            boolean remote) {
+        return port(id, device, Direction.IN, number, panel, label, Set.of(Signal.MIC), phantom, "", 0, gain, remote);
     }
 
     private static Port harbourInput(int n) {
@@ -143,9 +195,8 @@ public final class Saltworks {
         Set<Signal> takes = n <= 4
                 ? Set.of(Signal.MIC, Signal.LINE, Signal.INSTRUMENT)
                 : hasPreamp ? Set.of(Signal.MIC, Signal.LINE) : Set.of(Signal.LINE);
-        String bank = n <= 4 ? "1-4" : hasPreamp ? "5-8" : "";
-        return new Port(
-                new PortId("harbour-in-" + n),
+        return port(
+                "harbour-in-" + n,
                 "harbour",
                 Direction.IN,
                 n,
@@ -153,9 +204,38 @@ public final class Saltworks {
                 "Harbour " + n,
                 takes,
                 hasPreamp,
-                bank,
+                n <= 4 ? "1-4" : hasPreamp ? "5-8" : "",
+                hasPreamp ? 20 : 0,
                 hasPreamp ? HARBOUR_GAIN : GainRange.NONE,
-                hasPreamp,
+                hasPreamp);
+    }
+
+    private static Port port(
+            String id,
+            String device,
+            Direction direction,
+            int number,
+            String panel,
+            String label,
+            Set<Signal> takes,
+            boolean phantom,
+            String bank,
+            double padDb,
+            GainRange gain,
+            boolean remote) {
+        return new Port(
+                new PortId(id),
+                device,
+                direction,
+                number,
+                panel,
+                label,
+                takes,
+                phantom,
+                bank,
+                padDb,
+                gain,
+                remote,
                 false);
     }
 
@@ -163,7 +243,6 @@ public final class Saltworks {
         return new StereoPair(
                 new PairId("out-" + left + "-" + (left + 1)),
                 houseLabel,
-                "Out " + left + "-" + (left + 1),
                 new PortId("harbour-out-" + left),
                 new PortId("harbour-out-" + (left + 1)),
                 feeds);

@@ -1,10 +1,8 @@
 package vividlantern.session.edit;
 
-import java.util.Optional;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 
 /** Adds a row to the input list. It begins with no port, no mic and no +48 V. */
@@ -14,16 +12,7 @@ public record AddInput(InputId input, int number, String source) implements Edit
     public Session applyTo(Session session, Rig rig) {
         Rules.newId(input.value(), session.find(input).isPresent());
         Rules.freeNumber(session, number);
-        return session.plus(new Input(
-                input,
-                number,
-                Rules.text(source, "An input", "source"),
-                Optional.empty(),
-                "",
-                PhantomWish.OFF,
-                Optional.empty(),
-                0,
-                ""));
+        return session.plus(Input.of(input, number, Rules.text(source, "An input", "source")));
     }
 
     @Override

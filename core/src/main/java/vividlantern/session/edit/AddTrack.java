@@ -1,6 +1,7 @@
 package vividlantern.session.edit;
 
 import java.util.List;
+import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
 import vividlantern.session.Session;

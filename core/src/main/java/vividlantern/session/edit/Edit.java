@@ -1,7 +1,12 @@
 package vividlantern.session.edit;
 
 import java.util.List;
+import java.util.OptionalLong;
+import vividlantern.history.History;
+import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 
 /**
@@ -24,6 +29,12 @@ public sealed interface Edit
                 PatchInput,
                 SetInputGain,
                 SetInputNotes,
+                SetInputStand,
+                SetInputCable,
+                SetInputPlace,
+                SetInputLevel,
+                SetInputPad,
+                CutInput,
                 AddTrack,
                 RemoveTrack,
                 RenameTrack,
@@ -56,13 +67,28 @@ public sealed interface Edit
                 SetTempoMap,
                 SetMarker,
                 RemoveMarker,
-                RestoreParts {
+                Acknowledge,
+                TakeBackAcknowledgement {
 
     /** The session with this change made; the revision stays. */
     Session applyTo(Session session, Rig rig);
 
     /** What it does, in one line and in the user's words, told of the session before it. */
     String summary(Session session);
+
+    /** Makes edits, all or none, and writes them down. */
+    static History.Outcome<Session, PartKey, Part> make(
+            List<Edit> edits,
+            Session session,
+            Rig rig,
+            History<Session, PartKey, Part> history,
+            String person,
+            String gesture,
+            OptionalLong basedOn) {
+        Session changed = applyAll(edits, session, rig);
+        String summary = edits.isEmpty() ? "" : summarise(edits, session);
+        return history.change(session, changed, summary, person, gesture, basedOn);
+    }
 
     /** Applies edits in order, all or, if one is refused, none. */
     static Session applyAll(List<Edit> edits, Session session, Rig rig) {
@@ -78,7 +104,7 @@ public sealed interface Edit
     }
 
     /** What a list of edits does: the first one's words, and how many more there are. */
-    static String summarise(List<Edit> edits, Session session, Rig rig) {
+    static String summarise(List<Edit> edits, Session session) {
         String first = edits.get(0).summary(session);
         return edits.size() == 1 ? first : first + ", and " + (edits.size() - 1) + " more";
     }

@@ -1,5 +1,6 @@
 package vividlantern.session.edit;
 
+import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -128,7 +129,7 @@ final class Rules {
         boolean carriesMain = session.main().output().equals(Optional.of(id));
         if (carriesMain || pair.feeds() == StereoPair.Feeds.MAIN_SPEAKERS) {
             throw new Refused(
-                    pair.houseLabel() + " (" + pair.panelName()
+                    pair.houseLabel() + " (" + rig.panelName(pair)
                             + ") carries the main mix. Choose a pair that feeds headphones.",
                     "output");
         }

@@ -1,6 +1,7 @@
 package vividlantern.session.edit;
 
 import java.util.Optional;
+import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;

@@ -3,15 +3,18 @@ package vividlantern.session.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalLong;
 import java.util.Random;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.history.History;
 import vividlantern.session.CueId;
 import vividlantern.session.InputId;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.Parts;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
@@ -24,12 +27,12 @@ public class HistoryTest {
     private static final TrackId T0 = new TrackId("t0");
     private static final TrackId T1 = new TrackId("t1");
 
-    private History history;
+    private History<Session, PartKey, Part> history;
     private Session session;
 
     @BeforeMethod
     public void begin() {
-        history = new History(List.of());
+        history = new History<>(Parts.OF_SESSION, List.of());
         session = RandomSessions.session(7);
     }
 
@@ -52,7 +55,7 @@ public class HistoryTest {
             }
             assertThat(session.atRevision(0)).isEqualTo(first);
             for (int n = 0; n < made; n++) {
-                accept(history.redo(session, RandomSessions.RIG, "anna"));
+                accept(history.redo(session, "anna"));
             }
             assertThat(session.atRevision(0)).isEqualTo(last.atRevision(0));
         }
@@ -83,20 +86,13 @@ public class HistoryTest {
         change("anna", new SetFader(T0, Decibels.of(-1)));
         undo("anna");
         change("anna", new SetFader(T1, Decibels.of(-1)));
-        assertThatThrownBy(() -> history.redo(session, RandomSessions.RIG, "anna"))
-                .hasMessage("There is nothing of yours to make again.");
+        assertThatThrownBy(() -> history.redo(session, "anna")).hasMessage("There is nothing of yours to make again.");
     }
 
     @Test
     public void editsOfOneDragAreOneLine() {
         for (int step = 1; step <= 10; step++) {
-            accept(history.change(
-                    session,
-                    RandomSessions.RIG,
-                    "anna",
-                    "drag",
-                    List.of(new SetFader(T0, Decibels.of(-step))),
-                    OptionalLong.empty()));
+            make("anna", "drag", List.of(new SetFader(T0, Decibels.of(-step))), OptionalLong.empty());
         }
         assertThat(history.lines()).hasSize(1);
         assertThat(history.lines().get(0).summary()).isEqualTo("Track 0: fader \u221210.0 dB");
@@ -108,10 +104,9 @@ public class HistoryTest {
     public void theEngineerMayTakeBackAnyLine() {
         change("anna", new SetFader(T0, Decibels.of(-1)));
         change("ben", new SetFader(T1, Decibels.of(-2)));
-        accept(history.undo(session, RandomSessions.RIG, "engineer", 1));
+        accept(history.undo(session, "engineer", 1));
         assertThat(session.find(T0)).isEqualTo(RandomSessions.session(7).find(T0));
-        assertThatThrownBy(() -> history.undo(session, RandomSessions.RIG, "engineer", 1))
-                .hasMessageContaining("Line 1");
+        assertThatThrownBy(() -> history.undo(session, "engineer", 1)).hasMessageContaining("Line 1");
     }
 
     @Test
@@ -120,9 +115,8 @@ public class HistoryTest {
         change("anna", new SetFader(T0, Decibels.of(-1)));
         List<Edit> same = List.of(new SetFader(T0, Decibels.of(-9)));
         List<Edit> other = List.of(new SetFader(T1, Decibels.of(-9)));
-        assertThatThrownBy(() -> history.change(session, RandomSessions.RIG, "ben", "", same, OptionalLong.of(seen)))
-                .hasMessageContaining("Track 0: fader");
-        accept(history.change(session, RandomSessions.RIG, "ben", "", other, OptionalLong.of(seen)));
+        assertThatThrownBy(() -> make("ben", "", same, OptionalLong.of(seen))).hasMessageContaining("Track 0: fader");
+        make("ben", "", other, OptionalLong.of(seen));
     }
 
     @Test
@@ -169,16 +163,19 @@ public class HistoryTest {
     }
 
     private void change(String person, Edit edit) {
-        accept(history.change(
-                session, RandomSessions.RIG, person, "", new ArrayList<>(List.of(edit)), OptionalLong.empty()));
+        make(person, "", List.of(edit), OptionalLong.empty());
+    }
+
+    private void make(String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
+        accept(Edit.make(edits, session, RandomSessions.RIG, history, person, gesture, basedOn));
     }
 
     private void undo(String person) {
-        accept(history.undo(session, RandomSessions.RIG, person));
+        accept(history.undo(session, person));
     }
 
-    private void accept(History.Outcome outcome) {
+    private void accept(History.Outcome<Session, PartKey, Part> outcome) {
         history.accept(outcome);
-        session = outcome.session();
+        session = outcome.whole();
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vividlantern.engine.Rendering;
 import vividlantern.format.MidiTempo;
 import vividlantern.format.WavWriter;
+import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -26,7 +27,6 @@ import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.edit.Refused;
 import vividlantern.sim.StandInStudio;
 
 /** What a session sounds like and what it counts by, as files. */

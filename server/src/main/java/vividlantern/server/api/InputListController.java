@@ -16,13 +16,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.format.InputListCsv;
 import vividlantern.format.InputListImport;
+import vividlantern.history.Refused;
 import vividlantern.patch.CountUp;
 import vividlantern.server.desk.Desk;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.Refused;
 
 /** The input list as a file, and what is done to many of its rows at once. What it proposes are edits to be sent back. */
 @RestController

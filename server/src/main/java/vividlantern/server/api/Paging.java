@@ -1,6 +1,6 @@
 package vividlantern.server.api;
 
-import vividlantern.session.edit.Refused;
+import vividlantern.history.Refused;
 
 /** The bounds of a list's pages. */
 final class Paging {

@@ -21,8 +21,8 @@ import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import vividlantern.history.Refused;
 import vividlantern.server.desk.NotFound;
-import vividlantern.session.edit.Refused;
 
 /** Answers everything that cannot be done with a sentence a person can act on, as RFC 9457 lays it out. */
 @RestControllerAdvice

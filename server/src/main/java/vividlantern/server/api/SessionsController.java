@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.history.LogEntry;
+import vividlantern.history.Refused;
 import vividlantern.mix.GuardCeiling;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Rig;
@@ -22,8 +24,6 @@ import vividlantern.server.live.LiveRig;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.LogEntry;
-import vividlantern.session.edit.Refused;
 
 /** Sessions and the changes made to them. A person is a browser, by the random id it keeps and sends along. */
 @RestController

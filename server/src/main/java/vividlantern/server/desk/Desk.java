@@ -10,6 +10,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import vividlantern.history.History;
+import vividlantern.history.LogEntry;
+import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
@@ -19,9 +22,6 @@ import vividlantern.session.Ids;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.History;
-import vividlantern.session.edit.LogEntry;
-import vividlantern.session.edit.Refused;
 
 /**
  * The open sessions. A change is made here and nowhere else: tried, stored, and only then published to whoever follows

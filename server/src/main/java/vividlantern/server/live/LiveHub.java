@@ -17,6 +17,7 @@ import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
 import org.springframework.web.util.UriComponentsBuilder;
 import vividlantern.format.Documents;
+import vividlantern.history.Refused;
 import vividlantern.mix.Ballistics;
 import vividlantern.mix.Lights;
 import vividlantern.mix.Meters;
@@ -28,7 +29,6 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.edit.Refused;
 
 /** Tells every page that follows a session what changes in it, what is happening, how loud things are and what sounds. */
 @Component
@@ -92,7 +92,7 @@ public class LiveHub extends TextWebSocketHandler {
         told.put("revision", change.after().revision());
         Map<String, Object> changed = new LinkedHashMap<>();
         for (Map.Entry<PartKey, ?> entry :
-                Parts.changed(change.before(), change.after()).entrySet()) {
+                Parts.OF_SESSION.changed(change.before(), change.after()).entrySet()) {
             changed.put(entry.getKey().toString(), ((Optional<?>) entry.getValue()).orElse(null));
         }
         told.put("changed", changed);

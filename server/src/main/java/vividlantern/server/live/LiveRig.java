@@ -9,6 +9,7 @@ import vividlantern.engine.Engine;
 import vividlantern.engine.Transport;
 import vividlantern.engine.WantedPreamps;
 import vividlantern.hardware.AudioDevice;
+import vividlantern.history.Refused;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
@@ -21,7 +22,6 @@ import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TempoCurve;
-import vividlantern.session.edit.Refused;
 import vividlantern.sim.StandInStudio;
 
 /**

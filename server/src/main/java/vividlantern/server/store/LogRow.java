@@ -13,7 +13,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.OptionalLong;
 import vividlantern.format.Documents;
-import vividlantern.session.edit.LogEntry;
+import vividlantern.history.LogEntry;
 
 /** A line of a session's log, with the edits as they came and the touched parts before and after. */
 @Entity

@@ -10,6 +10,8 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
+import vividlantern.history.History;
+import vividlantern.history.LogEntry;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.session.ClickPattern;
@@ -27,8 +29,6 @@ import vividlantern.session.Settings;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.History;
-import vividlantern.session.edit.LogEntry;
 
 /** Reads and writes sessions, their logs and rigs. Each method is one transaction: it is stored whole or not at all. */
 @Repository
@@ -127,7 +127,7 @@ public class Store {
         row.take(session.click());
         row.take(session.tempoMap());
         entities.persist(row);
-        Parts.of(session).forEach((key, part) -> write(row, key, part));
+        Parts.OF_SESSION.parts(session).forEach((key, part) -> write(row, key, part));
         changes.incrementAndGet();
     }
 
@@ -136,7 +136,7 @@ public class Store {
         Session after = outcome.session();
         SessionRow row = entities.find(SessionRow.class, after.id().value());
         row.revision = after.revision();
-        SortedMap<PartKey, Optional<Part>> changed = Parts.changed(before, after);
+        SortedMap<PartKey, Optional<Part>> changed = Parts.OF_SESSION.changed(before, after);
         changed.forEach((key, part) -> part.ifPresent(present -> write(row, key, present)));
         SortedMap<PartKey, Optional<Part>> backwards = new TreeMap<>(Collections.reverseOrder());
         backwards.putAll(changed);

@@ -1,28 +1,26 @@
-package vividlantern.session.edit;
+package vividlantern.history;
 
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import vividlantern.session.Part;
-import vividlantern.session.PartKey;
 
 /**
- * A line of a session's log: who changed what, with the touched parts before and after.
+ * A line of a log: who changed what, with the touched parts before and after.
  *
  * @param number its place in the log, from 1
- * @param revision the session's revision after it
+ * @param revision the revision of the whole after it
  * @param gesture the drag it belongs to, or "" for none
  * @param of the line that this one takes back or makes again; empty for a change
  * @param state whether a change stands, is taken back, or is taken back for good
  */
-public record LogEntry(
+public record LogEntry<K, P>(
         long number,
         long revision,
         String person,
         String gesture,
         String summary,
-        Map<PartKey, Optional<Part>> before,
-        Map<PartKey, Optional<Part>> after,
+        Map<K, Optional<P>> before,
+        Map<K, Optional<P>> after,
         OptionalLong of,
         State state) {
 
@@ -42,7 +40,7 @@ public record LogEntry(
         return of.isEmpty();
     }
 
-    LogEntry in(State newState) {
-        return new LogEntry(number, revision, person, gesture, summary, before, after, of, newState);
+    LogEntry<K, P> in(State newState) {
+        return new LogEntry<>(number, revision, person, gesture, summary, before, after, of, newState);
     }
 }

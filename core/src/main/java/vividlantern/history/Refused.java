@@ -1,4 +1,4 @@
-package vividlantern.session.edit;
+package vividlantern.history;
 
 /** A change that cannot be made, with a sentence for the person who wanted it and the field it is about. */
 public final class Refused extends RuntimeException {
@@ -17,7 +17,7 @@ public final class Refused extends RuntimeException {
     }
 
     /** The same refusal, of a field of something that stands within a greater whole. */
-    Refused within(String place) {
+    public Refused within(String place) {
         return new Refused(getMessage(), field.isEmpty() ? place : place + "/" + field);
     }
 }

@@ -1,4 +1,4 @@
-package vividlantern.session.edit;
+package vividlantern.history;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -9,53 +9,50 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.TreeMap;
-import vividlantern.rig.Rig;
-import vividlantern.session.Part;
-import vividlantern.session.PartKey;
-import vividlantern.session.Parts;
-import vividlantern.session.Session;
 
 /**
- * A session's log and the undo it gives each person. Everybody takes back their own last change, refused if somebody
+ * The log of a whole and the undo it gives each person. Everybody takes back their own last change, refused if somebody
  * touched the same parts since; the engineer may take back any line. Edits of one drag are one line.
  *
  * <p>Asking gives an {@link Outcome} and changes nothing; once it is stored, {@link #accept} makes it part of the log.
  */
-public final class History {
+public final class History<W, K extends Comparable<K>, P> {
 
     /**
      * What a request leads to.
      *
      * @param lines new log lines and older ones whose state changed; none if nothing changed
      */
-    public record Outcome(Session session, List<LogEntry> lines) {
+    public record Outcome<W, K, P>(W whole, List<LogEntry<K, P>> lines) {
 
         public boolean changesNothing() {
             return lines.isEmpty();
         }
     }
 
-    private final NavigableMap<Long, LogEntry> log = new TreeMap<>();
-    private final Map<String, NavigableMap<Long, LogEntry>> byPerson = new HashMap<>();
+    private final Anatomy<W, K, P> anatomy;
+    private final NavigableMap<Long, LogEntry<K, P>> log = new TreeMap<>();
+    private final Map<String, NavigableMap<Long, LogEntry<K, P>>> byPerson = new HashMap<>();
     /** Each person's changes that are taken back and can be made again. */
-    private final Map<String, NavigableMap<Long, LogEntry>> undone = new HashMap<>();
+    private final Map<String, NavigableMap<Long, LogEntry<K, P>>> undone = new HashMap<>();
 
-    public History(List<LogEntry> stored) {
+    public History(Anatomy<W, K, P> anatomy, List<LogEntry<K, P>> stored) {
+        this.anatomy = anatomy;
         stored.forEach(this::put);
     }
 
-    public List<LogEntry> lines() {
+    public List<LogEntry<K, P>> lines() {
         return List.copyOf(log.values());
     }
 
-    public void accept(Outcome outcome) {
+    public void accept(Outcome<W, K, P> outcome) {
         outcome.lines().forEach(this::put);
     }
 
-    private void put(LogEntry line) {
+    private void put(LogEntry<K, P> line) {
         log.put(line.number(), line);
         byPerson.computeIfAbsent(line.person(), person -> new TreeMap<>()).put(line.number(), line);
-        NavigableMap<Long, LogEntry> open = undone.computeIfAbsent(line.person(), person -> new TreeMap<>());
+        NavigableMap<Long, LogEntry<K, P>> open = undone.computeIfAbsent(line.person(), person -> new TreeMap<>());
         if (line.state() == LogEntry.State.UNDONE) {
             open.put(line.number(), line);
         } else {
@@ -63,36 +60,31 @@ public final class History {
         }
     }
 
-    private NavigableMap<Long, LogEntry> linesOf(String person) {
+    private NavigableMap<Long, LogEntry<K, P>> linesOf(String person) {
         return byPerson.getOrDefault(person, Collections.emptyNavigableMap());
     }
 
     /**
-     * Makes edits, all or none.
+     * Writes down a change that was made.
      *
-     * @param basedOn the revision they were made on; refused if somebody else changed one of the same parts since
+     * @param basedOn the revision it was made on; refused if somebody else changed one of the same parts since
      */
-    public Outcome change(
-            Session session, Rig rig, String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
-        if (edits.isEmpty()) {
-            return new Outcome(session, List.of());
-        }
-        Session changed = Edit.applyAll(edits, session, rig);
-        Map<PartKey, Optional<Part>> after = Parts.changed(session, changed);
+    public Outcome<W, K, P> change(
+            W was, W changed, String summary, String person, String gesture, OptionalLong basedOn) {
+        Map<K, Optional<P>> after = anatomy.changed(was, changed);
         if (after.isEmpty()) {
-            return new Outcome(session, List.of());
+            return new Outcome<>(was, List.of());
         }
         basedOn.ifPresent(revision -> requireUntouched(after, revision, person));
-        Map<PartKey, Optional<Part>> before = asIn(session, after);
-        long revision = session.revision() + 1;
-        String summary = Edit.summarise(edits, session, rig);
-        List<LogEntry> lines = new ArrayList<>();
+        Map<K, Optional<P>> before = asIn(was, after);
+        long revision = anatomy.revision(was) + 1;
+        List<LogEntry<K, P>> lines = new ArrayList<>();
         undone.getOrDefault(person, Collections.emptyNavigableMap())
                 .values()
                 .forEach(line -> lines.add(line.in(LogEntry.State.FORGONE)));
         lines.add(continuedDrag(person, gesture)
                 .map(held -> merged(held, revision, summary, before, after))
-                .orElseGet(() -> new LogEntry(
+                .orElseGet(() -> new LogEntry<>(
                         nextNumber(),
                         revision,
                         person,
@@ -102,38 +94,40 @@ public final class History {
                         after,
                         OptionalLong.empty(),
                         LogEntry.State.STANDS)));
-        return new Outcome(changed.atRevision(revision), lines);
+        return new Outcome<>(anatomy.atRevision(changed, revision), lines);
     }
 
     /** Takes back a person's last change that stands. */
-    public Outcome undo(Session session, Rig rig, String person) {
-        LogEntry last = lastOf(person).orElseThrow(() -> new Refused("There is nothing of yours to take back.", ""));
-        return undo(session, rig, person, last);
+    public Outcome<W, K, P> undo(W whole, String person) {
+        LogEntry<K, P> last =
+                lastOf(person).orElseThrow(() -> new Refused("There is nothing of yours to take back.", ""));
+        return undo(whole, person, last);
     }
 
     /** Takes back any line of the log. */
-    public Outcome undo(Session session, Rig rig, String person, long number) {
-        LogEntry line = Optional.ofNullable(log.get(number))
+    public Outcome<W, K, P> undo(W whole, String person, long number) {
+        LogEntry<K, P> line = Optional.ofNullable(log.get(number))
                 .filter(found -> found.isChange() && found.state() == LogEntry.State.STANDS)
                 .orElseThrow(() -> new Refused("Line " + number + " of the log cannot be taken back.", "line"));
-        return undo(session, rig, person, line);
+        return undo(whole, person, line);
     }
 
     /** Makes a person's last undone change again. */
-    public Outcome redo(Session session, Rig rig, String person) {
-        LogEntry line = nextRedo(person).orElseThrow(() -> new Refused("There is nothing of yours to make again.", ""));
-        return restore(session, rig, person, line, line.before(), line.after(), LogEntry.State.STANDS);
+    public Outcome<W, K, P> redo(W whole, String person) {
+        LogEntry<K, P> line =
+                nextRedo(person).orElseThrow(() -> new Refused("There is nothing of yours to make again.", ""));
+        return restore(whole, person, line, line.before(), line.after(), LogEntry.State.STANDS);
     }
 
     /** What an undo of this person would take back. */
-    public Optional<LogEntry> lastOf(String person) {
+    public Optional<LogEntry<K, P>> lastOf(String person) {
         return linesOf(person).descendingMap().values().stream()
                 .filter(line -> line.isChange() && line.state() == LogEntry.State.STANDS)
                 .findFirst();
     }
 
     /** What a redo of this person would make again: the line they took back last. */
-    public Optional<LogEntry> nextRedo(String person) {
+    public Optional<LogEntry<K, P>> nextRedo(String person) {
         if (undone.getOrDefault(person, Collections.emptyNavigableMap()).isEmpty()) {
             return Optional.empty();
         }
@@ -144,22 +138,21 @@ public final class History {
                 .findFirst();
     }
 
-    private Outcome undo(Session session, Rig rig, String person, LogEntry line) {
-        return restore(session, rig, person, line, line.after(), line.before(), LogEntry.State.UNDONE);
+    private Outcome<W, K, P> undo(W whole, String person, LogEntry<K, P> line) {
+        return restore(whole, person, line, line.after(), line.before(), LogEntry.State.UNDONE);
     }
 
-    private Outcome restore(
-            Session session,
-            Rig rig,
+    private Outcome<W, K, P> restore(
+            W whole,
             String person,
-            LogEntry line,
-            Map<PartKey, Optional<Part>> expected,
-            Map<PartKey, Optional<Part>> restored,
+            LogEntry<K, P> line,
+            Map<K, Optional<P>> expected,
+            Map<K, Optional<P>> restored,
             LogEntry.State state) {
-        Session changed = new RestoreParts(expected, restored, line.summary()).applyTo(session, rig);
-        long revision = session.revision() + 1;
+        W changed = putBack(whole, expected, restored, line.summary());
+        long revision = anatomy.revision(whole) + 1;
         String word = state == LogEntry.State.UNDONE ? "Undone: " : "Redone: ";
-        LogEntry written = new LogEntry(
+        LogEntry<K, P> written = new LogEntry<>(
                 nextNumber(),
                 revision,
                 person,
@@ -169,15 +162,30 @@ public final class History {
                 restored,
                 OptionalLong.of(line.number()),
                 LogEntry.State.STANDS);
-        return new Outcome(changed.atRevision(revision), List.of(line.in(state), written));
+        return new Outcome<>(anatomy.atRevision(changed, revision), List.of(line.in(state), written));
+    }
+
+    /** Puts parts back as they were; refused if somebody changed one of them since, or something depends on them by now. */
+    private W putBack(W whole, Map<K, Optional<P>> expected, Map<K, Optional<P>> restored, String what) {
+        Map<K, P> now = anatomy.parts(whole);
+        expected.forEach((key, part) -> {
+            if (!Optional.ofNullable(now.get(key)).equals(part)) {
+                throw new Refused("\"" + what + "\" cannot be taken back: somebody changed the same thing since.", "");
+            }
+        });
+        W after = anatomy.replace(whole, restored);
+        if (!anatomy.holds(whole, after, restored)) {
+            throw new Refused("\"" + what + "\" cannot be taken back: something that came since depends on it.", "");
+        }
+        return after;
     }
 
     private long nextNumber() {
         return log.isEmpty() ? 1 : log.lastKey() + 1;
     }
 
-    private void requireUntouched(Map<PartKey, Optional<Part>> touched, long basedOn, String person) {
-        for (LogEntry line : log.descendingMap().values()) {
+    private void requireUntouched(Map<K, Optional<P>> touched, long basedOn, String person) {
+        for (LogEntry<K, P> line : log.descendingMap().values()) {
             if (line.revision() <= basedOn) {
                 return;
             }
@@ -188,30 +196,26 @@ public final class History {
     }
 
     /** The line to which another edit of the same drag belongs: the person's last, if it is of that drag. */
-    private Optional<LogEntry> continuedDrag(String person, String gesture) {
+    private Optional<LogEntry<K, P>> continuedDrag(String person, String gesture) {
         return Optional.ofNullable(linesOf(person).lastEntry())
                 .map(Map.Entry::getValue)
                 .filter(line ->
                         !gesture.isEmpty() && line.gesture().equals(gesture) && line.state() == LogEntry.State.STANDS);
     }
 
-    private static LogEntry merged(
-            LogEntry held,
-            long revision,
-            String summary,
-            Map<PartKey, Optional<Part>> before,
-            Map<PartKey, Optional<Part>> after) {
-        Map<PartKey, Optional<Part>> first = new HashMap<>(before);
+    private LogEntry<K, P> merged(
+            LogEntry<K, P> held, long revision, String summary, Map<K, Optional<P>> before, Map<K, Optional<P>> after) {
+        Map<K, Optional<P>> first = new HashMap<>(before);
         first.putAll(held.before());
-        Map<PartKey, Optional<Part>> last = new HashMap<>(held.after());
+        Map<K, Optional<P>> last = new HashMap<>(held.after());
         last.putAll(after);
-        return new LogEntry(
+        return new LogEntry<>(
                 held.number(), revision, held.person(), held.gesture(), summary, first, last, held.of(), held.state());
     }
 
-    private static Map<PartKey, Optional<Part>> asIn(Session session, Map<PartKey, Optional<Part>> touched) {
-        Map<PartKey, Part> parts = Parts.of(session);
-        Map<PartKey, Optional<Part>> before = new HashMap<>();
+    private Map<K, Optional<P>> asIn(W whole, Map<K, Optional<P>> touched) {
+        Map<K, P> parts = anatomy.parts(whole);
+        Map<K, Optional<P>> before = new HashMap<>();
         touched.keySet().forEach(key -> before.put(key, Optional.ofNullable(parts.get(key))));
         return before;
     }

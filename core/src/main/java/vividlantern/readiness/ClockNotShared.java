@@ -1,0 +1,54 @@
+package vividlantern.readiness;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import vividlantern.rig.Device;
+import vividlantern.rig.Port;
+import vividlantern.rig.Rig;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+
+/** A device on a clock of its own is tied to the interface: its recordings slowly slide against the rest. */
+final class ClockNotShared implements Rule {
+
+    private static final int SONG_SECONDS = 300;
+
+    @Override
+    public List<Finding> find(Session session, Rig rig) {
+        List<Finding> found = new ArrayList<>();
+        for (Device device : rig.devices()) {
+            boolean used = session.inputs().stream()
+                    .anyMatch(input -> input.port()
+                            .filter(port -> passes(rig, port, device))
+                            .isPresent());
+            if (device.clock() == Device.Clock.OWN && !device.retired() && used) {
+                found.add(finding(device));
+            }
+        }
+        return found;
+    }
+
+    /** Whether a signal that enters at a port goes through a device. */
+    private static boolean passes(Rig rig, vividlantern.rig.PortId entry, Device device) {
+        boolean through = false;
+        for (var at = java.util.Optional.of(entry); at.isPresent(); at = rig.tiedTo(at.get())) {
+            through |= rig.port(at.get())
+                    .map(Port::device)
+                    .filter(device.id()::equals)
+                    .isPresent();
+        }
+        return through;
+    }
+
+    /** Two devices not locked to one clock drift apart by ppm · t. */
+    private static Finding finding(Device device) {
+        double driftMs = Math.abs(device.driftPpm()) * SONG_SECONDS / 1000;
+        return Finding.byHand(
+                Keys.of("clock-not-shared", device.id(), device.driftPpm()),
+                device.name() + " runs on its own clock, " + device.driftPpm() + " ppm from the interface's.",
+                String.format(Locale.ROOT, "In five minutes it drifts by %.1f ms; digital links click.", driftMs),
+                List.<PartKey>of(),
+                "Let it follow the clock, by word clock or its digital link, and say so under Rig.");
+    }
+}

@@ -1,0 +1,59 @@
+package vividlantern.readiness;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+
+/** How findings are named, and how they call what they speak of. */
+final class Keys {
+
+    private static final int LONGEST = 160;
+
+    private Keys() {}
+
+    /** A rule's word with the ids of all that its finding rests on. */
+    static String of(String rule, Object... restsOn) {
+        String all = rule + "/"
+                + String.join(",", Stream.of(restsOn).map(Object::toString).toList());
+        return all.length() <= LONGEST ? all : rule + "/" + Integer.toHexString(all.hashCode()) + "-" + all.length();
+    }
+
+    static String label(Rig rig, PortId port) {
+        return rig.port(port).map(Port::houseLabel).orElse(port.value());
+    }
+
+    static String name(Input input) {
+        return "Input " + input.number() + ", " + input.source();
+    }
+
+    static List<PartKey> about(Input... inputs) {
+        return Stream.of(inputs).map(input -> PartKey.of(input.id())).toList();
+    }
+
+    static List<PartKey> about(Track... tracks) {
+        return Stream.of(tracks).map(track -> PartKey.of(track.id())).toList();
+    }
+
+    /** Input tracks that a port feeds, through the list or directly. */
+    static List<Track> fedBy(Session session, PortId port) {
+        return session.tracks().stream()
+                .filter(track -> track.feeds().stream()
+                        .anyMatch(feed -> session.portOf(feed).equals(Optional.of(port))))
+                .toList();
+    }
+
+    static boolean feedsATrack(Session session, Input input) {
+        return session.tracks().stream()
+                .flatMap(track -> track.feeds().stream())
+                .map(Feed::input)
+                .anyMatch(Optional.of(input.id())::equals);
+    }
+}

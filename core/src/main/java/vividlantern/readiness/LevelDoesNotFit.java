@@ -1,0 +1,66 @@
+package vividlantern.readiness;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import vividlantern.patch.Ports;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Input;
+import vividlantern.session.Session;
+import vividlantern.session.edit.PatchInput;
+
+/** A source comes at a level its port does not take: an instrument into a mic input, a mic into a line input. */
+final class LevelDoesNotFit implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig) {
+        return session.inputs().stream()
+                .filter(input -> input.port()
+                        .filter(port -> !LostPort.isLost(rig, port))
+                        .filter(port -> !takes(rig, port, input.level()))
+                        .isPresent())
+                .map(input -> finding(session, rig, input))
+                .toList();
+    }
+
+    /** Every port on the way must take it, up to the first preamp, which makes a line of it. */
+    static boolean takes(Rig rig, PortId entry, Port.Signal level) {
+        Optional<PortId> at = Optional.of(entry);
+        while (at.isPresent()) {
+            Port port = rig.port(at.get()).orElseThrow();
+            if (!port.takes().contains(level)) {
+                return false;
+            }
+            if (port.hasPreamp()) {
+                return true;
+            }
+            at = rig.tiedTo(port.id());
+        }
+        return true;
+    }
+
+    private static Finding finding(Session session, Rig rig, Input input) {
+        PortId port = input.port().orElseThrow();
+        String level = input.level().name().toLowerCase(Locale.ROOT);
+        String key = Keys.of("level-does-not-fit", input.id(), port, level);
+        String sentence = Keys.name(input) + ", comes at " + level + " level, and " + Keys.label(rig, port)
+                + " does not take that.";
+        String why = "It would be dull, noisy or distorted.";
+        Optional<PortId> free = Ports.free(session, rig).stream()
+                .map(Port::id)
+                .filter(id -> takes(rig, id, input.level()))
+                .findFirst();
+        return free.isPresent()
+                ? Finding.fixable(
+                        key,
+                        sentence,
+                        why,
+                        Keys.about(input),
+                        "Put it into " + Keys.label(rig, free.get()),
+                        List.of(new PatchInput(input.id(), free)))
+                : Finding.byHand(
+                        key, sentence, why, Keys.about(input), "Use a DI box, which makes mic level of an instrument.");
+    }
+}

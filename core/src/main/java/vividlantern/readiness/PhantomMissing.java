@@ -1,0 +1,59 @@
+package vividlantern.readiness;
+
+import java.util.List;
+import vividlantern.rig.Mic;
+import vividlantern.rig.Port;
+import vividlantern.rig.Rig;
+import vividlantern.session.Input;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.edit.SetInputPhantom;
+
+/** A condenser or an active DI gets no +48 V: it is dead. */
+final class PhantomMissing implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig) {
+        return session.inputs().stream()
+                .filter(input -> needs(rig, input))
+                .filter(input -> input.phantom() != PhantomWish.ON || !canGive(rig, input))
+                .map(input -> input.phantom() == PhantomWish.ON ? noneThere(rig, input) : notWanted(rig, input))
+                .toList();
+    }
+
+    private static boolean needs(Rig rig, Input input) {
+        return rig.micIn(input.mic())
+                .filter(mic -> mic.kind().phantom() == Mic.Phantom.NEEDED)
+                .isPresent();
+    }
+
+    /** An input without a port has another trouble first. */
+    private static boolean canGive(Rig rig, Input input) {
+        return input.port().filter(port -> !LostPort.isLost(rig, port)).isEmpty()
+                || input.port().flatMap(rig::preampFor).filter(Port::phantom).isPresent();
+    }
+
+    private static Finding notWanted(Rig rig, Input input) {
+        return Finding.fixable(
+                Keys.of("phantom-missing", input.id(), input.phantom(), input.mic()),
+                Keys.name(input) + ", has a " + kind(rig, input) + " without +48 V.",
+                "It gives no sound without.",
+                Keys.about(input),
+                "Give it +48 V",
+                List.of(new SetInputPhantom(input.id(), PhantomWish.ON)));
+    }
+
+    private static Finding noneThere(Rig rig, Input input) {
+        String label = Keys.label(rig, input.port().orElseThrow());
+        return Finding.byHand(
+                Keys.of("no-phantom-there", input.id(), input.port().orElseThrow(), input.mic()),
+                Keys.name(input) + ", has a " + kind(rig, input) + ", and " + label + " gives no +48 V.",
+                "It gives no sound without.",
+                Keys.about(input),
+                "Choose a port with +48 V, or another mic.");
+    }
+
+    private static String kind(Rig rig, Input input) {
+        return rig.micIn(input.mic()).orElseThrow().kind().words();
+    }
+}

@@ -1,0 +1,89 @@
+package vividlantern.readiness;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.session.Acknowledgement;
+import vividlantern.session.Session;
+import vividlantern.session.edit.Edit;
+
+/** All rules asked at once. */
+public final class Readiness {
+
+    private static final List<Rule> RULES = List.of(
+            new RibbonBehindPhantom(),
+            new PhantomMissing(),
+            new PhantomOfABank(),
+            new LostPort(),
+            new HiddenPort(),
+            new PortTwice(),
+            new RecordedTwice(),
+            new InputWithoutPort(),
+            new InputWithoutTrack(),
+            new ArmedWithoutInput(),
+            new PairSwapped(),
+            new LevelDoesNotFit(),
+            new NamesRepeat(),
+            new ClockNotShared());
+
+    /**
+     * A finding, and how it stands.
+     *
+     * @param acknowledged why it is on purpose; "" while it is open
+     * @param then what else would be found once its fix is made
+     */
+    public record Standing(Finding finding, String acknowledged, List<String> then) {
+
+        public boolean isOpen() {
+            return acknowledged.isEmpty();
+        }
+    }
+
+    private Readiness() {}
+
+    /** What is found, the gravest rules first. */
+    public static List<Finding> findings(Session session, Rig rig) {
+        List<Finding> found = new ArrayList<>();
+        RULES.forEach(rule -> found.addAll(rule.find(session, rig)));
+        return found;
+    }
+
+    /** What is found and whether it is on purpose. What each fix leads to is tried out on a copy. */
+    public static List<Standing> of(Session session, Rig rig) {
+        List<Finding> found = findings(session, rig);
+        Set<String> known = new HashSet<>();
+        found.forEach(finding -> known.add(finding.key()));
+        return found.stream()
+                .map(finding ->
+                        new Standing(finding, acknowledged(session, finding), then(session, rig, finding, known)))
+                .toList();
+    }
+
+    private static String acknowledged(Session session, Finding finding) {
+        return session.acknowledgements().stream()
+                .filter(each -> each.key().equals(finding.key()))
+                .map(Acknowledgement::reason)
+                .findFirst()
+                .orElse("");
+    }
+
+    private static List<String> then(Session session, Rig rig, Finding finding, Set<String> known) {
+        Optional<List<Edit>> edits = finding.fix().map(Finding.Fix::edits);
+        if (edits.isEmpty()) {
+            return List.of();
+        }
+        try {
+            Session fixed = Edit.applyAll(edits.get(), session, rig);
+            return findings(fixed, rig).stream()
+                    .filter(other -> !known.contains(other.key()))
+                    .map(Finding::sentence)
+                    .toList();
+        } catch (Refused refused) {
+            return List.of("This would be refused: " + refused.getMessage());
+        }
+    }
+}

@@ -1,0 +1,71 @@
+package vividlantern.rig.edit;
+
+import java.util.List;
+import java.util.OptionalLong;
+import vividlantern.history.History;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigPart;
+import vividlantern.rig.RigPartKey;
+
+/**
+ * A change that somebody makes to a rig. Applying it is pure: it gives a new rig or refuses with the reason, as a
+ * {@link Refused}. Its validation and its words live in it and nowhere else.
+ */
+public sealed interface RigEdit
+        permits NameRig,
+                SetRoomTemperature,
+                AddDevice,
+                RemoveDevice,
+                NameDevice,
+                MeasureDevice,
+                SetDeviceClock,
+                LabelPort,
+                HidePort,
+                DescribePort,
+                TiePorts,
+                UntiePort,
+                PairPorts,
+                UnpairPorts,
+                LabelPair,
+                SetPairFeeds,
+                PutMic,
+                RemoveMic,
+                ReplaceRig {
+
+    /** The rig with this change made; the revision stays. */
+    Rig applyTo(Rig rig);
+
+    /** What it does, in one line and in the user's words, told of the rig before it. */
+    String summary(Rig rig);
+
+    /** Makes edits, all or none, and writes them down. */
+    static History.Outcome<Rig, RigPartKey, RigPart> make(
+            List<RigEdit> edits,
+            Rig rig,
+            History<Rig, RigPartKey, RigPart> history,
+            String person,
+            OptionalLong basedOn) {
+        Rig changed = applyAll(edits, rig);
+        return history.change(rig, changed, edits.isEmpty() ? "" : summarise(edits, rig), person, "", basedOn);
+    }
+
+    /** Applies edits in order, all or, if one is refused, none. */
+    static Rig applyAll(List<RigEdit> edits, Rig rig) {
+        Rig changed = rig;
+        for (int at = 0; at < edits.size(); at++) {
+            try {
+                changed = edits.get(at).applyTo(changed);
+            } catch (Refused refused) {
+                throw refused.within("edits/" + at);
+            }
+        }
+        return changed;
+    }
+
+    /** What a list of edits does: the first one's words, and how many more there are. */
+    static String summarise(List<RigEdit> edits, Rig rig) {
+        String first = edits.get(0).summary(rig);
+        return edits.size() == 1 ? first : first + ", and " + (edits.size() - 1) + " more";
+    }
+}

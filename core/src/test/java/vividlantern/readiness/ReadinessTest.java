@@ -1,0 +1,347 @@
+package vividlantern.readiness;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.rig.Device;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.HidePort;
+import vividlantern.rig.edit.PairPorts;
+import vividlantern.rig.edit.PutMic;
+import vividlantern.rig.edit.RemoveDevice;
+import vividlantern.rig.edit.RigEdit;
+import vividlantern.rig.edit.SetDeviceClock;
+import vividlantern.rig.edit.Shelf;
+import vividlantern.rig.edit.TiePorts;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.InputId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.Acknowledge;
+import vividlantern.session.edit.AddCue;
+import vividlantern.session.edit.AddInput;
+import vividlantern.session.edit.AddTrack;
+import vividlantern.session.edit.ArmTrack;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.SetInputLevel;
+import vividlantern.session.edit.SetInputMic;
+import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.SetSendLevel;
+import vividlantern.units.Decibels;
+
+/** What is found before recording, and whether the way out leads out. */
+public class ReadinessTest {
+
+    private static final Rig RIG = RigEdit.applyAll(
+            List.of(
+                    device("interface-16", "skiff", "Skiff"),
+                    device("mic-expander", "raft", "Raft"),
+                    new TiePorts(port("raft-in-1"), port("skiff-in-17")),
+                    new TiePorts(port("raft-in-2"), port("skiff-in-18")),
+                    new PairPorts(
+                            new PairId("room"),
+                            port("skiff-in-7"),
+                            port("skiff-in-8"),
+                            "Room",
+                            StereoPair.Feeds.NOTHING),
+                    mic("wren", "Wren L", Mic.Kind.LARGE_CONDENSER),
+                    mic("dunlin", "Dunlin R", Mic.Kind.RIBBON),
+                    mic("gannet", "Gannet D", Mic.Kind.DYNAMIC)),
+            Rig.empty(new RigId("loft"), "Loft"));
+
+    /** A fiddle at the first port on its own track: nothing is wrong with it. */
+    private static final Session SOUND = made(
+            Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
+            new AddInput(input("fiddle"), 1, "Fiddle"),
+            new SetInputMic(input("fiddle"), "Gannet D"),
+            new PatchInput(input("fiddle"), Optional.of(port("skiff-in-1"))),
+            new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle")))));
+
+    @Test
+    public void nothingIsFoundWhereNothingIsWrong() {
+        assertThat(Readiness.findings(SOUND, RIG)).isEmpty();
+    }
+
+    /** Edits that make one thing wrong, what is then found, and what the button says. */
+    @DataProvider
+    public Object[][] faults() {
+        return new Object[][] {
+            {
+                List.of(
+                        second(),
+                        new PatchInput(input("bass"), Optional.of(port("skiff-in-1"))),
+                        new AddTrack(track("bass"), "Bass", 1, List.of(Feed.NOTHING))),
+                "Input 1, Fiddle and Input 2, Bass both go into Skiff 1.",
+                "Put Bass into Skiff 2"
+            },
+            {
+                List.of(new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle"))))),
+                "Skiff 1 is recorded 2 times, on Fiddle and Copy.",
+                "Keep it on Fiddle only"
+            },
+            {List.of(second()), "Input 2, Bass, has no port.", ""},
+            {List.of(second()), "Input 2, Bass, is on no track.", "Make a track for it"},
+            {
+                List.of(new AddTrack(track("spare"), "Spare", 1, List.of()), new ArmTrack(track("spare"), true)),
+                "Track Spare is armed, and nothing feeds it.",
+                "Disarm it"
+            },
+            {
+                List.of(new SetInputMic(input("fiddle"), "large condenser, Wren L")),
+                "Input 1, Fiddle, has a large condenser without +48 V.",
+                "Give it +48 V"
+            },
+            {
+                List.of(
+                        new SetInputMic(input("fiddle"), "Wren L"),
+                        new SetInputPhantom(input("fiddle"), PhantomWish.ON),
+                        new SetInputLevel(input("fiddle"), Port.Signal.LINE),
+                        new PatchInput(input("fiddle"), Optional.of(port("skiff-in-9")))),
+                "Input 1, Fiddle, has a large condenser, and Skiff 9 gives no +48 V.",
+                ""
+            },
+            {
+                List.of(
+                        new SetInputMic(input("fiddle"), "ribbon, Dunlin R"),
+                        new SetInputPhantom(input("fiddle"), PhantomWish.ON)),
+                "Input 1, Fiddle, has a ribbon with +48 V on.",
+                "Never give it +48 V"
+            },
+            {
+                List.of(new SetInputLevel(input("fiddle"), Port.Signal.INSTRUMENT)),
+                "Input 1, Fiddle, comes at instrument level, and Skiff 1 does not take that.",
+                ""
+            },
+            {
+                List.of(new PatchInput(input("fiddle"), Optional.of(port("skiff-in-9")))),
+                "Input 1, Fiddle, comes at mic level, and Skiff 9 does not take that.",
+                "Put it into Skiff 1"
+            },
+            {
+                List.of(new AddTrack(track("other"), "fiddle", 1, List.of())),
+                "Two tracks are called fiddle.",
+                "Call the later one fiddle 2"
+            },
+        };
+    }
+
+    @Test(dataProvider = "faults")
+    public void aFaultIsSaidWithItsWayOut(List<Edit> edits, String sentence, String button) {
+        Session session = Edit.applyAll(edits, SOUND, RIG);
+        Finding finding = find(session, RIG, sentence);
+        assertThat(finding.fix().map(Finding.Fix::words).orElse("")).isEqualTo(button);
+        assertThat(finding.byHand().isEmpty()).isEqualTo(finding.fix().isPresent());
+        finding.fix()
+                .ifPresent(fix -> assertThat(Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG))
+                        .noneMatch(each -> each.key().equals(finding.key())));
+    }
+
+    @Test
+    public void aRibbonKeepsItsBankOffAndIsOfferedAPortElsewhere() {
+        Session session = made(
+                SOUND,
+                new SetInputMic(input("fiddle"), "Dunlin R"),
+                new SetInputPhantom(input("fiddle"), PhantomWish.NEVER),
+                second(),
+                new SetInputMic(input("bass"), "Wren L"),
+                new SetInputPhantom(input("bass"), PhantomWish.ON),
+                new PatchInput(input("bass"), Optional.of(port("skiff-in-3"))));
+        Finding finding = find(session, RIG, "The +48 V of bank 1-4 stays off for Fiddle, so Bass has none.");
+        assertThat(finding.fix().orElseThrow().words()).isEqualTo("Move Fiddle to Skiff 5");
+    }
+
+    @Test
+    public void leftAndRightOfAPairMayNotChangePlaces() {
+        Session session =
+                made(SOUND, new AddTrack(track("room"), "Room", 2, List.of(fed("skiff-in-8"), fed("skiff-in-7"))));
+        Finding finding = find(session, RIG, "Track Room has left and right swapped.");
+        Session fixed = Edit.applyAll(finding.fix().orElseThrow().edits(), session, RIG);
+        assertThat(fixed.find(track("room")).orElseThrow().feeds())
+                .containsExactly(fed("skiff-in-7"), fed("skiff-in-8"));
+    }
+
+    @Test
+    public void aRigThatChangedSaysWhatTheSessionLost() {
+        Session session = made(SOUND, new PatchInput(input("fiddle"), Optional.of(port("raft-in-1"))));
+        Rig without = new RemoveDevice("raft").applyTo(RIG);
+        Finding lost = find(
+                session, without, "Input 1, Fiddle, goes into Raft 1, which does not lead to the interface any more.");
+        assertThat(lost.fix().orElseThrow().words()).isEqualTo("Take the port away, to choose another");
+        Rig hidden = new HidePort(port("raft-in-1"), true).applyTo(RIG);
+        find(session, hidden, "Input 1, Fiddle, goes into Raft 1, which is hidden.");
+        Rig own = new SetDeviceClock("raft", Device.Clock.OWN, 20).applyTo(RIG);
+        assertThat(find(session, own, "Raft runs on its own clock, 20.0 ppm from the interface's.")
+                        .why())
+                .startsWith("In five minutes it drifts by 6.0 ms");
+        assertThat(Readiness.findings(SOUND, own)).isEmpty();
+    }
+
+    @Test
+    public void doublingSaysWhatItAddsAndWhereItIsHeard() {
+        CueId cue = new CueId("cue");
+        Session session = made(
+                SOUND,
+                new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle")))),
+                new AddCue(cue, "Drummer"),
+                new SetSendLevel(cue, track("fiddle"), Decibels.ZERO),
+                new SetSendLevel(cue, track("copy"), Decibels.ZERO));
+        Finding finding = find(session, RIG, "Skiff 1 is recorded 2 times, on Fiddle and Copy.");
+        assertThat(finding.why()).startsWith("Heard together they are +6.0 dB louder than one, as now in Drummer.");
+        assertThat(finding.about()).hasSize(2);
+    }
+
+    @Test
+    public void anAcknowledgementLastsUntilTheMappingChanges() {
+        Session twice = made(SOUND, new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle")))));
+        String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy.";
+        Session meant = made(twice, new Acknowledge(find(twice, RIG, sentence).key(), "clean and printed"));
+        assertThat(open(meant)).isEmpty();
+        assertThat(Readiness.of(meant, RIG).get(0).acknowledged()).isEqualTo("clean and printed");
+        Session thrice = made(meant, new AddTrack(track("third"), "Third", 1, List.of(Feed.from(input("fiddle")))));
+        assertThat(open(thrice)).hasSize(1);
+        Session moved = made(meant, new PatchInput(input("fiddle"), Optional.of(port("skiff-in-2"))));
+        assertThat(open(moved)).hasSize(1);
+        assertThat(open(made(moved, new PatchInput(input("fiddle"), Optional.of(port("skiff-in-1"))))))
+                .isEmpty();
+    }
+
+    @Test
+    public void everyFixEndsItsFindingAndBringsNoneThatWasNotAnnounced() {
+        Random random = new Random(11);
+        int fixes = 0;
+        for (int run = 0; run < 60; run++) {
+            Session session = randomSession(random);
+            List<Readiness.Standing> all = Readiness.of(session, RIG);
+            for (Readiness.Standing standing : all) {
+                if (standing.finding().fix().isEmpty()) {
+                    continue;
+                }
+                fixes++;
+                Session fixed =
+                        Edit.applyAll(standing.finding().fix().orElseThrow().edits(), session, RIG);
+                List<Finding> after = Readiness.findings(fixed, RIG);
+                assertThat(after)
+                        .as(standing.finding().sentence())
+                        .noneMatch(each -> each.key().equals(standing.finding().key()));
+                List<String> come = after.stream()
+                        .filter(each -> all.stream()
+                                .noneMatch(old -> old.finding().key().equals(each.key())))
+                        .map(Finding::sentence)
+                        .toList();
+                assertThat(come).isEqualTo(standing.then());
+            }
+        }
+        assertThat(fixes).isGreaterThan(300);
+    }
+
+    private static Session randomSession(Random random) {
+        Session session = Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty());
+        String[] mics = {"Wren L", "Dunlin R", "Gannet D", "something else"};
+        for (int n = 1; n <= 8; n++) {
+            InputId id = input("i" + n);
+            session = made(
+                    session,
+                    new AddInput(id, n, "Source " + random.nextInt(6)),
+                    new SetInputMic(id, mics[random.nextInt(4)]),
+                    new SetInputPhantom(id, PhantomWish.values()[random.nextInt(3)]),
+                    new SetInputLevel(id, Port.Signal.values()[random.nextInt(3)]),
+                    new PatchInput(
+                            id,
+                            random.nextInt(5) == 0
+                                    ? Optional.empty()
+                                    : Optional.of(port("skiff-in-" + (1 + random.nextInt(10))))));
+        }
+        for (int n = 1; n <= 6; n++) {
+            List<Feed> feeds = new ArrayList<>();
+            int width = 1 + random.nextInt(2);
+            for (int channel = 0; channel < width; channel++) {
+                feeds.add(random.nextInt(4) == 0 ? fed("skiff-in-" + (7 + random.nextInt(2))) : anyInput(random));
+            }
+            session = made(
+                    session,
+                    new AddTrack(track("t" + n), "Track " + random.nextInt(5), width, feeds),
+                    new ArmTrack(track("t" + n), random.nextBoolean()));
+        }
+        return session;
+    }
+
+    private static Feed anyInput(Random random) {
+        return random.nextInt(6) == 0 ? Feed.NOTHING : Feed.from(input("i" + (1 + random.nextInt(8))));
+    }
+
+    private static List<Readiness.Standing> open(Session session) {
+        return Readiness.of(session, RIG).stream()
+                .filter(Readiness.Standing::isOpen)
+                .toList();
+    }
+
+    private static Finding find(Session session, Rig rig, String sentence) {
+        List<Finding> all = Readiness.findings(session, rig);
+        assertThat(all).extracting(Finding::sentence).contains(sentence);
+        return all.stream()
+                .filter(each -> each.sentence().equals(sentence))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Session made(Session session, Edit... edits) {
+        return Edit.applyAll(List.of(edits), session, RIG);
+    }
+
+    private static Edit second() {
+        return new AddInput(input("bass"), 2, "Bass");
+    }
+
+    private static Feed fed(String port) {
+        return Feed.from(port(port));
+    }
+
+    private static InputId input(String id) {
+        return new InputId(id);
+    }
+
+    private static TrackId track(String id) {
+        return new TrackId(id);
+    }
+
+    private static PortId port(String id) {
+        return new PortId(id);
+    }
+
+    private static PutMic mic(String id, String name, Mic.Kind kind) {
+        return new PutMic(new Mic(new MicId(id), name, kind, 2, 10, "XLR"));
+    }
+
+    private static AddDevice device(String model, String id, String name) {
+        AddDevice found = Shelf.devices().stream()
+                .filter(each -> each.device().equals(model))
+                .findFirst()
+                .orElseThrow();
+        return new AddDevice(
+                id,
+                name,
+                found.deviceKind(),
+                found.fullScaleDbu(),
+                found.latency(),
+                found.clock(),
+                found.driftPpm(),
+                found.runs());
+    }
+}

@@ -1,0 +1,335 @@
+package vividlantern.rig.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.OptionalLong;
+import java.util.Random;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.history.History;
+import vividlantern.history.Refused;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigComparison;
+import vividlantern.rig.RigId;
+import vividlantern.rig.RigPart;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigParts;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.Tie;
+
+/** Describing a studio, step by step as a person does it. */
+public class RigEditsTest {
+
+    private static final Rig EMPTY = Rig.empty(new RigId("loft"), "Loft");
+
+    /** An interface of 16 inputs, a wall box tied to its first eight, a preamp of two channels. */
+    private static final Rig LOFT = RigEdit.applyAll(
+            List.of(
+                    shelf("interface-16", "skiff", "Skiff 16"),
+                    shelf("wall-box-8", "wall", "Wall box"),
+                    shelf("preamp-2", "lamp", "Old Lamp"),
+                    tie("wall-in-1", "skiff-in-1"),
+                    tie("wall-in-2", "skiff-in-2"),
+                    tie("lamp-in-1", "skiff-in-9"),
+                    new PairPorts(
+                            new PairId("main"),
+                            port("skiff-out-1"),
+                            port("skiff-out-2"),
+                            "Main speakers",
+                            StereoPair.Feeds.MAIN_SPEAKERS)),
+            EMPTY);
+
+    @Test
+    public void aDeviceFromTheShelfHasNumberedPortsWithTheirBanks() {
+        Rig rig = RigEdit.applyAll(List.of(shelf("interface-16", "skiff", "Skiff 16")), EMPTY);
+        assertThat(rig.engineInputs()).hasSize(24);
+        assertThat(rig.engineOutputs()).hasSize(16);
+        Port sixth = rig.port(port("skiff-in-6")).orElseThrow();
+        assertThat(sixth.houseLabel()).isEqualTo("Skiff 16 6");
+        assertThat(sixth.panelName()).isEqualTo("Analog in 6");
+        assertThat(sixth.bank()).isEqualTo("5-8");
+        assertThat(sixth.padDb()).isEqualTo(20);
+        assertThat(rig.port(port("skiff-in-17")).orElseThrow().takes()).containsExactly(Port.Signal.DIGITAL);
+    }
+
+    @Test
+    public void theFirstInterfaceLeadsTheClockAndASecondFollows() {
+        Rig rig = RigEdit.applyAll(
+                List.of(shelf("interface-2", "a", "First"), shelf("interface-8", "b", "Second")), EMPTY);
+        assertThat(rig.leadingInterface().orElseThrow().name()).isEqualTo("First");
+        assertThat(rig.device("b").clock()).isEqualTo(Device.Clock.FOLLOWS);
+        Rig turned = new SetDeviceClock("b", Device.Clock.LEADS, 0).applyTo(rig);
+        assertThat(turned.leadingInterface().orElseThrow().name()).isEqualTo("Second");
+        assertThat(turned.device("a").clock()).isEqualTo(Device.Clock.FOLLOWS);
+        assertThat(turned.engineInputs()).hasSize(8);
+    }
+
+    @Test
+    public void aTieReplacesWhatWasThereAndSaysSo() {
+        TiePorts edit = tie("lamp-in-2", "skiff-in-1");
+        assertThat(edit.summary(LOFT)).isEqualTo("Old Lamp 2 tied to Skiff 16 1, in place of Wall 1");
+        Rig tied = edit.applyTo(LOFT);
+        assertThat(tied.tiedFrom(port("skiff-in-1"))).contains(port("lamp-in-2"));
+        assertThat(tied.tiedTo(port("wall-in-1"))).isEmpty();
+        TiePorts moved = tie("wall-in-1", "skiff-in-3");
+        assertThat(moved.summary(LOFT)).isEqualTo("Wall 1 tied to Skiff 16 3, no longer to Skiff 16 1");
+        assertThat(moved.applyTo(LOFT).tiedFrom(port("skiff-in-1"))).isEmpty();
+    }
+
+    @DataProvider
+    public Object[][] refused() {
+        PairId pair = new PairId("p");
+        StereoPair.Feeds nothing = StereoPair.Feeds.NOTHING;
+        return new Object[][] {
+            {tie("skiff-in-1", "wall-in-1"), "to", "run in a circle"},
+            {tie("wall-in-1", "wall-in-1"), "to", "cannot be tied to itself"},
+            {tie("wall-in-1", "skiff-out-1"), "to", "no cable leads from an input to an output"},
+            {tie("gone", "skiff-in-1"), "from", "There is no port 'gone' in Loft"},
+            {new UntiePort(port("wall-in-8")), "from", "Wall 8 is tied to nothing"},
+            {new LabelPort(port("wall-in-1"), "  "), "houseLabel", "A port needs a name"},
+            {new PairPorts(pair, port("skiff-out-2"), port("skiff-out-3"), "P", nothing), "left", "Main speakers"},
+            {new PairPorts(pair, port("skiff-in-2"), port("skiff-out-3"), "P", nothing), "right", "two different"},
+            {
+                new PairPorts(pair, port("skiff-in-2"), port("skiff-in-3"), "P", StereoPair.Feeds.HEADPHONES),
+                "feeds",
+                "A pair of inputs feeds nothing"
+            },
+            {shelf("interface-2", "skiff", "Again"), "device", "is taken"},
+            {shelf("interface-2", "Skiff!", "Again"), "device", "small letters"},
+            {new SetDeviceClock("wall", Device.Clock.OWN, 5), "clock", "has no converters"},
+            {new SetDeviceClock("skiff", Device.Clock.OWN, 5000), "driftPpm", "between -1000 and 1000"},
+            {new SetRoomTemperature(90), "celsius", "between -20 and 60"},
+            {new MeasureDevice("skiff", 18, new LatencyProfile(-1, 0, 0, 0)), "latency", "number of frames"},
+            {new RemoveMic(new MicId("wren")), "mic", "There is no mic 'wren'"},
+        };
+    }
+
+    @Test(dataProvider = "refused")
+    public void whatCannotBeIsRefusedWithItsReasonAndItsField(RigEdit edit, String field, String reason) {
+        assertThatThrownBy(() -> edit.applyTo(LOFT))
+                .isInstanceOfSatisfying(
+                        Refused.class, refused -> assertThat(refused.field()).isEqualTo(field))
+                .hasMessageContaining(reason);
+    }
+
+    @Test
+    public void aDeviceTakenOutLeavesItsPortsNamedButNotOffered() {
+        Rig without = new RemoveDevice("wall").applyTo(LOFT);
+        assertThat(without.ports()).hasSameSizeAs(LOFT.ports());
+        assertThat(without.isOffered(without.port(port("wall-in-1")).orElseThrow()))
+                .isFalse();
+        assertThat(without.tiedFrom(port("skiff-in-1"))).isEmpty();
+        assertThat(without.ties()).containsExactly(new Tie(port("lamp-in-1"), port("skiff-in-9")));
+        assertThat(new RemoveDevice("skiff").applyTo(LOFT).engineInputs()).isEmpty();
+    }
+
+    @Test
+    public void aPatternCountsUpAndAColumnNamesBothSidesOfAPair() {
+        List<PortId> ports = List.of(port("skiff-in-11"), port("skiff-in-12"), port("skiff-in-13"));
+        assertThat(labels(Labels.byPattern(ports, "Floor {n}", 5), ports))
+                .containsExactly("Floor 5", "Floor 6", "Floor 7");
+        assertThat(labels(Labels.byColumn(ports, "Tape left | Tape right\nSpare\n\n"), ports))
+                .containsExactly("Tape left", "Tape right", "Spare");
+        assertThat(labels(Labels.byTies(LOFT, List.of(port("skiff-in-9"), port("skiff-in-1"))), ports.subList(0, 0)))
+                .isEmpty();
+        Rig tied = RigEdit.applyAll(Labels.byTies(LOFT, List.of(port("skiff-in-9"), port("skiff-in-10"))), LOFT);
+        assertThat(tied.port(port("skiff-in-9")).orElseThrow().houseLabel()).isEqualTo("Old Lamp 1");
+        assertThat(tied.port(port("skiff-in-10")).orElseThrow().houseLabel()).isEqualTo("Skiff 16 10");
+        assertThatThrownBy(() -> Labels.byPattern(ports, "Floor", 1)).hasMessageContaining("{n}");
+        assertThatThrownBy(() -> Labels.byColumn(ports, "a\nb\nc\nd")).hasMessageContaining("4 labels for 3 ports");
+    }
+
+    private static List<String> labels(List<RigEdit> edits, List<PortId> ports) {
+        Rig labelled = RigEdit.applyAll(edits, LOFT);
+        return ports.stream()
+                .map(id -> labelled.port(id).orElseThrow().houseLabel())
+                .toList();
+    }
+
+    @Test
+    public void neighboursArePairedInOneGoAndStayFreeAlone() {
+        List<RigEdit> edits = Neighbours.pair(LOFT, "skiff", Port.Direction.OUT);
+        Rig paired = RigEdit.applyAll(edits, LOFT);
+        assertThat(paired.outputPairs()).hasSize(8);
+        assertThat(paired.outputPairs().get(0).houseLabel()).isEqualTo("Main speakers");
+        assertThat(paired.outputPairs().get(1).houseLabel()).isEqualTo("Skiff 16 out 3, 4");
+        assertThat(paired.panelName(paired.outputPairs().get(1))).isEqualTo("Line out 3, 4");
+        assertThat(Neighbours.pair(paired, "skiff", Port.Direction.OUT)).isEmpty();
+    }
+
+    @Test
+    public void pairingNeverTakesAPortTwiceOnRandomRigs() {
+        Random random = new Random(5);
+        for (int run = 0; run < 50; run++) {
+            Rig rig = randomRig(random);
+            for (Device device : rig.devices()) {
+                for (Port.Direction direction : Port.Direction.values()) {
+                    rig = RigEdit.applyAll(Neighbours.pair(rig, device.id(), direction), rig);
+                }
+            }
+            Set<PortId> paired = new HashSet<>();
+            assertThat(rig.pairs()).allMatch(pair -> paired.add(pair.left()) && paired.add(pair.right()));
+        }
+    }
+
+    private static Rig randomRig(Random random) {
+        Rig rig = EMPTY;
+        List<AddDevice> shelf = Shelf.devices();
+        for (int n = 0; n < 4; n++) {
+            AddDevice model = shelf.get(random.nextInt(shelf.size()));
+            rig = shelf(model.device(), "d" + n, "Device " + n).applyTo(rig);
+        }
+        for (int n = 0; n < 6; n++) {
+            List<Port> ports = rig.ports();
+            PortId left = ports.get(random.nextInt(ports.size())).id();
+            PortId right = ports.get(random.nextInt(ports.size())).id();
+            try {
+                rig = new PairPorts(new PairId("own-" + n), left, right, "Own " + n, StereoPair.Feeds.NOTHING)
+                        .applyTo(rig);
+            } catch (Refused taken) {
+                assertThat(taken.getMessage()).isNotBlank();
+            }
+        }
+        return rig;
+    }
+
+    @Test
+    public void oneMainPairAtATime() {
+        Rig rig = new PairPorts(
+                        new PairId("second"),
+                        port("skiff-out-3"),
+                        port("skiff-out-4"),
+                        "Second",
+                        StereoPair.Feeds.SECOND_SPEAKERS)
+                .applyTo(LOFT);
+        Rig turned = new SetPairFeeds(new PairId("second"), StereoPair.Feeds.MAIN_SPEAKERS).applyTo(rig);
+        assertThat(turned.mainSpeakers().orElseThrow().id()).isEqualTo(new PairId("second"));
+        assertThat(turned.pair(new PairId("main")).orElseThrow().feeds()).isEqualTo(StereoPair.Feeds.NOTHING);
+    }
+
+    @Test
+    public void theLongestNameOfTheLockerIsTheMicThatIsMeant() {
+        Rig rig = RigEdit.applyAll(
+                List.of(
+                        new PutMic(new Mic(new MicId("wren"), "Wren", Mic.Kind.RIBBON, 1, 2, "XLR")),
+                        new PutMic(new Mic(new MicId("wren-l"), "Wren L", Mic.Kind.LARGE_CONDENSER, 2, 20, "XLR"))),
+                LOFT);
+        assertThat(rig.micIn("Large condenser, wren l").orElseThrow().id()).isEqualTo(new MicId("wren-l"));
+        assertThat(rig.micIn("the Wren").orElseThrow().kind().phantom()).isEqualTo(Mic.Phantom.DANGEROUS);
+        assertThat(rig.micIn("Gannet D")).isEmpty();
+    }
+
+    @Test
+    public void undoingEverythingGivesTheFirstRig() {
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, List.of());
+        List<RigEdit> edits = new ArrayList<>(List.of(
+                new RemoveDevice("wall"),
+                new NameRig("Attic"),
+                tie("lamp-in-2", "skiff-in-9"),
+                new HidePort(port("skiff-in-3"), true),
+                new UnpairPorts(new PairId("main")),
+                shelf("headphone-amp-4", "amp", "Amp"),
+                tie("skiff-out-3", "amp-in-1")));
+        edits.addAll(Neighbours.pair(LOFT, "skiff", Port.Direction.IN));
+        Rig rig = LOFT;
+        for (RigEdit edit : edits) {
+            History.Outcome<Rig, RigPartKey, RigPart> made =
+                    RigEdit.make(List.of(edit), rig, history, "anna", OptionalLong.empty());
+            history.accept(made);
+            rig = made.whole();
+        }
+        assertThat(rig.revision()).isEqualTo(edits.size());
+        for (int n = 0; n < edits.size(); n++) {
+            History.Outcome<Rig, RigPartKey, RigPart> undone = history.undo(rig, "anna");
+            history.accept(undone);
+            rig = undone.whole();
+        }
+        assertThat(rig.atRevision(0)).isEqualTo(LOFT);
+    }
+
+    @Test
+    public void anUndoThatOthersBuiltOnIsRefused() {
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, List.of());
+        var added = RigEdit.make(
+                List.of(shelf("headphone-amp-1", "amp", "Amp")), LOFT, history, "anna", OptionalLong.empty());
+        history.accept(added);
+        var tied = RigEdit.make(
+                List.of(tie("skiff-out-3", "amp-in-1")), added.whole(), history, "ben", OptionalLong.empty());
+        history.accept(tied);
+        assertThatThrownBy(() -> history.undo(tied.whole(), "anna")).hasMessageContaining("depends on it");
+    }
+
+    @Test
+    public void twoStatesAreComparedInWords() {
+        Rig changed = RigEdit.applyAll(
+                List.of(
+                        new LabelPort(port("skiff-in-9"), "Valve pre 1"),
+                        new UntiePort(port("wall-in-2")),
+                        new RemoveDevice("lamp")),
+                LOFT);
+        assertThat(RigComparison.words(LOFT, changed))
+                .containsExactly(
+                        "The device Old Lamp goes.",
+                        "The port Skiff 16 9 (Line input 1) becomes The port Valve pre 1 (Line input 1).",
+                        "The tie from Old Lamp 1 to Skiff 16 9 goes.",
+                        "The tie from Wall 2 to Skiff 16 2 goes.");
+        assertThat(RigComparison.words(LOFT, LOFT)).isEmpty();
+    }
+
+    @Test
+    public void goingBackToACopyKeepsPortsThatCameSince() {
+        Rig grown = shelf("preamp-1", "new", "New pre").applyTo(LOFT);
+        Rig back = new ReplaceRig(LOFT).applyTo(grown);
+        assertThat(back.device("new").retired()).isTrue();
+        assertThat(back.port(port("new-in-1"))).isPresent();
+        assertThat(back.ties()).isEqualTo(LOFT.ties());
+        Rig circle = new Rig(
+                LOFT.id(),
+                0,
+                "Circle",
+                20,
+                LOFT.devices(),
+                LOFT.ports(),
+                List.of(new Tie(port("wall-in-1"), port("wall-in-2")), new Tie(port("wall-in-2"), port("wall-in-1"))),
+                List.of(),
+                List.of());
+        assertThatThrownBy(() -> new ReplaceRig(circle).applyTo(LOFT)).hasMessageContaining("in a circle");
+    }
+
+    private static PortId port(String id) {
+        return new PortId(id);
+    }
+
+    private static TiePorts tie(String from, String to) {
+        return new TiePorts(port(from), port(to));
+    }
+
+    /** A device of the shelf under an id and a name of one's own. */
+    private static AddDevice shelf(String model, String id, String name) {
+        AddDevice found = Shelf.devices().stream()
+                .filter(each -> each.device().equals(model))
+                .findFirst()
+                .orElseThrow();
+        return new AddDevice(
+                id,
+                name,
+                found.deviceKind(),
+                found.fullScaleDbu(),
+                found.latency(),
+                found.clock(),
+                found.driftPpm(),
+                found.runs());
+    }
+}
