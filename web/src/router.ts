@@ -11,6 +11,7 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', redirect: (to) => `${to.path}/input-list` },
+        { path: 'rig', component: () => import('./steps/rig/RigView.vue') },
         { path: 'input-list', component: () => import('./steps/inputs/InputListView.vue') },
         { path: 'tracks', component: () => import('./steps/tracks/TracksView.vue') },
         { path: 'cues', component: () => import('./steps/cues/CuesView.vue') },

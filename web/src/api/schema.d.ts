@@ -29,6 +29,38 @@ export interface paths {
         };
         get: operations["rigs"];
         put?: never;
+        post: operations["create_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shelf"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -46,6 +78,150 @@ export interface paths {
         get: operations["rig"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["copies"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/copies/{number}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/document.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["document"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/document/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["labels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pairs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redo_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{rig}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["undoState"];
+        put?: never;
+        post: operations["undo_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -212,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session}/readiness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readiness"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session}/redo": {
         parameters: {
             query?: never;
@@ -222,6 +414,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session}/tracks/from-inputs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fromInputs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session}/tracks/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["many"];
         delete?: never;
         options?: never;
         head?: never;
@@ -248,11 +472,35 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Acknowledge: {
+            key: string;
+            /** @constant */
+            kind: "acknowledge";
+            reason: string;
+        };
+        Acknowledgement: {
+            key: string;
+            reason: string;
+        };
         AddCue: {
             cue: string;
             /** @constant */
             kind: "add-cue";
             name: string;
+        };
+        AddDevice: {
+            /** @enum {string} */
+            clock: "leads" | "follows" | "own" | "none";
+            device: string;
+            /** @enum {string} */
+            deviceKind: "interface" | "expander" | "preamp" | "wall-box" | "patch-bay" | "headphone-amp" | "speakers" | "outboard";
+            driftPpm: number;
+            fullScaleDbu: number;
+            /** @constant */
+            kind: "add-device";
+            latency: components["schemas"]["LatencyProfile"];
+            name: string;
+            runs: components["schemas"]["PortRun"][];
         };
         AddInput: {
             input: string;
@@ -300,6 +548,9 @@ export interface components {
             voices: components["schemas"]["Voice"][];
         };
         Command: components["schemas"]["ClearClips"] | components["schemas"]["CutHeadphones"] | components["schemas"]["Listen"] | components["schemas"]["Locate"] | components["schemas"]["Play"] | components["schemas"]["Players"] | components["schemas"]["Stop"] | components["schemas"]["TakeRig"];
+        CopyName: {
+            name: string;
+        };
         Cue: {
             guarded: boolean;
             id: string;
@@ -315,15 +566,41 @@ export interface components {
             /** @constant */
             kind: "cut-headphones";
         };
+        CutInput: {
+            cut: boolean;
+            input: string;
+            /** @constant */
+            kind: "cut-input";
+        };
+        DescribePort: {
+            bank: string;
+            gain: components["schemas"]["GainRange"];
+            /** @constant */
+            kind: "describe-port";
+            padDb: number;
+            phantom: boolean;
+            port: string;
+            remote: boolean;
+            takes: ("mic" | "line" | "instrument" | "digital")[];
+        };
         Device: {
+            /** @enum {string} */
+            clock: "leads" | "follows" | "own" | "none";
+            driftPpm: number;
             fullScaleDbu: number;
             id: string;
             /** @enum {string} */
-            kind: "interface" | "expander" | "preamp" | "wall-box";
+            kind: "interface" | "expander" | "preamp" | "wall-box" | "patch-bay" | "headphone-amp" | "speakers" | "outboard";
             latency: components["schemas"]["LatencyProfile"];
             name: string;
+            position: number;
+            retired: boolean;
         };
-        Edit: components["schemas"]["AddCue"] | components["schemas"]["AddInput"] | components["schemas"]["AddPerformer"] | components["schemas"]["AddSends"] | components["schemas"]["AddTrack"] | components["schemas"]["ArmTrack"] | components["schemas"]["FeedTrack"] | components["schemas"]["MoveTrack"] | components["schemas"]["MuteSend"] | components["schemas"]["MuteTrack"] | components["schemas"]["NumberInput"] | components["schemas"]["PatchInput"] | components["schemas"]["RemoveCue"] | components["schemas"]["RemoveInput"] | components["schemas"]["RemoveMarker"] | components["schemas"]["RemovePerformer"] | components["schemas"]["RemoveSend"] | components["schemas"]["RemoveTrack"] | components["schemas"]["RenameCue"] | components["schemas"]["RenamePerformer"] | components["schemas"]["RenameTrack"] | components["schemas"]["SetClick"] | components["schemas"]["SetCueGuard"] | components["schemas"]["SetCueLevel"] | components["schemas"]["SetCueListeners"] | components["schemas"]["SetCueOutput"] | components["schemas"]["SetFader"] | components["schemas"]["SetHear"] | components["schemas"]["SetInputGain"] | components["schemas"]["SetInputMic"] | components["schemas"]["SetInputNotes"] | components["schemas"]["SetInputPerformer"] | components["schemas"]["SetInputPhantom"] | components["schemas"]["SetInputSource"] | components["schemas"]["SetMainLevel"] | components["schemas"]["SetMarker"] | components["schemas"]["SetPan"] | components["schemas"]["SetPolarity"] | components["schemas"]["SetSendLevel"] | components["schemas"]["SetSendPan"] | components["schemas"]["SetSendPanAsMain"] | components["schemas"]["SetSendTap"] | components["schemas"]["SetSessionNames"] | components["schemas"]["SetSoloSafe"] | components["schemas"]["SetTempoMap"] | components["schemas"]["SetTrim"] | components["schemas"]["SoloTrack"];
+        Difference: {
+            changes: string[];
+            edits: components["schemas"]["RigEdit"][];
+        };
+        Edit: components["schemas"]["Acknowledge"] | components["schemas"]["AddCue"] | components["schemas"]["AddInput"] | components["schemas"]["AddPerformer"] | components["schemas"]["AddSends"] | components["schemas"]["AddTrack"] | components["schemas"]["ArmTrack"] | components["schemas"]["CutInput"] | components["schemas"]["FeedTrack"] | components["schemas"]["MoveTrack"] | components["schemas"]["MuteSend"] | components["schemas"]["MuteTrack"] | components["schemas"]["NumberInput"] | components["schemas"]["PatchInput"] | components["schemas"]["RemoveCue"] | components["schemas"]["RemoveInput"] | components["schemas"]["RemoveMarker"] | components["schemas"]["RemovePerformer"] | components["schemas"]["RemoveSend"] | components["schemas"]["RemoveTrack"] | components["schemas"]["RenameCue"] | components["schemas"]["RenamePerformer"] | components["schemas"]["RenameTrack"] | components["schemas"]["SetClick"] | components["schemas"]["SetCueGuard"] | components["schemas"]["SetCueLevel"] | components["schemas"]["SetCueListeners"] | components["schemas"]["SetCueOutput"] | components["schemas"]["SetFader"] | components["schemas"]["SetHear"] | components["schemas"]["SetInputCable"] | components["schemas"]["SetInputGain"] | components["schemas"]["SetInputLevel"] | components["schemas"]["SetInputMic"] | components["schemas"]["SetInputNotes"] | components["schemas"]["SetInputPad"] | components["schemas"]["SetInputPerformer"] | components["schemas"]["SetInputPhantom"] | components["schemas"]["SetInputPlace"] | components["schemas"]["SetInputSource"] | components["schemas"]["SetInputStand"] | components["schemas"]["SetMainLevel"] | components["schemas"]["SetMarker"] | components["schemas"]["SetPan"] | components["schemas"]["SetPolarity"] | components["schemas"]["SetSendLevel"] | components["schemas"]["SetSendPan"] | components["schemas"]["SetSendPanAsMain"] | components["schemas"]["SetSendTap"] | components["schemas"]["SetSessionNames"] | components["schemas"]["SetSoloSafe"] | components["schemas"]["SetTempoMap"] | components["schemas"]["SetTrim"] | components["schemas"]["SoloTrack"] | components["schemas"]["TakeBackAcknowledgement"];
         Feed: {
             input: string | null;
             port: string | null;
@@ -333,6 +610,17 @@ export interface components {
             /** @constant */
             kind: "feed-track";
             track: string;
+        };
+        Found: {
+            about: string[];
+            acknowledged: string;
+            button: string;
+            byHand: string;
+            fix: components["schemas"]["Edit"][];
+            key: string;
+            sentence: string;
+            then: string[];
+            why: string;
         };
         GainRange: {
             maxDb: number;
@@ -350,17 +638,47 @@ export interface components {
             playing: boolean;
             roundTripMs: number;
         };
+        HidePort: {
+            hidden: boolean;
+            /** @constant */
+            kind: "hide-port";
+            port: string;
+        };
         Input: {
+            cableMetres: number;
+            cut: boolean;
             gainDb: number;
             id: string;
+            /** @enum {string} */
+            level: "mic" | "line" | "instrument" | "digital";
             mic: string;
             notes: string;
             number: number;
+            pad: boolean;
             performer: string | null;
             /** @enum {string} */
             phantom: "off" | "on" | "never";
+            place: string;
             port: string | null;
             source: string;
+            stand: string;
+        };
+        KeptCopy: {
+            madeAt: string;
+            name: string;
+            number: number;
+        };
+        LabelPair: {
+            houseLabel: string;
+            /** @constant */
+            kind: "label-pair";
+            pair: string;
+        };
+        LabelPort: {
+            houseLabel: string;
+            /** @constant */
+            kind: "label-port";
+            port: string;
         };
         LatencyProfile: {
             converterIn: number;
@@ -369,6 +687,7 @@ export interface components {
             driverOut: number;
         };
         ListedRig: {
+            devices: number;
             id: string;
             name: string;
         };
@@ -409,10 +728,26 @@ export interface components {
             id: string;
             name: string;
         };
+        MeasureDevice: {
+            device: string;
+            fullScaleDbu: number;
+            /** @constant */
+            kind: "measure-device";
+            latency: components["schemas"]["LatencyProfile"];
+        };
         Meter: {
             bar: number;
             beats: number;
             noteValue: number;
+        };
+        Mic: {
+            connector: string;
+            count: number;
+            id: string;
+            /** @enum {string} */
+            kind: "large-condenser" | "small-condenser" | "ribbon" | "dynamic" | "passive-di" | "active-di";
+            name: string;
+            sensitivityMvPa: number;
         };
         MoveTrack: {
             before: string | null;
@@ -432,6 +767,21 @@ export interface components {
             kind: "mute-track";
             muted: boolean;
             track: string;
+        };
+        NameDevice: {
+            device: string;
+            /** @constant */
+            kind: "name-device";
+            name: string;
+        };
+        NameRig: {
+            /** @constant */
+            kind: "name-rig";
+            name: string;
+        };
+        NewRig: {
+            document: components["schemas"]["RigDocument"] | null;
+            name: string;
         };
         NewSession: {
             name: string;
@@ -461,6 +811,16 @@ export interface components {
             ceiling: components["schemas"]["GuardCeiling"];
             pairs: components["schemas"]["OfferedPair"][];
             ports: components["schemas"]["OfferedPort"][];
+        };
+        PairPorts: {
+            /** @enum {string} */
+            feeds: "main-speakers" | "second-speakers" | "headphones" | "engineer" | "room-speaker" | "nothing";
+            houseLabel: string;
+            /** @constant */
+            kind: "pair-ports";
+            left: string;
+            pair: string;
+            right: string;
         };
         PatchInput: {
             input: string;
@@ -495,8 +855,21 @@ export interface components {
             houseLabel: string;
             id: string;
             number: number;
+            padDb: number;
             panelName: string;
             phantom: boolean;
+            remote: boolean;
+            takes: ("mic" | "line" | "instrument" | "digital")[];
+        };
+        PortRun: {
+            count: number;
+            /** @enum {string} */
+            direction: "in" | "out";
+            gain: components["schemas"]["GainRange"];
+            label: string;
+            padDb: number;
+            panelName: string;
+            phantomBank: number;
             remote: boolean;
             takes: ("mic" | "line" | "instrument" | "digital")[];
         };
@@ -508,10 +881,23 @@ export interface components {
         Proposed: {
             edits: components["schemas"]["Edit"][];
         };
+        ProposedRigEdits: {
+            edits: components["schemas"]["RigEdit"][];
+        };
+        PutMic: {
+            /** @constant */
+            kind: "put-mic";
+            mic: components["schemas"]["Mic"];
+        };
         RemoveCue: {
             cue: string;
             /** @constant */
             kind: "remove-cue";
+        };
+        RemoveDevice: {
+            device: string;
+            /** @constant */
+            kind: "remove-device";
         };
         RemoveInput: {
             input: string;
@@ -522,6 +908,11 @@ export interface components {
             /** @constant */
             kind: "remove-marker";
             marker: string;
+        };
+        RemoveMic: {
+            /** @constant */
+            kind: "remove-mic";
+            mic: string;
         };
         RemovePerformer: {
             /** @constant */
@@ -557,15 +948,28 @@ export interface components {
             name: string;
             track: string;
         };
+        ReplaceRig: {
+            by: components["schemas"]["Rig"];
+            /** @constant */
+            kind: "replace-rig";
+        };
         Rig: {
             celsius: number;
             devices: components["schemas"]["Device"][];
             id: string;
+            mics: components["schemas"]["Mic"][];
             name: string;
-            outputPairs: components["schemas"]["StereoPair"][];
+            pairs: components["schemas"]["StereoPair"][];
             ports: components["schemas"]["Port"][];
+            revision: number;
             ties: components["schemas"]["Tie"][];
         };
+        RigDocument: {
+            format: string;
+            rig: components["schemas"]["Rig"];
+            version: number;
+        };
+        RigEdit: components["schemas"]["AddDevice"] | components["schemas"]["DescribePort"] | components["schemas"]["HidePort"] | components["schemas"]["LabelPair"] | components["schemas"]["LabelPort"] | components["schemas"]["MeasureDevice"] | components["schemas"]["NameDevice"] | components["schemas"]["NameRig"] | components["schemas"]["PairPorts"] | components["schemas"]["PutMic"] | components["schemas"]["RemoveDevice"] | components["schemas"]["RemoveMic"] | components["schemas"]["ReplaceRig"] | components["schemas"]["SetDeviceClock"] | components["schemas"]["SetPairFeeds"] | components["schemas"]["SetRoomTemperature"] | components["schemas"]["TiePorts"] | components["schemas"]["UnpairPorts"] | components["schemas"]["UntiePort"];
         Row: {
             does: string;
             edits: components["schemas"]["Edit"][];
@@ -586,6 +990,7 @@ export interface components {
             trackId: string;
         };
         Session: {
+            acknowledgements: components["schemas"]["Acknowledgement"][];
             bitDepth: number;
             bufferFrames: number;
             click: components["schemas"]["ClickPattern"];
@@ -632,6 +1037,14 @@ export interface components {
             kind: "set-cue-output";
             output: string | null;
         };
+        SetDeviceClock: {
+            /** @enum {string} */
+            clock: "leads" | "follows" | "own" | "none";
+            device: string;
+            driftPpm: number;
+            /** @constant */
+            kind: "set-device-clock";
+        };
         SetFader: {
             /** @constant */
             kind: "set-fader";
@@ -645,11 +1058,24 @@ export interface components {
             kind: "set-hear";
             track: string;
         };
+        SetInputCable: {
+            input: string;
+            /** @constant */
+            kind: "set-input-cable";
+            metres: number;
+        };
         SetInputGain: {
             gainDb: number;
             input: string;
             /** @constant */
             kind: "set-input-gain";
+        };
+        SetInputLevel: {
+            input: string;
+            /** @constant */
+            kind: "set-input-level";
+            /** @enum {string} */
+            level: "mic" | "line" | "instrument" | "digital";
         };
         SetInputMic: {
             input: string;
@@ -662,6 +1088,12 @@ export interface components {
             /** @constant */
             kind: "set-input-notes";
             notes: string;
+        };
+        SetInputPad: {
+            input: string;
+            /** @constant */
+            kind: "set-input-pad";
+            pad: boolean;
         };
         SetInputPerformer: {
             input: string;
@@ -676,11 +1108,23 @@ export interface components {
             /** @enum {string} */
             phantom: "off" | "on" | "never";
         };
+        SetInputPlace: {
+            input: string;
+            /** @constant */
+            kind: "set-input-place";
+            place: string;
+        };
         SetInputSource: {
             input: string;
             /** @constant */
             kind: "set-input-source";
             source: string;
+        };
+        SetInputStand: {
+            input: string;
+            /** @constant */
+            kind: "set-input-stand";
+            stand: string;
         };
         SetMainLevel: {
             /** @constant */
@@ -694,6 +1138,13 @@ export interface components {
             marker: string;
             name: string;
         };
+        SetPairFeeds: {
+            /** @enum {string} */
+            feeds: "main-speakers" | "second-speakers" | "headphones" | "engineer" | "room-speaker" | "nothing";
+            /** @constant */
+            kind: "set-pair-feeds";
+            pair: string;
+        };
         SetPan: {
             /** @constant */
             kind: "set-pan";
@@ -705,6 +1156,11 @@ export interface components {
             /** @constant */
             kind: "set-polarity";
             track: string;
+        };
+        SetRoomTemperature: {
+            celsius: number;
+            /** @constant */
+            kind: "set-room-temperature";
         };
         SetSendLevel: {
             cue: string;
@@ -770,12 +1226,16 @@ export interface components {
             houseLabel: string;
             id: string;
             left: string;
-            panelName: string;
             right: string;
         };
         Stop: {
             /** @constant */
             kind: "stop";
+        };
+        TakeBackAcknowledgement: {
+            key: string;
+            /** @constant */
+            kind: "take-back-acknowledgement";
         };
         TakeRig: {
             /** @constant */
@@ -794,6 +1254,12 @@ export interface components {
         };
         Tie: {
             from: string;
+            to: string;
+        };
+        TiePorts: {
+            from: string;
+            /** @constant */
+            kind: "tie-ports";
             to: string;
         };
         Track: {
@@ -820,6 +1286,16 @@ export interface components {
             redo: string;
             undo: string;
         };
+        UnpairPorts: {
+            /** @constant */
+            kind: "unpair-ports";
+            pair: string;
+        };
+        UntiePort: {
+            from: string;
+            /** @constant */
+            kind: "untie-port";
+        };
         Voice: {
             accent: number | "off";
             betweenBeats: boolean;
@@ -834,6 +1310,26 @@ export interface components {
             basedOn: number | null;
             edits: components["schemas"]["Edit"][];
             gesture: string | null;
+        };
+        WantedLabels: {
+            /** @enum {string} */
+            by: "pattern" | "column" | "ties";
+            from: number;
+            ports: string[];
+            text: string;
+        };
+        WantedPairs: {
+            device: string;
+            /** @enum {string} */
+            direction: "in" | "out";
+        };
+        WantedRigEdits: {
+            basedOn: number | null;
+            edits: components["schemas"]["RigEdit"][];
+        };
+        WantedTracks: {
+            count: number;
+            names: string;
         };
     };
     responses: never;
@@ -888,6 +1384,72 @@ export interface operations {
             };
         };
     };
+    create_1: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Lantern-Person"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRig"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rig"];
+                };
+            };
+        };
+    };
+    schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/schema+json": unknown;
+                };
+            };
+        };
+    };
+    shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddDevice"][];
+                };
+            };
+        };
+    };
     rig: {
         parameters: {
             query?: never;
@@ -906,6 +1468,277 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Rig"];
+                };
+            };
+        };
+    };
+    copies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCopy"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyName"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCopy"];
+                };
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"];
+                };
+            };
+        };
+    };
+    document: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigDocument"];
+                };
+            };
+        };
+    };
+    preview_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RigDocument"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"];
+                };
+            };
+        };
+    };
+    edit_1: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Lantern-Person"?: string;
+            };
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedRigEdits"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
+                };
+            };
+        };
+    };
+    labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedLabels"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedRigEdits"];
+                };
+            };
+        };
+    };
+    pairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedPairs"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedRigEdits"];
+                };
+            };
+        };
+    };
+    redo_1: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Lantern-Person"?: string;
+            };
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
+                };
+            };
+        };
+    };
+    undoState: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Lantern-Person"?: string;
+            };
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoState"];
+                };
+            };
+        };
+    };
+    undo_1: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Lantern-Person"?: string;
+            };
+            path: {
+                rig: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changed"];
                 };
             };
         };
@@ -1178,6 +2011,28 @@ export interface operations {
             };
         };
     };
+    readiness: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"][];
+                };
+            };
+        };
+    };
     redo: {
         parameters: {
             query?: never;
@@ -1198,6 +2053,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Changed"];
+                };
+            };
+        };
+    };
+    fromInputs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Selected"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedTracks"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
                 };
             };
         };

@@ -1,11 +1,21 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, type Command, type Edit, type Happening, type Offers, type Session, type UndoState } from '@/api/client'
+import {
+  api,
+  type Command,
+  type Edit,
+  type Found,
+  type Happening,
+  type Offers,
+  type Session,
+  type UndoState,
+} from '@/api/client'
 import { darken, layLevelsOut, takeLevels } from './levels'
 import { beginListening, endListening, hear } from './listening'
 import { follow, type Place } from './live'
 import { trying } from './notice'
 import { withParts } from './parts'
+import { useRig } from './rig'
 
 /** The session on the page, as the server holds it, and everything that is done to it. */
 export const useDesk = defineStore('desk', () => {
@@ -14,6 +24,8 @@ export const useDesk = defineStore('desk', () => {
   const live = shallowRef<Happening | null>(null)
   const place = shallowRef<Place | null>(null)
   const offers = shallowRef<Offers>({ ports: [], pairs: [], ceiling: { dbfs: 0, rule: '' } })
+  const rig = useRig()
+  const findings = shallowRef<Found[]>([])
   const connected = ref(false)
   const missing = ref(false)
   const listeningTo = ref('')
@@ -37,6 +49,7 @@ export const useDesk = defineStore('desk', () => {
         session.value = told.session
         undoState.value = told.undo
         live.value = told.live
+        void rig.open(told.session.rigId)
         if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
       },
       changed(told) {
@@ -44,6 +57,9 @@ export const useDesk = defineStore('desk', () => {
         if (told.revision > session.value.revision + 1) return open(id)
         session.value = withParts(session.value, told.revision, told.changed)
         undoState.value = told.undo
+      },
+      rigChanged(revision) {
+        if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
       happening(told) {
         live.value = told
@@ -110,12 +126,29 @@ export const useDesk = defineStore('desk', () => {
     if (await command({ kind: 'listen', connection, to })) listeningTo.value = to
   }
 
-  const offersDependOn = computed(() => [session.value?.id, session.value?.inputs, session.value?.cues])
+  const offersDependOn = computed(() => [
+    session.value?.id,
+    session.value?.inputs,
+    session.value?.cues,
+    rig.rig?.revision,
+  ])
   watch(offersDependOn, async (now, before) => {
     if (!session.value || (before && now.every((each, index) => each === before[index]))) return
     const answer = await api.GET('/api/sessions/{session}/offers', at.value).catch(() => null)
     if (answer?.data) offers.value = answer.data
   })
+
+  /** What would go wrong is asked for once a while after the last change. */
+  let asking = 0
+  function look() {
+    clearTimeout(asking)
+    asking = window.setTimeout(async () => {
+      if (!session.value) return
+      const answer = await api.GET('/api/sessions/{session}/readiness', at.value).catch(() => null)
+      if (answer?.data) findings.value = answer.data
+    }, 250)
+  }
+  watch(() => [session.value?.id, session.value?.revision, rig.rig?.revision], look)
 
   watch(cues, (now) => {
     if (listeningTo.value && listeningTo.value !== 'main' && !now.some((cue) => cue.id === listeningTo.value)) {
@@ -134,6 +167,7 @@ export const useDesk = defineStore('desk', () => {
     live,
     place,
     offers,
+    findings,
     connected,
     missing,
     listeningTo,

@@ -14,6 +14,7 @@ export interface Place {
 export interface LiveListener {
   hello(told: { connection: string; session: Session; undo: UndoState; live: Happening | null }): void
   changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
+  rigChanged(revision: number): void
   happening(live: Happening | null): void
   layout(number: number, keys: string[]): void
   levels(layout: number, values: Float32Array<ArrayBuffer>): void
@@ -52,6 +53,7 @@ export function follow(session: string, listener: LiveListener): () => void {
       wait = 250
       listener.hello(told)
     } else if (told.type === 'session') listener.changed(told)
+    else if (told.type === 'rig') listener.rigChanged(told.revision)
     else if (told.type === 'live') listener.happening(told.live)
     else if (told.type === 'meters') listener.layout(told.layout, told.keys)
   }

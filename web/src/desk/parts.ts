@@ -33,6 +33,12 @@ function withPart(session: Session, key: string, part: Part | null): Session {
       return { ...session, inputs: put<Input>(session.inputs, id, part, (a, b) => a.number - b.number) }
     case 'track':
       return { ...session, tracks: put<Track>(session.tracks, id, part, byPosition) }
+    case 'acknowledgement': {
+      const acknowledged = key.slice(kind.length + 1)
+      const others = session.acknowledgements.filter((each) => each.key !== acknowledged)
+      const all = part ? [...others, part as unknown as (typeof others)[number]] : others
+      return { ...session, acknowledgements: all.sort((a, b) => (a.key < b.key ? -1 : 1)) }
+    }
     case 'cue': {
       const sends = session.cues.find((cue) => cue.id === id)?.sends ?? []
       return { ...session, cues: put<Cue>(session.cues, id, part && { ...part, sends }, byPosition) }

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
+import { useRig } from '@/desk/rig'
 import CommandBox from './CommandBox.vue'
 import KeyList from './KeyList.vue'
 import StandIns from './StandIns.vue'
@@ -12,6 +13,7 @@ import { useKeys } from './useKeys'
 const props = defineProps<{ session: string }>()
 
 const desk = useDesk()
+const rig = useRig()
 const router = useRouter()
 const keysShown = ref(false)
 const commandsShown = ref(false)
@@ -30,6 +32,13 @@ const unmapped = computed(() => {
   return desk.inputs.filter((input) => !fed.has(input.id)).length
 })
 const steps = computed(() => [
+  {
+    to: 'rig',
+    title: 'Rig',
+    state: rig.rig
+      ? `${rig.rig.name}, ${many(rig.rig.devices.filter((device) => !device.retired).length, 'device')}`
+      : 'opening',
+  },
   {
     to: 'input-list',
     title: 'Input list',

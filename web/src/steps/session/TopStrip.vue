@@ -4,9 +4,14 @@ import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
+import ReadinessSheet from '@/steps/readiness/ReadinessSheet.vue'
 import SongPlace from './SongPlace.vue'
+import { useUndoing } from './useUndoing'
 
 const desk = useDesk()
+const undoing = useUndoing()
+const readinessShown = ref(false)
+const open = computed(() => desk.findings.filter((each) => !each.acknowledged).length)
 
 const place = ref<InstanceType<typeof SongPlace>>()
 
@@ -59,22 +64,31 @@ const listenOptions = computed(() => [
     >
       {{ desk.live?.headphonesCut ? 'Headphones are cut' : 'Cut headphones' }}
     </button>
+    <button
+      class="readiness"
+      :class="{ flare: open }"
+      title="What would go wrong if recording began now"
+      @click="readinessShown = true"
+    >
+      {{ open ? `Readiness · ${open}` : 'Ready' }}
+    </button>
+    <ReadinessSheet v-model:shown="readinessShown" />
     <div class="undo">
       <button
         class="word"
-        :disabled="!desk.undoState.undo"
-        :aria-label="`Undo: ${desk.undoState.undo || 'nothing'}`"
-        :title="`Undo: ${desk.undoState.undo || 'nothing'}`"
-        @click="desk.undo"
+        :disabled="!undoing.state.value.undo"
+        :aria-label="`Undo: ${undoing.state.value.undo || 'nothing'}`"
+        :title="`Undo: ${undoing.state.value.undo || 'nothing'}`"
+        @click="undoing.undo"
       >
         ↶
       </button>
       <button
         class="word"
-        :disabled="!desk.undoState.redo"
-        :aria-label="`Redo: ${desk.undoState.redo || 'nothing'}`"
-        :title="`Redo: ${desk.undoState.redo || 'nothing'}`"
-        @click="desk.redo"
+        :disabled="!undoing.state.value.redo"
+        :aria-label="`Redo: ${undoing.state.value.redo || 'nothing'}`"
+        :title="`Redo: ${undoing.state.value.redo || 'nothing'}`"
+        @click="undoing.redo"
       >
         ↷
       </button>
@@ -165,6 +179,17 @@ const listenOptions = computed(() => [
 .word:disabled {
   opacity: 0.6;
   cursor: default;
+}
+
+.readiness {
+  height: 34px;
+  padding: 0 10px;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--round);
+  background: var(--sheet);
+  font-weight: 600;
+  white-space: nowrap;
+  cursor: pointer;
 }
 
 .undo {

@@ -1,14 +1,15 @@
 import { onBeforeUnmount, onMounted } from 'vue'
 import { useDesk } from '@/desk/desk'
+import { useUndoing } from './useUndoing'
 
 /** The keys that work wherever one stands in a session. */
 export const KEYS: [string, string][] = [
   ['Space', 'play, stop'],
   ['H', 'cut headphones, let them back'],
   ['B', 'go to a bar'],
-  ['1 2 3', 'input list, tracks, cues'],
+  ['1 2 3 4', 'rig, input list, tracks, cues'],
   ['/', 'find what to do by its words'],
-  ['Ctrl Z', 'undo your last change'],
+  ['Ctrl Z', 'undo your last change; under Rig, of the rig'],
   ['Ctrl Shift Z', 'redo it'],
   ['← →', 'a level or pan by one step; with Shift by the finest'],
   ['Home', 'a level off, a pan to the centre'],
@@ -27,13 +28,14 @@ export function useKeys(actions: {
   goToBar: () => void
 }) {
   const desk = useDesk()
+  const undoing = useUndoing()
 
   function pressed(event: KeyboardEvent) {
     if (event.defaultPrevented || !desk.session) return
     const target = event.target as HTMLElement
     if (target.matches(WRITING) || target.closest(WRITING) || target.closest('[role="dialog"]')) return
     const control = event.ctrlKey || event.metaKey
-    if (control && event.key.toLowerCase() === 'z') void (event.shiftKey ? desk.redo() : desk.undo())
+    if (control && event.key.toLowerCase() === 'z') void (event.shiftKey ? undoing.redo() : undoing.undo())
     else if (control || event.altKey) return
     else if (event.key === ' ' && !target.closest('button, a')) void desk.playOrStop()
     else if (target.closest('[role="grid"]')) return

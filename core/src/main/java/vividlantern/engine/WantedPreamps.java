@@ -33,7 +33,8 @@ public final class WantedPreamps {
                         .mapToDouble(Input::gainDb)
                         .findFirst()
                         .orElse(preamp.gain().minDb());
-                device.setPreamp(preamp.id().value(), gain, phantom(rig, preamp, byPreamp));
+                boolean pad = inputs.stream().findFirst().filter(Input::pad).isPresent();
+                device.setPreamp(preamp.id().value(), gain, phantom(rig, preamp, byPreamp), pad);
             }
         }
     }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Function;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
@@ -27,9 +28,19 @@ import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
+import vividlantern.rig.Device;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
+import vividlantern.rig.RigPart;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigSettings;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.Tie;
+import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
@@ -70,7 +81,8 @@ public final class Documents {
             TrackId.class,
             CueId.class,
             VoiceId.class,
-            MarkerId.class);
+            MarkerId.class,
+            MicId.class);
 
     private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
 
@@ -88,9 +100,11 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
                 .addMixIn(Pan.class, PanForm.class)
-                .addMixIn(Edit.class, EditForm.class);
+                .addMixIn(Edit.class, EditForm.class)
+                .addMixIn(RigEdit.class, EditForm.class);
         IDS.forEach(id -> builder.addMixIn(id, IdForm.class));
         editKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
+        rigEditKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
         return builder;
     }
 
@@ -118,23 +132,59 @@ public final class Documents {
         return MAPPER.readValue(json, MAPPER.getTypeFactory().constructCollectionType(List.class, Edit.class));
     }
 
-    /** Parts by their keys; null where there is none. */
-    public static String writeParts(Map<PartKey, Optional<Part>> parts) {
+    /** Every edit of a rig that may come from outside, by its kind. */
+    public static SortedMap<String, Class<?>> rigEditKinds() {
+        SortedMap<String, Class<?>> kinds = new TreeMap<>();
+        Arrays.stream(RigEdit.class.getPermittedSubclasses()).forEach(type -> kinds.put(kind(type), type));
+        return kinds;
+    }
+
+    public static String writeRigEdits(List<RigEdit> edits) {
+        return MAPPER.writerFor(MAPPER.getTypeFactory().constructCollectionType(List.class, RigEdit.class))
+                .writeValueAsString(edits);
+    }
+
+    public static List<RigEdit> readRigEdits(String json) {
+        return MAPPER.readValue(json, MAPPER.getTypeFactory().constructCollectionType(List.class, RigEdit.class));
+    }
+
+    /** Parts of a session or a rig by their keys; null where there is none. */
+    public static String writeParts(Map<?, ? extends Optional<?>> parts) {
         SortedMap<String, Object> byKey = new TreeMap<>();
         parts.forEach((key, part) -> byKey.put(key.toString(), part.orElse(null)));
         return MAPPER.writeValueAsString(byKey);
     }
 
     public static Map<PartKey, Optional<Part>> readParts(String json) {
-        Map<PartKey, Optional<Part>> parts = new TreeMap<>();
+        return readParts(json, PartKey::parse, key -> type(key.kind()));
+    }
+
+    public static Map<RigPartKey, Optional<RigPart>> readRigParts(String json) {
+        return readParts(json, RigPartKey::parse, key -> type(key.kind()));
+    }
+
+    private static <K extends Comparable<K>, P> Map<K, Optional<P>> readParts(
+            String json, Function<String, K> parse, Function<K, Class<? extends P>> type) {
+        Map<K, Optional<P>> parts = new TreeMap<>();
         for (Map.Entry<String, JsonNode> entry : MAPPER.readTree(json).properties()) {
-            PartKey key = PartKey.parse(entry.getKey());
-            Optional<Part> part = entry.getValue().isNull()
+            K key = parse.apply(entry.getKey());
+            Optional<P> part = entry.getValue().isNull()
                     ? Optional.empty()
-                    : Optional.of(MAPPER.treeToValue(entry.getValue(), type(key.kind())));
+                    : Optional.of(MAPPER.treeToValue(entry.getValue(), type.apply(key)));
             parts.put(key, part);
         }
         return parts;
+    }
+
+    private static Class<? extends RigPart> type(RigPartKey.Kind kind) {
+        return switch (kind) {
+            case SETTINGS -> RigSettings.class;
+            case DEVICE -> Device.class;
+            case PORT -> Port.class;
+            case TIE -> Tie.class;
+            case PAIR -> StereoPair.class;
+            case MIC -> Mic.class;
+        };
     }
 
     private static Class<? extends Part> type(PartKey.Kind kind) {

@@ -24,8 +24,13 @@ public final class InputListCsv {
         SOURCE("Source"),
         PERFORMER("Performer"),
         MIC("Mic"),
+        STAND("Stand"),
+        CABLE("Cable m"),
+        PLACE("Place"),
         PHANTOM("Phantom"),
         PORT("Port"),
+        LEVEL("Level"),
+        PAD("Pad"),
         GAIN("Gain dB"),
         TRACKS("Tracks"),
         NOTES("Notes");
@@ -69,10 +74,15 @@ public final class InputListCsv {
                                 .map(Performer::name)
                                 .orElse(""),
                         input.mic(),
+                        input.stand(),
+                        input.cableMetres() == 0 ? "" : plain(input.cableMetres()),
+                        input.place(),
                         word(input.phantom()),
                         input.port()
                                 .map(id -> rig.port(id).map(Port::houseLabel).orElse(id.value()))
                                 .orElse(""),
+                        Documents.word(input.level()),
+                        input.pad() ? "in" : "out",
                         plain(input.gainDb()),
                         String.join("; ", trackNames(session, input)),
                         input.notes());

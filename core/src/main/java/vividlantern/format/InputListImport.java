@@ -35,12 +35,17 @@ import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.FeedTrack;
 import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.SetInputCable;
 import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.SetInputLevel;
 import vividlantern.session.edit.SetInputMic;
 import vividlantern.session.edit.SetInputNotes;
+import vividlantern.session.edit.SetInputPad;
 import vividlantern.session.edit.SetInputPerformer;
 import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.SetInputPlace;
 import vividlantern.session.edit.SetInputSource;
+import vividlantern.session.edit.SetInputStand;
 
 /**
  * Reads an input list and says, row by row, what it would do. Nothing changes until somebody applies the edits. A row
@@ -168,6 +173,25 @@ public final class InputListImport {
         text(record, Column.MIC)
                 .filter(mic -> !mic.equals(input.mic()))
                 .ifPresent(mic -> make(new SetInputMic(input.id(), mic), edits));
+        text(record, Column.STAND)
+                .filter(stand -> !stand.equals(input.stand()))
+                .ifPresent(stand -> make(new SetInputStand(input.id(), stand), edits));
+        text(record, Column.CABLE)
+                .map(metres -> metres.isEmpty() ? 0.0 : decimal(metres, "a length in metres", "metres"))
+                .filter(metres -> metres != input.cableMetres())
+                .ifPresent(metres -> make(new SetInputCable(input.id(), metres), edits));
+        text(record, Column.PLACE)
+                .filter(place -> !place.equals(input.place()))
+                .ifPresent(place -> make(new SetInputPlace(input.id(), place), edits));
+        text(record, Column.LEVEL)
+                .filter(level -> !level.isEmpty())
+                .map(InputListImport::level)
+                .filter(level -> level != input.level())
+                .ifPresent(level -> make(new SetInputLevel(input.id(), level), edits));
+        text(record, Column.PAD)
+                .map(InputListImport::pad)
+                .filter(pad -> pad != input.pad())
+                .ifPresent(pad -> make(new SetInputPad(input.id(), pad), edits));
         text(record, Column.PHANTOM)
                 .map(InputListImport::phantom)
                 .filter(wish -> wish != input.phantom())
@@ -302,14 +326,33 @@ public final class InputListImport {
         };
     }
 
+    private static Port.Signal level(String text) {
+        return switch (text.toLowerCase(Locale.ROOT)) {
+            case "mic" -> Port.Signal.MIC;
+            case "line" -> Port.Signal.LINE;
+            case "instrument", "inst", "hi-z" -> Port.Signal.INSTRUMENT;
+            default -> throw new Refused("\"" + text + "\" is neither mic, line nor instrument.", "level");
+        };
+    }
+
+    private static boolean pad(String text) {
+        return switch (text.toLowerCase(Locale.ROOT)) {
+            case "in", "on", "yes" -> true;
+            case "", "out", "off", "no", "-" -> false;
+            default -> throw new Refused("\"" + text + "\" says neither that the pad is in nor out.", "pad");
+        };
+    }
+
     private static double gain(String text) {
+        return decimal(text.replace("dB", ""), "a gain in dB", "gain");
+    }
+
+    private static double decimal(String text, String what, String field) {
         try {
-            return Double.parseDouble(text.replace(',', '.')
-                    .replace("dB", "")
-                    .replace('\u2212', '-')
-                    .strip());
+            return Double.parseDouble(
+                    text.replace(',', '.').replace('\u2212', '-').strip());
         } catch (NumberFormatException notANumber) {
-            throw new Refused("\"" + text + "\" is no gain in dB.", "gain");
+            throw new Refused("\"" + text + "\" is not " + what + ".", field);
         }
     }
 }

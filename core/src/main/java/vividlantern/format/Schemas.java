@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.TreeMap;
+import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.edit.Edit;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -70,6 +71,9 @@ public final class Schemas {
         }
         if (plain == Edit.class) {
             return addKinds(Edit.class, Documents.editKinds());
+        }
+        if (plain == RigEdit.class) {
+            return addKinds(RigEdit.class, Documents.rigEditKinds());
         }
         return addRecord(plain, Optional.empty());
     }

@@ -18,6 +18,10 @@ public interface AudioDevice {
     /** Runs on the calling thread, block after block, until the process says that it is enough. */
     void run(AudioProcess process, Listener listener, int bufferFrames, Pace pace);
 
-    /** Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less. */
-    void setPreamp(String port, double gainDb, boolean phantom);
+    /**
+     * Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less.
+     *
+     * @param pad whether its pad is in, if it has one
+     */
+    void setPreamp(String port, double gainDb, boolean phantom, boolean pad);
 }

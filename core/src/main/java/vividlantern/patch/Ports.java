@@ -1,5 +1,6 @@
 package vividlantern.patch;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.rig.PairId;
@@ -31,7 +32,7 @@ public final class Ports {
 
     private Ports() {}
 
-    /** Input ports nobody has tied a cable into, that lead to the interface, in the rig's order. */
+    /** Input ports nobody has tied a cable into, that lead to the interface: those for mics first, else in the rig's order. */
     public static List<OfferedPort> forInputs(Session session, Rig rig) {
         return open(rig).stream()
                 .map(port -> new OfferedPort(
@@ -108,6 +109,7 @@ public final class Ports {
                 .filter(port -> port.direction() == Port.Direction.IN && rig.isOffered(port))
                 .filter(port -> rig.tiedFrom(port.id()).isEmpty())
                 .filter(port -> rig.engineInput(port.id()).isPresent())
+                .sorted(Comparator.comparing(port -> !port.takes().contains(Port.Signal.MIC)))
                 .toList();
     }
 

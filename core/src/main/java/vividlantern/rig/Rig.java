@@ -116,6 +116,27 @@ public record Rig(
         return !port.hidden() && !device(port.device()).retired();
     }
 
+    /** Whether nothing that a signal meets differs from another state of the rig: names and what is hidden do not count. */
+    public boolean soundsLike(Rig other) {
+        return celsius == other.celsius
+                && plainDevices().equals(other.plainDevices())
+                && plainPorts().equals(other.plainPorts())
+                && ties.equals(other.ties)
+                && plainPairs().equals(other.plainPairs());
+    }
+
+    private List<Device> plainDevices() {
+        return devices.stream().map(device -> device.named("")).toList();
+    }
+
+    private List<Port> plainPorts() {
+        return ports.stream().map(port -> port.labelled("").hidden(false)).toList();
+    }
+
+    private List<StereoPair> plainPairs() {
+        return pairs.stream().map(pair -> pair.labelled("")).toList();
+    }
+
     /** The mic of the locker that a line of an input list speaks of: the longest name that occurs in it. */
     public Optional<Mic> micIn(String words) {
         String said = words.toLowerCase(Locale.ROOT);

@@ -114,7 +114,7 @@ public class InputListCsvTest {
                         "House in-1 stands in the file twice.",
                         "\"4x\" is no number of an input.",
                         "\"maybe\" is neither on, off nor never.",
-                        "\"loud\" is no gain in dB.",
+                        "\"loud\" is not a gain in dB.",
                         "Number 1 stands in the file twice.",
                         "");
         assertThat(preview.rows().get(1).line()).isEqualTo(3);

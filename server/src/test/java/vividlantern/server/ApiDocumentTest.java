@@ -30,10 +30,23 @@ public class ApiDocumentTest extends ServerTest {
         assertThat(shown).isEqualTo(Documents.editKinds().keySet());
     }
 
+    @Test(dependsOnMethods = "everyCommandIsShownAndEachExampleIsCarriedOut")
+    public void everyEditOfARigIsShownAndEachExampleChangesTheRig() throws IOException {
+        Set<String> shown = new TreeSet<>(Set.of("replace-rig"));
+        for (String example : examples(1)) {
+            JsonNode before = get("/api/rigs/saltworks");
+            HttpResponse<String> answer = post("/api/rigs/saltworks/edits", "reader", "{\"edits\": [" + example + "]}");
+            assertThat(answer.statusCode()).as(example + " → " + answer.body()).isEqualTo(200);
+            assertThat(get("/api/rigs/saltworks")).as(example).isNotEqualTo(before);
+            shown.add(JSON.readTree(example).get("kind").asString());
+        }
+        assertThat(shown).isEqualTo(Documents.rigEditKinds().keySet());
+    }
+
     @Test(dependsOnMethods = "everyEditIsShownAndEachExampleChangesTheSession")
     public void everyCommandIsShownAndEachExampleIsCarriedOut() throws IOException {
         Set<String> shown = new TreeSet<>(Set.of("listen"));
-        for (String example : examples(1)) {
+        for (String example : examples(2)) {
             HttpResponse<String> answer = post("/api/live/low-water/commands", "reader", example);
             assertThat(answer.statusCode()).as(example + " → " + answer.body()).isEqualTo(204);
             shown.add(JSON.readTree(example).get("kind").asString());

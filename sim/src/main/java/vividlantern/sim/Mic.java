@@ -19,6 +19,10 @@ record Mic(String source, PortId port, double sensitivity, boolean needsPhantom,
         return new Mic(source, new PortId(port), voltsPerPascal, needsPhantom, Spot.live(0, 0, 0), body);
     }
 
+    Mic pluggedInto(PortId other) {
+        return new Mic(source, other, sensitivity, needsPhantom, spot, body);
+    }
+
     /** Too far from everybody for the room's walls not to matter. */
     boolean distant() {
         return body < 0 && spot.z() > 2.5;

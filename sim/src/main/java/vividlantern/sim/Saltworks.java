@@ -74,9 +74,9 @@ public final class Saltworks {
                 21,
                 List.of(
                         converters("harbour", 1, "Harbour 16", Device.Kind.INTERFACE, 20, Device.Clock.LEADS, 0),
-                        converters("skerry", 2, "Skerry 8", Device.Kind.EXPANDER, 18, Device.Clock.FOLLOWS, 0),
-                        box("old-pilot", 3, "Old Pilot", Device.Kind.PREAMP),
-                        box("wall-box", 4, "Wall box", Device.Kind.WALL_BOX),
+                        converters("skerry", 3, "Skerry 8", Device.Kind.EXPANDER, 18, Device.Clock.FOLLOWS, 0),
+                        box("old-pilot", 4, "Old Pilot", Device.Kind.PREAMP),
+                        box("wall-box", 2, "Wall box", Device.Kind.WALL_BOX),
                         converters("dinghy", 5, "Dinghy 2", Device.Kind.INTERFACE, 18, Device.Clock.OWN, 11),
                         box("buoy-a", 6, "Buoy A", Device.Kind.HEADPHONE_AMP),
                         box("buoy-b", 7, "Buoy B", Device.Kind.HEADPHONE_AMP),

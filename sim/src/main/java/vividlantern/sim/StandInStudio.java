@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.IntStream;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.rig.Device;
@@ -41,7 +42,7 @@ public final class StandInStudio implements AudioDevice {
     private static final long GIVE_UP_NANOS = 250_000_000;
 
     /** How a preamp stands. */
-    private record Knobs(double gainDb, boolean phantom) {}
+    private record Knobs(double gainDb, boolean phantom, double padDb) {}
 
     /** One channel of the engine: the mic whose cable ends there, and the preamp on the way. */
     private record Channel(int mic, Optional<Port> preamp, double fullScaleDbu) {}
@@ -60,7 +61,7 @@ public final class StandInStudio implements AudioDevice {
     private final NoteBank bank;
     private final Ensemble ensemble;
     private final Room room;
-    private final List<Mic> mics = Saltworks.mics();
+    private final List<Mic> mics;
     private final List<Channel> channels;
     private final Map<String, Knobs> knobs = new ConcurrentHashMap<>();
     private final AtomicReferenceArray<Chain> chains;
@@ -77,14 +78,15 @@ public final class StandInStudio implements AudioDevice {
         Device leading = rig.leadingInterface().orElseThrow();
         latency = leading.latency();
         ensemble = new Ensemble(bank, map, MAX_FRAMES);
+        mics = plugged(rig);
         room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate);
         channels =
                 rig.engineInputs().stream().map(port -> channel(port, leading)).toList();
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
                 .toArray(float[][][]::new);
-        knobs.put("old-pilot-1", new Knobs(35, true));
-        knobs.put("old-pilot-2", new Knobs(20, false));
+        knobs.put("old-pilot-1", new Knobs(35, true, 0));
+        knobs.put("old-pilot-2", new Knobs(20, false, 0));
         chains = new AtomicReferenceArray<>(channels.size());
         settleChains();
     }
@@ -140,9 +142,10 @@ public final class StandInStudio implements AudioDevice {
     }
 
     @Override
-    public void setPreamp(String port, double gainDb, boolean phantom) {
+    public void setPreamp(String port, double gainDb, boolean phantom, boolean pad) {
         rig.port(new PortId(port)).filter(Port::remote).ifPresent(preamp -> {
-            knobs.put(port, new Knobs(preamp.gain().settle(gainDb), phantom && preamp.phantom()));
+            double padDb = pad ? preamp.padDb() : 0;
+            knobs.put(port, new Knobs(preamp.gain().settle(gainDb), phantom && preamp.phantom(), padDb));
             settleChains();
         });
     }
@@ -223,8 +226,8 @@ public final class StandInStudio implements AudioDevice {
     private Chain chain(Channel channel) {
         Knobs set = channel.preamp()
                 .map(port -> knobs.getOrDefault(
-                        port.id().value(), new Knobs(port.gain().minDb(), false)))
-                .orElse(new Knobs(0, false));
+                        port.id().value(), new Knobs(port.gain().minDb(), false, 0)))
+                .orElse(new Knobs(0, false, 0));
         double fromConverter = gain(CONVERTER_NOISE_DBFS);
         double fromPreamp =
                 channel.preamp().isPresent() ? gain(PREAMP_NOISE_DBU + set.gainDb() - channel.fullScaleDbu()) : 0;
@@ -232,7 +235,8 @@ public final class StandInStudio implements AudioDevice {
         boolean hears =
                 channel.mic() >= 0 && (set.phantom() || !mics.get(channel.mic()).needsPhantom());
         double fullScaleVolts = VOLTS_AT_0_DBU * gain(channel.fullScaleDbu()) * StrictMath.sqrt(2);
-        double gain = hears ? mics.get(channel.mic()).sensitivity() * gain(set.gainDb()) / fullScaleVolts : 0;
+        double gain =
+                hears ? mics.get(channel.mic()).sensitivity() * gain(set.gainDb() - set.padDb()) / fullScaleVolts : 0;
         return new Chain((float) gain, (float) noise);
     }
 
@@ -247,6 +251,28 @@ public final class StandInStudio implements AudioDevice {
             float whole = (steps + large - large) * (1 / STEPS_24_BIT);
             samples[n] = whole > 1 ? 1 : whole < -1 ? -1 : whole;
         }
+    }
+
+    /**
+     * The mics of the Saltworks with their cables where they are there. In any other studio somebody has plugged them, one
+     * after the other, into the sockets that take mics.
+     */
+    private static List<Mic> plugged(Rig rig) {
+        List<Mic> mics = Saltworks.mics();
+        if (mics.stream().anyMatch(mic -> rig.port(mic.port()).isPresent())) {
+            return mics;
+        }
+        List<Port> sockets = rig.ports().stream()
+                .filter(port -> port.direction() == Port.Direction.IN && rig.isOffered(port))
+                .filter(port -> port.takes().contains(Port.Signal.MIC))
+                .filter(port -> rig.tiedFrom(port.id()).isEmpty()
+                        && rig.engineInput(port.id()).isPresent())
+                .toList();
+        PortId nowhere = new PortId("");
+        return IntStream.range(0, mics.size())
+                .mapToObj(at -> mics.get(at)
+                        .pluggedInto(at < sockets.size() ? sockets.get(at).id() : nowhere))
+                .toList();
     }
 
     private Channel channel(Port port, Device leading) {

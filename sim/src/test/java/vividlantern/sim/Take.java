@@ -43,7 +43,7 @@ final class Take {
         studio.run(
                 (in, out, count, frame) -> {
                     int keep = (int) Math.min(count, frames - frame);
-                    for (int channel = 0; channel < taken.length; channel++) {
+                    for (int channel = 0; channel < Math.min(taken.length, in.length); channel++) {
                         System.arraycopy(in[channel], 0, taken[channel], (int) frame, keep);
                     }
                     return frame + count < frames;

@@ -13,12 +13,13 @@ import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.SetInputPad;
 import vividlantern.session.edit.SetInputPhantom;
 
 /** How the preamps are set by the input list of the demo. */
 public class WantedPreampsTest {
 
-    private record Set(double gainDb, boolean phantom) {}
+    private record Set(double gainDb, boolean phantom, boolean pad) {}
 
     /** A device that only notes how its preamps are set. */
     private static final class Noting implements AudioDevice {
@@ -30,8 +31,8 @@ public class WantedPreampsTest {
         }
 
         @Override
-        public void setPreamp(String port, double gainDb, boolean phantom) {
-            preamps.put(port, new Set(gainDb, phantom));
+        public void setPreamp(String port, double gainDb, boolean phantom, boolean pad) {
+            preamps.put(port, new Set(gainDb, phantom, pad));
         }
     }
 
@@ -82,6 +83,13 @@ public class WantedPreampsTest {
     public void aChangedGainReachesItsPreamp() {
         Session louder = new SetInputGain(new InputId("lead-voice"), 36).applyTo(Take.SESSION, Take.RIG);
         assertThat(set(louder).get("harbour-in-7").gainDb()).isEqualTo(36);
+    }
+
+    @Test
+    public void aPadThatIsWantedGoesInWhereItIsWanted() {
+        Map<String, Set> padded = set(new SetInputPad(new InputId("lead-voice"), true).applyTo(Take.SESSION, Take.RIG));
+        assertThat(padded.get("harbour-in-7").pad()).isTrue();
+        assertThat(padded.get("harbour-in-8").pad()).isFalse();
     }
 
     private static Map<String, Set> set(Session session) {

@@ -12,8 +12,12 @@ final class Downloads {
     /** "Low Water, The Ferryman's Daughter, input list.csv" as a Content-Disposition. */
     static String named(Session session, String what, String extension) {
         String song = session.song().isEmpty() ? "" : ", " + session.song();
+        return named(session.name() + song, what, extension);
+    }
+
+    static String named(String owner, String what, String extension) {
         return ContentDisposition.attachment()
-                .filename(session.name() + song + ", " + what + "." + extension, StandardCharsets.UTF_8)
+                .filename(owner + ", " + what + "." + extension, StandardCharsets.UTF_8)
                 .build()
                 .toString();
     }

@@ -11,7 +11,7 @@ import vividlantern.format.Documents;
 import vividlantern.format.InputListImport;
 import vividlantern.format.Schemas;
 import vividlantern.rig.Rig;
-import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.UndoState;
 import vividlantern.server.live.Command;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.Session;
@@ -31,6 +31,16 @@ class Json {
             Schemas schemas = new Schemas("#/components/schemas/");
             schemas.add(Rig.class);
             schemas.add(RigsController.ListedRig.class);
+            schemas.add(RigsController.NewRig.class);
+            schemas.add(RigsController.WantedRigEdits.class);
+            schemas.add(RigsController.ProposedRigEdits.class);
+            schemas.add(RigsController.WantedLabels.class);
+            schemas.add(RigsController.WantedPairs.class);
+            schemas.add(RigsController.CopyName.class);
+            schemas.add(RigsController.KeptCopy.class);
+            schemas.add(RigsController.Difference.class);
+            schemas.add(MappingController.WantedTracks.class);
+            schemas.add(MappingController.Found.class);
             schemas.add(Session.class);
             schemas.add(SessionsController.ListedSession.class);
             schemas.add(SessionsController.NewSession.class);
@@ -42,7 +52,7 @@ class Json {
             schemas.add(InputListController.Proposed.class);
             schemas.add(InputListImport.Preview.class);
             schemas.add(LiveRig.Happening.class);
-            schemas.add(Desk.UndoState.class);
+            schemas.add(UndoState.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();
             schemas.named()

@@ -1,37 +1,230 @@
 package vividlantern.server.api;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.format.RigDocument;
+import vividlantern.history.Refused;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.rig.RigComparison;
 import vividlantern.rig.RigId;
-import vividlantern.server.desk.Desk;
+import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.Labels;
+import vividlantern.rig.edit.Neighbours;
+import vividlantern.rig.edit.ReplaceRig;
+import vividlantern.rig.edit.RigEdit;
+import vividlantern.rig.edit.Shelf;
+import vividlantern.server.desk.RigDesk;
+import vividlantern.server.desk.UndoState;
+import vividlantern.server.store.RigStore;
 
-/** The rigs. */
+/** Rigs, the changes made to them, and the copies kept of them. */
 @RestController
 @RequestMapping("/api/rigs")
 class RigsController {
 
+    private static final int MOST_EDITS = 2000;
+
     /** What a list of rigs tells of each. */
-    record ListedRig(RigId id, String name) {}
+    record ListedRig(RigId id, String name, long devices) {}
 
-    private final Desk desk;
+    /** A new rig: empty, or as a document says. */
+    record NewRig(String name, Optional<RigDocument> document) {}
 
-    RigsController(Desk desk) {
+    /** Edits to be made, all or none. */
+    record WantedRigEdits(List<RigEdit> edits, Optional<Long> basedOn) {}
+
+    /** Edits that would do what was asked for, to be sent back. */
+    record ProposedRigEdits(List<RigEdit> edits) {}
+
+    /** Ports that shall be named together, and how. */
+    record WantedLabels(List<PortId> ports, By by, String text, int from) {
+
+        enum By {
+            PATTERN,
+            COLUMN,
+            TIES
+        }
+    }
+
+    /** The ports of a device that shall be paired with their neighbours. */
+    record WantedPairs(String device, Port.Direction direction) {}
+
+    record CopyName(String name) {}
+
+    /** A kept copy. */
+    record KeptCopy(long number, String name, String madeAt) {}
+
+    /** What a document or a copy would change, in words, and the edits that would do it. */
+    record Difference(List<String> changes, List<RigEdit> edits) {}
+
+    private final RigDesk desk;
+
+    RigsController(RigDesk desk) {
         this.desk = desk;
     }
 
     @GetMapping
     List<ListedRig> rigs() {
         return desk.rigs().stream()
-                .map(rig -> new ListedRig(rig.id(), rig.name()))
+                .map(rig -> new ListedRig(new RigId(rig.id()), rig.name(), rig.devices()))
                 .toList();
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    Rig create(
+            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person,
+            @RequestBody NewRig wanted) {
+        wanted.document().ifPresent(document -> new ReplaceRig(document.checked()).applyTo(document.rig()));
+        Rig created = desk.create(wanted.name());
+        return wanted.document()
+                .map(document -> desk.change(
+                        created.id(),
+                        Requests.shortId(person),
+                        List.of(new ReplaceRig(named(document, created))),
+                        OptionalLong.empty()))
+                .orElse(created);
+    }
+
+    private static Rig named(RigDocument document, Rig created) {
+        Rig rig = document.rig();
+        return new Rig(
+                created.id(),
+                0,
+                created.name(),
+                rig.celsius(),
+                rig.devices(),
+                rig.ports(),
+                rig.ties(),
+                rig.pairs(),
+                rig.mics());
+    }
+
+    /** Generic devices to add, each as the edit that adds it. */
+    @GetMapping("/shelf")
+    List<AddDevice> shelf() {
+        return Shelf.devices();
+    }
+
+    /** The JSON schema of a rig's document. */
+    @GetMapping("/schema.json")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "application/schema+json"))
+    Map<String, Object> schema() {
+        return RigDocument.schema();
     }
 
     @GetMapping("/{rig}")
     Rig rig(@PathVariable String rig) {
         return desk.rig(new RigId(rig));
+    }
+
+    @PostMapping("/{rig}/edits")
+    SessionsController.Changed edit(
+            @PathVariable String rig,
+            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person,
+            @RequestBody WantedRigEdits wanted) {
+        if (wanted.edits().size() > MOST_EDITS) {
+            throw new Refused("At most " + MOST_EDITS + " edits go together.", "edits");
+        }
+        OptionalLong basedOn = wanted.basedOn().map(OptionalLong::of).orElse(OptionalLong.empty());
+        return changed(desk.change(new RigId(rig), Requests.shortId(person), wanted.edits(), basedOn));
+    }
+
+    @GetMapping("/{rig}/undo")
+    UndoState undoState(
+            @PathVariable String rig,
+            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person) {
+        return desk.undoState(new RigId(rig), Requests.shortId(person));
+    }
+
+    @PostMapping("/{rig}/undo")
+    SessionsController.Changed undo(
+            @PathVariable String rig,
+            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person) {
+        return changed(desk.undo(new RigId(rig), Requests.shortId(person)));
+    }
+
+    @PostMapping("/{rig}/redo")
+    SessionsController.Changed redo(
+            @PathVariable String rig,
+            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person) {
+        return changed(desk.redo(new RigId(rig), Requests.shortId(person)));
+    }
+
+    /** The edits that name many ports at once. */
+    @PostMapping("/{rig}/labels")
+    ProposedRigEdits labels(@PathVariable String rig, @RequestBody WantedLabels wanted) {
+        Rig open = desk.rig(new RigId(rig));
+        return new ProposedRigEdits(
+                switch (wanted.by()) {
+                    case PATTERN -> Labels.byPattern(wanted.ports(), wanted.text(), wanted.from());
+                    case COLUMN -> Labels.byColumn(wanted.ports(), wanted.text());
+                    case TIES -> Labels.byTies(open, wanted.ports());
+                });
+    }
+
+    /** The edits that pair a device's neighbouring ports. */
+    @PostMapping("/{rig}/pairs")
+    ProposedRigEdits pairs(@PathVariable String rig, @RequestBody WantedPairs wanted) {
+        return new ProposedRigEdits(Neighbours.pair(desk.rig(new RigId(rig)), wanted.device(), wanted.direction()));
+    }
+
+    @GetMapping("/{rig}/copies")
+    List<KeptCopy> copies(@PathVariable String rig) {
+        return desk.copies(new RigId(rig)).stream().map(RigsController::kept).toList();
+    }
+
+    @PostMapping("/{rig}/copies")
+    @ResponseStatus(HttpStatus.CREATED)
+    KeptCopy keep(@PathVariable String rig, @RequestBody CopyName wanted) {
+        return kept(desk.keep(new RigId(rig), wanted.name()));
+    }
+
+    /** What going back to a copy would change. */
+    @GetMapping("/{rig}/copies/{number}/difference")
+    Difference compare(@PathVariable String rig, @PathVariable long number) {
+        RigId id = new RigId(rig);
+        return new Difference(desk.compare(id, number), List.of(new ReplaceRig(desk.copy(id, number))));
+    }
+
+    @GetMapping("/{rig}/document.json")
+    ResponseEntity<RigDocument> document(@PathVariable String rig) {
+        Rig open = desk.rig(new RigId(rig));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open.name(), "rig", "json"))
+                .body(RigDocument.of(open));
+    }
+
+    /** What taking in a document would change. */
+    @PostMapping("/{rig}/document/preview")
+    Difference preview(@PathVariable String rig, @RequestBody RigDocument document) {
+        Rig now = desk.rig(new RigId(rig));
+        ReplaceRig edit = new ReplaceRig(document.checked());
+        return new Difference(RigComparison.words(now, edit.applyTo(now)), List.of(edit));
+    }
+
+    private static KeptCopy kept(RigStore.Kept copy) {
+        return new KeptCopy(copy.number(), copy.name(), copy.madeAt().toString());
+    }
+
+    private static SessionsController.Changed changed(Rig rig) {
+        return new SessionsController.Changed(rig.revision());
     }
 }

@@ -101,8 +101,8 @@ class SessionsController {
         OptionalLong basedOn = wanted.basedOn().map(OptionalLong::of).orElse(OptionalLong.empty());
         return changed(desk.change(
                 new SessionId(session),
-                shortId(person),
-                shortId(wanted.gesture().orElse("")),
+                Requests.shortId(person),
+                Requests.shortId(wanted.gesture().orElse("")),
                 wanted.edits(),
                 basedOn));
     }
@@ -114,12 +114,12 @@ class SessionsController {
             @RequestHeader(name = PERSON, defaultValue = "") String person,
             @RequestParam Optional<Long> line) {
         OptionalLong number = line.map(OptionalLong::of).orElse(OptionalLong.empty());
-        return changed(desk.undo(new SessionId(session), shortId(person), number));
+        return changed(desk.undo(new SessionId(session), Requests.shortId(person), number));
     }
 
     @PostMapping("/{session}/redo")
     Changed redo(@PathVariable String session, @RequestHeader(name = PERSON, defaultValue = "") String person) {
-        return changed(desk.redo(new SessionId(session), shortId(person)));
+        return changed(desk.redo(new SessionId(session), Requests.shortId(person)));
     }
 
     /** The log, newest line first. */
@@ -142,12 +142,5 @@ class SessionsController {
 
     private static Changed changed(Session session) {
         return new Changed(session.revision());
-    }
-
-    private static String shortId(String id) {
-        if (id.length() > 80) {
-            throw new Refused("An id of a person or a drag has at most 80 characters.", "");
-        }
-        return id;
     }
 }

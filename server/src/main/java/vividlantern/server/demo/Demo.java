@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import vividlantern.rig.Rig;
 import vividlantern.server.Options;
 import vividlantern.server.live.LiveRig;
+import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Store;
 import vividlantern.session.SessionId;
 import vividlantern.sim.LowWater;
@@ -15,24 +16,26 @@ import vividlantern.sim.Saltworks;
 class Demo implements SmartInitializingSingleton {
 
     private final Store store;
+    private final RigStore rigs;
     private final LiveRig live;
     private final Options options;
 
-    Demo(Store store, LiveRig live, Options options) {
+    Demo(Store store, RigStore rigs, LiveRig live, Options options) {
         this.store = store;
+        this.rigs = rigs;
         this.live = live;
         this.options = options;
     }
 
     @Override
     public void afterSingletonsInstantiated() {
-        if (store.rigs().isEmpty()) {
+        if (rigs.rigs().isEmpty()) {
             Rig rig = Saltworks.rig();
-            store.add(rig);
+            rigs.add(rig);
             if (!options.empty()) {
                 store.add(LowWater.session(new SessionId("low-water"), rig));
             }
         }
-        store.sessions(0, 1).stream().findFirst().ifPresent(first -> live.take(new SessionId(first.id())));
+        store.sessions(0, 1).stream().findFirst().ifPresent(first -> live.takeIfItCan(new SessionId(first.id())));
     }
 }

@@ -19,6 +19,9 @@ import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.store.Store;
 import vividlantern.session.Ids;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
@@ -30,27 +33,24 @@ import vividlantern.session.edit.Edit;
 @Component
 public class Desk {
 
-    /** What a person can take back and make again, in words; "" for nothing. */
-    public record UndoState(String undo, String redo) {}
-
     private static final class Open {
-        private final Rig rig;
-        private final History history;
+        private final History<Session, PartKey, Part> history;
         private volatile Session session;
 
-        private Open(Session session, Rig rig, History history) {
+        private Open(Session session, History<Session, PartKey, Part> history) {
             this.session = session;
-            this.rig = rig;
             this.history = history;
         }
     }
 
     private final Store store;
+    private final RigDesk rigs;
     private final ApplicationEventPublisher events;
     private final Map<SessionId, Open> open = new ConcurrentHashMap<>();
 
-    public Desk(Store store, ApplicationEventPublisher events) {
+    public Desk(Store store, RigDesk rigs, ApplicationEventPublisher events) {
         this.store = store;
+        this.rigs = rigs;
         this.events = events;
     }
 
@@ -59,19 +59,11 @@ public class Desk {
     }
 
     public Rig rigOf(SessionId id) {
-        return opened(id).rig;
+        return rigs.rig(opened(id).session.rigId());
     }
 
     public List<Store.Listed> sessions(int page, int size) {
         return store.sessions(page, size);
-    }
-
-    public List<Rig> rigs() {
-        return store.rigs();
-    }
-
-    public Rig rig(RigId id) {
-        return store.rig(id).orElseThrow(() -> new NotFound("There is no rig '" + id + "'."));
     }
 
     /** Begins a session on a rig, with nothing in it but a click. */
@@ -79,7 +71,7 @@ public class Desk {
         if (name.isBlank() || name.length() > 400 || song.length() > 400) {
             throw new Refused("A session needs a name of at most 400 characters.", "name");
         }
-        Rig rig = rig(rigId);
+        Rig rig = rigs.rig(rigId);
         Optional<PairId> main = rig.mainSpeakers().map(StereoPair::id);
         String id = Ids.fresh(name, taken -> store.session(new SessionId(taken)).isPresent());
         Session session = Session.blank(new SessionId(id), name.strip(), song.strip(), rigId, main);
@@ -88,7 +80,8 @@ public class Desk {
     }
 
     public Session change(SessionId id, String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
-        return make(id, edits, held -> held.history.change(held.session, held.rig, person, gesture, edits, basedOn));
+        return make(
+                id, edits, held -> Edit.make(edits, held.session, rigOf(id), held.history, person, gesture, basedOn));
     }
 
     /** Takes back the person's last change, or the given line of the log. */
@@ -97,22 +90,22 @@ public class Desk {
                 id,
                 List.of(),
                 held -> line.isPresent()
-                        ? held.history.undo(held.session, held.rig, person, line.getAsLong())
-                        : held.history.undo(held.session, held.rig, person));
+                        ? held.history.undo(held.session, person, line.getAsLong())
+                        : held.history.undo(held.session, person));
     }
 
     public Session redo(SessionId id, String person) {
-        return make(id, List.of(), held -> held.history.redo(held.session, held.rig, person));
+        return make(id, List.of(), held -> held.history.redo(held.session, person));
     }
 
     /** The log's lines, newest first. */
-    public List<LogEntry> log(SessionId id, int page, int size) {
+    public List<LogEntry<PartKey, Part>> log(SessionId id, int page, int size) {
         Open held = opened(id);
         synchronized (held) {
-            List<LogEntry> lines = held.history.lines();
+            List<LogEntry<PartKey, Part>> lines = held.history.lines();
             int from = Math.max(0, lines.size() - (page + 1) * size);
             int to = Math.max(0, lines.size() - page * size);
-            List<LogEntry> wanted = new ArrayList<>(lines.subList(from, to));
+            List<LogEntry<PartKey, Part>> wanted = new ArrayList<>(lines.subList(from, to));
             Collections.reverse(wanted);
             return wanted;
         }
@@ -121,24 +114,23 @@ public class Desk {
     public UndoState undoState(SessionId id, String person) {
         Open held = opened(id);
         synchronized (held) {
-            return new UndoState(
-                    held.history.lastOf(person).map(LogEntry::summary).orElse(""),
-                    held.history.nextRedo(person).map(LogEntry::summary).orElse(""));
+            return UndoState.of(held.history, person);
         }
     }
 
-    private Session make(SessionId id, List<Edit> edits, Function<Open, History.Outcome> change) {
+    private Session make(
+            SessionId id, List<Edit> edits, Function<Open, History.Outcome<Session, PartKey, Part>> change) {
         Open held = opened(id);
         synchronized (held) {
-            History.Outcome outcome = change.apply(held);
+            History.Outcome<Session, PartKey, Part> outcome = change.apply(held);
             if (outcome.changesNothing()) {
                 return held.session;
             }
             Session before = held.session;
             store.save(before, outcome, edits);
             held.history.accept(outcome);
-            held.session = outcome.session();
-            events.publishEvent(new SessionChanged(before, held.session, held.rig));
+            held.session = outcome.whole();
+            events.publishEvent(new SessionChanged(before, held.session));
             return held.session;
         }
     }
@@ -147,8 +139,7 @@ public class Desk {
         return open.computeIfAbsent(id, wanted -> {
             Session session =
                     store.session(wanted).orElseThrow(() -> new NotFound("There is no session '" + wanted + "'."));
-            Rig rig = rig(session.rigId());
-            return new Open(session, rig, new History(store.log(wanted)));
+            return new Open(session, new History<>(Parts.OF_SESSION, store.log(wanted)));
         });
     }
 }

@@ -1,7 +1,6 @@
 package vividlantern.server.desk;
 
-import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 
 /** A session has a new, stored state. */
-public record SessionChanged(Session before, Session after, Rig rig) {}
+public record SessionChanged(Session before, Session after) {}

@@ -24,6 +24,7 @@ import vividlantern.mix.Meters;
 import vividlantern.mix.MixState;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
+import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
@@ -100,6 +101,20 @@ public class LiveHub extends TextWebSocketHandler {
             told.put("undo", desk.undoState(connection.session(), connection.person()));
             connection.text(Documents.write(told));
         }
+    }
+
+    /** Tells pages on a rig that it has a new state; they fetch it. */
+    @EventListener
+    public void follow(RigChanged change) {
+        String told =
+                Documents.write(Map.of("type", "rig", "revision", change.after().revision()));
+        connections.values().stream()
+                .filter(each ->
+                        desk.rigOf(each.session()).id().equals(change.after().id()))
+                .forEach(connection -> {
+                    connection.text(told);
+                    connection.text(happening(connection.session()));
+                });
     }
 
     /** Carries out a command and tells everybody what is happening since. */

@@ -17,6 +17,7 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
@@ -45,7 +46,7 @@ public class LiveRig {
 
     /** One session's run, from taking the rig to giving it up. */
     private static final class Run {
-        private final Rig rig;
+        private volatile Rig rig;
         private final StandInStudio studio;
         private final Engine engine;
         private final Tape tape;
@@ -109,10 +110,42 @@ public class LiveRig {
         if (isAtTheRig(id)) {
             return;
         }
+        Rig rig = desk.rigOf(id);
+        if (rig.leadingInterface().isEmpty()) {
+            throw new Refused(rig.name() + " has no interface yet. Add one under Rig, then take the rig.", "");
+        }
         release();
-        Run next = new Run(desk.session(id), desk.rigOf(id));
+        Run next = new Run(desk.session(id), rig);
         next.start();
         run = next;
+    }
+
+    /** Gives a session the rig unless its rig has nothing to sound through. */
+    public synchronized void takeIfItCan(SessionId id) {
+        if (desk.rigOf(id).leadingInterface().isPresent()) {
+            take(id);
+        }
+    }
+
+    /** A rig that is wired differently needs another run; one where only names changed goes on. */
+    @EventListener
+    public synchronized void follow(RigChanged change) {
+        Run now = run;
+        if (now == null || !now.session.rigId().equals(change.after().id())) {
+            return;
+        }
+        if (change.before().soundsLike(change.after())) {
+            now.rig = change.after();
+            return;
+        }
+        release();
+        if (change.after().leadingInterface().isPresent()) {
+            Run next = new Run(now.session, change.after());
+            next.players = now.players;
+            next.studio.letPlay(now.players);
+            next.start();
+            run = next;
+        }
     }
 
     @PreDestroy

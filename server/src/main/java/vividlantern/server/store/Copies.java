@@ -25,19 +25,21 @@ public class Copies {
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss-SSS");
 
     private final Store store;
+    private final RigStore rigs;
     private final JdbcTemplate database;
     private final Path folder;
     private long copied;
 
-    Copies(Store store, JdbcTemplate database, Options options) {
+    Copies(Store store, RigStore rigs, JdbcTemplate database, Options options) {
         this.store = store;
+        this.rigs = rigs;
         this.database = database;
         folder = options.data().toAbsolutePath().normalize().resolve("copies");
     }
 
     @Scheduled(initialDelay = 10, fixedDelay = 10, timeUnit = TimeUnit.MINUTES)
     void copyIfChanged() {
-        if (store.changes() == copied) {
+        if (changes() == copied) {
             return;
         }
         try {
@@ -47,9 +49,13 @@ public class Copies {
         }
     }
 
+    private long changes() {
+        return store.changes() + rigs.changes();
+    }
+
     /** Writes a copy to a temporary name, renames it, and lets go of the oldest beyond ten. */
     public synchronized Path copy() throws IOException {
-        long changes = store.changes();
+        long changes = changes();
         Files.createDirectories(folder);
         String name = STAMP.format(LocalDateTime.now()) + ".zip";
         Path unfinished = folder.resolve(name + ".unfinished");

@@ -7,6 +7,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.util.Optional;
+import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
@@ -28,14 +29,27 @@ class InputRow {
     String performer;
 
     String mic;
+    String stand;
+    double cableMetres;
+    String place;
 
     @Enumerated(EnumType.STRING)
     PhantomWish phantom;
+
+    @Enumerated(EnumType.STRING)
+    @Column(name = "wanted_level")
+    Port.Signal level;
+
+    boolean pad;
 
     @Column(name = "port_id")
     String port;
 
     double gainDb;
+
+    @Column(name = "is_cut")
+    boolean cut;
+
     String notes;
 
     static InputRow of(String session, Input input) {
@@ -45,6 +59,12 @@ class InputRow {
         row.source = input.source();
         row.performer = input.performer().map(PerformerId::value).orElse(null);
         row.mic = input.mic();
+        row.stand = input.stand();
+        row.cableMetres = input.cableMetres();
+        row.place = input.place();
+        row.level = input.level();
+        row.pad = input.pad();
+        row.cut = input.cut();
         row.phantom = input.phantom();
         row.port = input.port().map(PortId::value).orElse(null);
         row.gainDb = input.gainDb();
@@ -59,9 +79,15 @@ class InputRow {
                 source,
                 Optional.ofNullable(performer).map(PerformerId::new),
                 mic,
+                stand,
+                cableMetres,
+                place,
                 phantom,
+                level,
+                pad,
                 Optional.ofNullable(port).map(PortId::new),
                 gainDb,
+                cut,
                 notes);
     }
 }

@@ -12,8 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
-import vividlantern.rig.Rig;
-import vividlantern.rig.RigId;
+import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.Input;
@@ -30,7 +29,7 @@ import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.edit.Edit;
 
-/** Reads and writes sessions, their logs and rigs. Each method is one transaction: it is stored whole or not at all. */
+/** Reads and writes sessions and their logs. Each method is one transaction: it is stored whole or not at all. */
 @Repository
 @Transactional
 public class Store {
@@ -79,6 +78,9 @@ public class Store {
         for (MarkerRow each : rows(MarkerRow.class, id)) {
             parts.put(PartKey.of(each.part().id()), each.part());
         }
+        for (AcknowledgementRow each : rows(AcknowledgementRow.class, id)) {
+            parts.put(PartKey.of(each.part()), each.part());
+        }
         for (InputRow each : rows(InputRow.class, id)) {
             parts.put(PartKey.of(each.part().id()), each.part());
         }
@@ -95,28 +97,8 @@ public class Store {
     }
 
     @Transactional(readOnly = true)
-    public List<LogEntry> log(SessionId id) {
+    public List<LogEntry<PartKey, Part>> log(SessionId id) {
         return rows(LogRow.class, id).stream().map(LogRow::line).toList();
-    }
-
-    @Transactional(readOnly = true)
-    public Optional<Rig> rig(RigId id) {
-        return Optional.ofNullable(entities.find(RigRow.class, id.value())).map(RigRow::rig);
-    }
-
-    @Transactional(readOnly = true)
-    public List<Rig> rigs() {
-        return entities.createQuery("from RigRow order by name", RigRow.class).getResultList().stream()
-                .map(RigRow::rig)
-                .toList();
-    }
-
-    public void add(Rig rig) {
-        RigRow row = RigRow.of(rig);
-        entities.persist(row);
-        entities.flush();
-        row.wire(rig);
-        changes.incrementAndGet();
     }
 
     public void add(Session session) {
@@ -132,8 +114,8 @@ public class Store {
     }
 
     /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */
-    public void save(Session before, History.Outcome outcome, List<Edit> edits) {
-        Session after = outcome.session();
+    public void save(Session before, History.Outcome<Session, PartKey, Part> outcome, List<Edit> edits) {
+        Session after = outcome.whole();
         SessionRow row = entities.find(SessionRow.class, after.id().value());
         row.revision = after.revision();
         SortedMap<PartKey, Optional<Part>> changed = Parts.OF_SESSION.changed(before, after);
@@ -149,10 +131,11 @@ public class Store {
         changes.incrementAndGet();
     }
 
-    private void write(String session, LogEntry line, List<Edit> edits) {
+    private void write(String session, LogEntry<PartKey, Part> line, List<Edit> edits) {
         LogRow.Id key = new LogRow.Id(session, line.number());
         LogRow known = entities.find(LogRow.class, key);
-        LogRow row = known == null ? LogRow.begun(key) : known;
+        LogRow row = known == null ? new LogRow() : known;
+        row.key = key;
         row.take(line);
         if (line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty()) {
             row.edits = Documents.writeEdits(edits);
@@ -179,6 +162,8 @@ public class Store {
             entities.merge(TrackRow.of(row.id, track));
         } else if (part instanceof Cue cue) {
             entities.merge(CueRow.of(row.id, cue));
+        } else if (part instanceof Acknowledgement acknowledgement) {
+            entities.merge(AcknowledgementRow.of(row.id, acknowledgement));
         } else if (part instanceof Send send) {
             entities.merge(SendRow.of(SendRow.Id.of(row.id, key), send));
         }
@@ -193,6 +178,7 @@ public class Store {
             case TRACK -> entities.find(TrackRow.class, id);
             case CUE -> entities.find(CueRow.class, id);
             case SEND -> entities.find(SendRow.class, SendRow.Id.of(row.id, key));
+            case ACKNOWLEDGEMENT -> entities.find(AcknowledgementRow.class, id);
             case SETTINGS, CLICK, TEMPO_MAP -> throw new IllegalStateException(key + " is part of every session.");
         };
         entities.remove(found);

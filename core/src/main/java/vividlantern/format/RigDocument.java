@@ -1,0 +1,42 @@
+package vividlantern.format;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+
+/** A rig as a file: what it is, in which version, and the rig itself. Its schema is {@link #schema}. */
+public record RigDocument(String format, int version, Rig rig) {
+
+    private static final String FORMAT = "vivid-lantern-rig";
+    private static final int VERSION = 1;
+
+    public static RigDocument of(Rig rig) {
+        return new RigDocument(FORMAT, VERSION, rig);
+    }
+
+    /** The rig, if the document is one that this program can read. */
+    public Rig checked() {
+        if (!FORMAT.equals(format)) {
+            throw new Refused(
+                    "This is no rig document: its format is \"" + format + "\", not \"" + FORMAT + "\".", "format");
+        }
+        if (version != VERSION) {
+            throw new Refused(
+                    "The document is of version " + version + "; this program reads version " + VERSION + ".",
+                    "version");
+        }
+        return rig;
+    }
+
+    /** The JSON schema (2020-12) of a document. */
+    public static Map<String, Object> schema() {
+        Schemas schemas = new Schemas("#/$defs/");
+        Map<String, Object> root = new LinkedHashMap<>();
+        root.put("$schema", "https://json-schema.org/draft/2020-12/schema");
+        root.put("title", "A studio's rig");
+        root.putAll(schemas.add(RigDocument.class));
+        root.put("$defs", schemas.named());
+        return root;
+    }
+}

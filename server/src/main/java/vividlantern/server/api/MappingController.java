@@ -1,0 +1,94 @@
+package vividlantern.server.api;
+
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividlantern.patch.NewTracks;
+import vividlantern.readiness.Finding;
+import vividlantern.readiness.Readiness;
+import vividlantern.server.desk.Desk;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.edit.Edit;
+
+/** Inputs to tracks, many at once, and what would go wrong with the mapping as it is. Proposals are edits to be sent back. */
+@RestController
+@RequestMapping("/api/sessions/{session}")
+class MappingController {
+
+    /** Tracks to be added: as many as "count" by a pattern with {n} in it, or one a line if there is no count. */
+    record WantedTracks(int count, String names) {}
+
+    /**
+     * A finding as a page shows it.
+     *
+     * @param about the parts it is about, as in "input/fiddle"
+     * @param button what the fix does, in words; "" if there is none
+     * @param fix the edits that end it
+     * @param then what else would be found once they are made
+     * @param acknowledged why it is on purpose; "" while it is open
+     */
+    record Found(
+            String key,
+            String sentence,
+            String why,
+            List<String> about,
+            String button,
+            List<Edit> fix,
+            List<String> then,
+            String byHand,
+            String acknowledged) {}
+
+    private final Desk desk;
+
+    MappingController(Desk desk) {
+        this.desk = desk;
+    }
+
+    /** The edits that make tracks of the selected inputs, or of all that feed none. */
+    @PostMapping("/tracks/from-inputs")
+    InputListController.Proposed fromInputs(
+            @PathVariable String session, @RequestBody InputListController.Selected selected) {
+        return new InputListController.Proposed(NewTracks.fromInputs(open(session), selected.inputs()));
+    }
+
+    /** The edits that add many tracks at once. */
+    @PostMapping("/tracks/many")
+    InputListController.Proposed many(@PathVariable String session, @RequestBody WantedTracks wanted) {
+        return new InputListController.Proposed(
+                wanted.count() == 0
+                        ? NewTracks.byList(open(session), wanted.names())
+                        : NewTracks.byPattern(open(session), wanted.count(), wanted.names()));
+    }
+
+    /** What would go wrong if recording began now, the gravest first. */
+    @GetMapping("/readiness")
+    List<Found> readiness(@PathVariable String session) {
+        Session open = open(session);
+        return Readiness.of(open, desk.rigOf(open.id())).stream()
+                .map(MappingController::found)
+                .toList();
+    }
+
+    private Session open(String session) {
+        return desk.session(new SessionId(session));
+    }
+
+    private static Found found(Readiness.Standing standing) {
+        Finding finding = standing.finding();
+        return new Found(
+                finding.key(),
+                finding.sentence(),
+                finding.why(),
+                finding.about().stream().map(Object::toString).toList(),
+                finding.fix().map(Finding.Fix::words).orElse(""),
+                finding.fix().map(Finding.Fix::edits).orElse(List.of()),
+                standing.then(),
+                finding.byHand(),
+                standing.acknowledged());
+    }
+}

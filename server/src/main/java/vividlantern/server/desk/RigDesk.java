@@ -1,0 +1,147 @@
+package vividlantern.server.desk;
+
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import vividlantern.format.Documents;
+import vividlantern.history.History;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigComparison;
+import vividlantern.rig.RigId;
+import vividlantern.rig.RigPart;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigParts;
+import vividlantern.rig.edit.RemoveDevice;
+import vividlantern.rig.edit.ReplaceRig;
+import vividlantern.rig.edit.RigEdit;
+import vividlantern.server.store.RigStore;
+import vividlantern.session.Ids;
+
+/** The open rigs. A change is made here and nowhere else: tried, stored, and only then published. */
+@Component
+public class RigDesk {
+
+    /** So many edits at once are a large change: a copy is kept before. */
+    private static final int LARGE = 9;
+
+    private static final class Open {
+        private final History<Rig, RigPartKey, RigPart> history;
+        private volatile Rig rig;
+
+        private Open(Rig rig, History<Rig, RigPartKey, RigPart> history) {
+            this.rig = rig;
+            this.history = history;
+        }
+    }
+
+    private final RigStore store;
+    private final ApplicationEventPublisher events;
+    private final Map<RigId, Open> open = new ConcurrentHashMap<>();
+
+    public RigDesk(RigStore store, ApplicationEventPublisher events) {
+        this.store = store;
+        this.events = events;
+    }
+
+    public Rig rig(RigId id) {
+        return opened(id).rig;
+    }
+
+    public List<RigStore.Listed> rigs() {
+        return store.rigs();
+    }
+
+    /** Begins a rig with nothing in it. */
+    public Rig create(String name) {
+        if (name.isBlank() || name.length() > 400) {
+            throw new Refused("A rig needs a name of at most 400 characters.", "name");
+        }
+        String id = Ids.fresh(name, taken -> store.rig(new RigId(taken)).isPresent());
+        Rig rig = Rig.empty(new RigId(id), name.strip());
+        store.add(rig);
+        return rig;
+    }
+
+    public Rig change(RigId id, String person, List<RigEdit> edits, OptionalLong basedOn) {
+        return make(id, edits, held -> RigEdit.make(edits, held.rig, held.history, person, basedOn));
+    }
+
+    public Rig undo(RigId id, String person) {
+        return make(id, List.of(), held -> held.history.undo(held.rig, person));
+    }
+
+    public Rig redo(RigId id, String person) {
+        return make(id, List.of(), held -> held.history.redo(held.rig, person));
+    }
+
+    public UndoState undoState(RigId id, String person) {
+        Open held = opened(id);
+        synchronized (held) {
+            return UndoState.of(held.history, person);
+        }
+    }
+
+    public List<RigStore.Kept> copies(RigId id) {
+        return store.copies(opened(id).rig.id());
+    }
+
+    /** Keeps a copy of the rig as it is, under a name. */
+    public RigStore.Kept keep(RigId id, String name) {
+        if (name.isBlank() || name.length() > 400) {
+            throw new Refused("A copy needs a name of at most 400 characters.", "name");
+        }
+        long number = store.keep(id, name.strip(), Documents.write(rig(id)));
+        return copies(id).stream()
+                .filter(each -> each.number() == number)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    public Rig copy(RigId id, long number) {
+        return store.copy(id, number)
+                .map(document -> Documents.read(document, Rig.class))
+                .orElseThrow(() -> new NotFound("There is no copy " + number + " of this rig."));
+    }
+
+    /** What going back to a copy would change, in words. */
+    public List<String> compare(RigId id, long number) {
+        Rig now = rig(id);
+        return RigComparison.words(now, new ReplaceRig(copy(id, number)).applyTo(now));
+    }
+
+    private Rig make(RigId id, List<RigEdit> edits, Function<Open, History.Outcome<Rig, RigPartKey, RigPart>> change) {
+        Open held = opened(id);
+        synchronized (held) {
+            History.Outcome<Rig, RigPartKey, RigPart> outcome = change.apply(held);
+            if (outcome.changesNothing()) {
+                return held.rig;
+            }
+            Rig before = held.rig;
+            if (isLarge(edits)) {
+                store.keep(id, "Before: " + RigEdit.summarise(edits, before), Documents.write(before));
+            }
+            store.save(before, outcome, edits);
+            held.history.accept(outcome);
+            held.rig = outcome.whole();
+            events.publishEvent(new RigChanged(before, held.rig));
+            return held.rig;
+        }
+    }
+
+    private static boolean isLarge(List<RigEdit> edits) {
+        return edits.size() >= LARGE
+                || edits.stream().anyMatch(edit -> edit instanceof RemoveDevice || edit instanceof ReplaceRig);
+    }
+
+    private Open opened(RigId id) {
+        return open.computeIfAbsent(id, wanted -> {
+            Rig rig = store.rig(wanted).orElseThrow(() -> new NotFound("There is no rig '" + wanted + "'."));
+            return new Open(rig, new History<>(RigParts.OF_RIG, store.log(wanted)));
+        });
+    }
+}

@@ -1,0 +1,58 @@
+package vividlantern.server.store;
+
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+
+/** A device's row. */
+@Entity
+@Table(name = "device")
+class DeviceRow {
+
+    @EmbeddedId
+    RigPartId key;
+
+    double position;
+    String name;
+
+    @Enumerated(EnumType.STRING)
+    Device.Kind kind;
+
+    double fullScaleDbu;
+    int converterIn;
+    int driverIn;
+    int driverOut;
+    int converterOut;
+
+    @Enumerated(EnumType.STRING)
+    Device.Clock clock;
+
+    double driftPpm;
+    boolean retired;
+
+    static DeviceRow of(String rig, Device device) {
+        DeviceRow row = new DeviceRow();
+        row.key = new RigPartId(rig, device.id());
+        row.position = device.position();
+        row.name = device.name();
+        row.kind = device.kind();
+        row.fullScaleDbu = device.fullScaleDbu();
+        row.converterIn = device.latency().converterIn();
+        row.driverIn = device.latency().driverIn();
+        row.driverOut = device.latency().driverOut();
+        row.converterOut = device.latency().converterOut();
+        row.clock = device.clock();
+        row.driftPpm = device.driftPpm();
+        row.retired = device.retired();
+        return row;
+    }
+
+    Device part() {
+        LatencyProfile latency = new LatencyProfile(converterIn, driverIn, driverOut, converterOut);
+        return new Device(key.id(), position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired);
+    }
+}

@@ -1,0 +1,195 @@
+package vividlantern.server.store;
+
+import jakarta.persistence.EntityManager;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import vividlantern.format.Documents;
+import vividlantern.history.History;
+import vividlantern.history.LogEntry;
+import vividlantern.rig.Device;
+import vividlantern.rig.Mic;
+import vividlantern.rig.Port;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.RigPart;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigParts;
+import vividlantern.rig.RigSettings;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.Tie;
+import vividlantern.rig.edit.RigEdit;
+
+/** Reads and writes rigs, their logs and the kept copies of them. Each method is one transaction. */
+@Repository
+@Transactional
+public class RigStore {
+
+    /** What a list of rigs tells of each. */
+    public record Listed(String id, String name, long devices) {}
+
+    /** A kept copy, without its document. */
+    public record Kept(long number, String name, OffsetDateTime madeAt) {}
+
+    private final EntityManager entities;
+    private final AtomicLong changes = new AtomicLong();
+
+    public RigStore(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    /** Grows with everything that is written. */
+    public long changes() {
+        return changes.get();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Listed> rigs() {
+        return entities.createQuery("""
+                        select new vividlantern.server.store.RigStore$Listed(r.id, r.name,
+                          (select count(d) from DeviceRow d where d.key.rig = r.id and d.retired = false))
+                        from RigRow r order by r.name, r.id""", Listed.class).getResultList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Rig> rig(RigId id) {
+        RigRow row = entities.find(RigRow.class, id.value());
+        if (row == null) {
+            return Optional.empty();
+        }
+        SortedMap<RigPartKey, RigPart> parts = new TreeMap<>();
+        parts.put(RigPartKey.SETTINGS, row.settings());
+        rows(DeviceRow.class, id).map(DeviceRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
+        rows(PortRow.class, id).map(PortRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
+        rows(TieRow.class, id).map(TieRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
+        rows(PairRow.class, id).map(PairRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
+        rows(MicRow.class, id).map(MicRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
+        return Optional.of(RigParts.assemble(id, row.revision, parts));
+    }
+
+    @Transactional(readOnly = true)
+    public List<LogEntry<RigPartKey, RigPart>> log(RigId id) {
+        return rows(RigLogRow.class, id).map(RigLogRow::line).toList();
+    }
+
+    public void add(Rig rig) {
+        RigRow row = new RigRow();
+        row.id = rig.id().value();
+        row.revision = rig.revision();
+        SortedMap<RigPartKey, RigPart> parts = RigParts.OF_RIG.parts(rig);
+        row.take((RigSettings) parts.get(RigPartKey.SETTINGS));
+        entities.persist(row);
+        parts.values().forEach(part -> write(row, part));
+        changes.incrementAndGet();
+    }
+
+    /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */
+    public void save(Rig before, History.Outcome<Rig, RigPartKey, RigPart> outcome, List<RigEdit> edits) {
+        Rig after = outcome.whole();
+        RigRow row = entities.find(RigRow.class, after.id().value());
+        row.revision = after.revision();
+        SortedMap<RigPartKey, Optional<RigPart>> changed = RigParts.OF_RIG.changed(before, after);
+        Map<RigPartKey, RigPart> old = RigParts.OF_RIG.parts(before);
+        SortedMap<RigPartKey, Optional<RigPart>> backwards = new TreeMap<>(Collections.reverseOrder());
+        backwards.putAll(changed);
+        backwards.forEach((key, part) -> {
+            boolean tieMoves = key.kind() == RigPartKey.Kind.TIE && old.containsKey(key);
+            if (part.isEmpty() || tieMoves) {
+                remove(row, key);
+            }
+        });
+        entities.flush();
+        changed.forEach((key, part) -> part.ifPresent(present -> write(row, present)));
+        outcome.lines().forEach(line -> write(row.id, line, edits));
+        changes.incrementAndGet();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Kept> copies(RigId id) {
+        return copyRows(id)
+                .map(row -> new Kept(row.key.number(), row.name, row.madeAt))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<String> copy(RigId id, long number) {
+        return Optional.ofNullable(entities.find(RigCopyRow.class, new RigCopyRow.Id(id.value(), number)))
+                .map(row -> row.document);
+    }
+
+    /** Keeps a copy under a name; gives its number. */
+    public long keep(RigId id, String name, String document) {
+        RigCopyRow row = new RigCopyRow();
+        long number = copyRows(id).mapToLong(each -> each.key.number()).max().orElse(0) + 1;
+        row.key = new RigCopyRow.Id(id.value(), number);
+        row.name = name;
+        row.madeAt = OffsetDateTime.now(ZoneOffset.UTC);
+        row.document = document;
+        entities.persist(row);
+        changes.incrementAndGet();
+        return number;
+    }
+
+    private Stream<RigCopyRow> copyRows(RigId id) {
+        return entities.createQuery("from RigCopyRow where key.rig = :rig order by key.number desc", RigCopyRow.class)
+                .setParameter("rig", id.value())
+                .getResultStream();
+    }
+
+    private void write(String rig, LogEntry<RigPartKey, RigPart> line, List<RigEdit> edits) {
+        RigLogRow.Id key = new RigLogRow.Id(rig, line.number());
+        RigLogRow known = entities.find(RigLogRow.class, key);
+        RigLogRow row = known == null ? new RigLogRow() : known;
+        row.key = key;
+        row.take(line);
+        if (line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty()) {
+            row.edits = Documents.writeRigEdits(edits);
+        }
+        if (known == null) {
+            entities.persist(row);
+        }
+    }
+
+    private void write(RigRow row, RigPart part) {
+        if (part instanceof RigSettings settings) {
+            row.take(settings);
+        } else if (part instanceof Device device) {
+            entities.merge(DeviceRow.of(row.id, device));
+        } else if (part instanceof Port port) {
+            entities.merge(PortRow.of(row.id, port));
+        } else if (part instanceof Tie tie) {
+            entities.merge(TieRow.of(row.id, tie));
+        } else if (part instanceof StereoPair pair) {
+            entities.merge(PairRow.of(row.id, pair));
+        } else if (part instanceof Mic mic) {
+            entities.merge(MicRow.of(row.id, mic));
+        }
+    }
+
+    private void remove(RigRow row, RigPartKey key) {
+        Class<?> type = switch (key.kind()) {
+            case DEVICE -> DeviceRow.class;
+            case PORT -> PortRow.class;
+            case TIE -> TieRow.class;
+            case PAIR -> PairRow.class;
+            case MIC -> MicRow.class;
+            case SETTINGS -> throw new IllegalStateException("Every rig has settings.");
+        };
+        entities.remove(entities.find(type, new RigPartId(row.id, key.id())));
+    }
+
+    private <T> Stream<T> rows(Class<T> type, RigId id) {
+        return entities.createQuery("from " + type.getSimpleName() + " where key.rig = :rig", type)
+                .setParameter("rig", id.value())
+                .getResultStream();
+    }
+}

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { NButton, NDrawer, NDrawerContent } from 'naive-ui'
+import { computed, ref } from 'vue'
+import type { Found } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+
+/** What would go wrong if recording began now: a sentence each, why, and the way out. */
+const shown = defineModel<boolean>('shown', { required: true })
+
+const desk = useDesk()
+const saying = ref('')
+const reason = ref('')
+
+const open = computed(() => desk.findings.filter((each) => !each.acknowledged))
+const meant = computed(() => desk.findings.filter((each) => each.acknowledged))
+
+function say(found: Found) {
+  saying.value = found.key
+  reason.value = ''
+}
+
+async function acknowledge(found: Found) {
+  if (await desk.edit([{ kind: 'acknowledge', key: found.key, reason: reason.value }])) saying.value = ''
+}
+</script>
+
+<template>
+  <NDrawer v-model:show="shown" :width="520" placement="right">
+    <NDrawerContent title="Readiness" closable>
+      <p v-if="open.length === 0">Nothing would go wrong that this program knows of.</p>
+      <article v-for="found in open" :key="found.key">
+        <h3>{{ found.sentence }}</h3>
+        <p class="soft">{{ found.why }}</p>
+        <p v-if="found.byHand">{{ found.byHand }}</p>
+        <p v-for="then in found.then" :key="then" class="soft">Then: {{ then }}</p>
+        <div class="way">
+          <NButton v-if="found.button" size="small" type="primary" @click="desk.edit(found.fix)">{{
+            found.button
+          }}</NButton>
+          <form v-if="saying === found.key" @submit.prevent="acknowledge(found)">
+            <input v-model="reason" class="field" aria-label="Why it is on purpose" placeholder="why" />
+            <NButton size="small" attr-type="submit" :disabled="!reason.trim()">On purpose</NButton>
+          </form>
+          <button v-else class="word" @click="say(found)">It is on purpose</button>
+        </div>
+      </article>
+      <template v-if="meant.length">
+        <h2>On purpose</h2>
+        <article v-for="found in meant" :key="found.key">
+          <h3>{{ found.sentence }}</h3>
+          <p class="soft">{{ found.acknowledged }}</p>
+          <button class="word" @click="desk.edit([{ kind: 'take-back-acknowledgement', key: found.key }])">
+            It is not
+          </button>
+        </article>
+      </template>
+    </NDrawerContent>
+  </NDrawer>
+</template>
+
+<style scoped>
+article {
+  padding: 10px 0 12px;
+  border-bottom: 1px solid var(--rule);
+}
+
+h2 {
+  margin-top: 18px;
+  font-size: 17px;
+}
+
+h3 {
+  font-family: var(--text);
+  font-size: 14px;
+  font-weight: 600;
+}
+
+p {
+  margin: 3px 0 0;
+}
+
+.way,
+form {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.way {
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { NButton, NModal, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { api, type AddDevice, type PortRun } from '@/api/client'
+import { freshId } from '@/desk/ids'
+import { trying } from '@/desk/notice'
+import { useRig } from '@/desk/rig'
+
+/** A device from the shelf under a name of one's own, its runs of ports changed as wished before it is added. */
+const shown = defineModel<boolean>('shown', { required: true })
+const emit = defineEmits<{ added: [device: string] }>()
+
+const store = useRig()
+const shelf = ref<AddDevice[]>([])
+const model = ref('')
+const name = ref('')
+const runs = ref<PortRun[]>([])
+
+const chosen = computed(() => shelf.value.find((each) => each.device === model.value))
+const options = computed(() => shelf.value.map((each) => ({ label: each.name, value: each.device })))
+
+watch(shown, (now) => {
+  if (!now) return
+  model.value = ''
+  void trying(async () => {
+    shelf.value = (await api.GET('/api/rigs/shelf')).data ?? []
+    take('interface-8')
+  })
+})
+
+function take(id: string) {
+  model.value = id
+  name.value = ''
+  runs.value = (chosen.value?.runs ?? []).map((run) => ({ ...run }))
+}
+
+const phantom = (run: PortRun) =>
+  run.phantomBank === 0 ? 'no +48 V' : run.phantomBank === 1 ? '+48 V each' : `+48 V in banks of ${run.phantomBank}`
+const gain = (run: PortRun) => (run.gain.stepDb > 0 ? `gain ${run.gain.minDb} … ${run.gain.maxDb} dB` : 'no gain')
+
+function count(run: PortRun, event: Event) {
+  run.count = Math.max(0, Math.min(256, Math.round(Number((event.target as HTMLInputElement).value)) || 0))
+}
+
+async function add() {
+  const from = chosen.value!
+  const called = name.value.trim()
+  const device = freshId(called, store.rig!.devices)
+  const kept = runs.value.filter((run) => run.count > 0)
+  if (await store.edit([{ ...from, kind: 'add-device', device, name: called, runs: kept }])) {
+    shown.value = false
+    emit('added', device)
+  }
+}
+</script>
+
+<template>
+  <NModal v-model:show="shown" preset="card" title="Add a device" :style="{ width: '620px' }">
+    <div class="form">
+      <label>
+        From the shelf
+        <NSelect
+          :value="model"
+          :options="options"
+          :input-props="{ 'aria-label': 'From the shelf' }"
+          aria-label="From the shelf"
+          @update:value="take"
+        />
+      </label>
+      <label>
+        What you call it
+        <input
+          v-model="name"
+          class="field"
+          aria-label="What you call it"
+          maxlength="400"
+          @keydown.enter="name.trim() && add()"
+        />
+      </label>
+      <table v-if="runs.length" aria-label="Its ports">
+        <tbody>
+          <tr v-for="(run, at) in runs" :key="at">
+            <td>
+              <input
+                class="field count"
+                :value="run.count"
+                :aria-label="`How many of ${run.panelName}`"
+                @change="count(run, $event)"
+              />
+            </td>
+            <td>{{ run.direction === 'in' ? 'in' : 'out' }}</td>
+            <td><input v-model="run.panelName" class="field" aria-label="Panel name" /></td>
+            <td class="soft">{{ [...run.takes].sort().join(', ') }}</td>
+            <td class="soft">
+              {{ run.direction === 'in' && run.takes.includes('mic') ? `${phantom(run)}, ${gain(run)}` : '' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft">Numbers and panel names can be changed here; everything else once it is in the rig.</p>
+    </div>
+    <template #footer>
+      <div class="foot">
+        <NButton @click="shown = false">Leave it</NButton>
+        <NButton type="primary" :disabled="!name.trim() || !chosen" @click="add">Add it</NButton>
+      </div>
+    </template>
+  </NModal>
+</template>
+
+<style scoped>
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+
+.count {
+  width: 48px;
+  text-align: right;
+}
+
+td {
+  padding: 2px 6px 2px 0;
+}
+
+.foot {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

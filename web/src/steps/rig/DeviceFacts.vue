@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { NSelect } from 'naive-ui'
+import { computed } from 'vue'
+import type { Device } from '@/api/client'
+import { useRig } from '@/desk/rig'
+import EditableText from '@/parts/EditableText.vue'
+
+/** What a device is: its name, whose clock it runs by, its full scale, the latency it reports. */
+const { device } = defineProps<{ device: Device }>()
+
+const store = useRig()
+
+const converts = computed(() => device.kind === 'interface' || device.kind === 'expander')
+const CLOCKS: { label: string; value: Device['clock'] }[] = [
+  { label: 'leads the clock', value: 'leads' },
+  { label: 'follows the clock', value: 'follows' },
+  { label: 'runs on its own clock', value: 'own' },
+]
+
+type Measure = 'converterIn' | 'driverIn' | 'driverOut' | 'converterOut'
+const MEASURES: { key: Measure; label: string }[] = [
+  { key: 'converterIn', label: 'converter in' },
+  { key: 'driverIn', label: 'driver in' },
+  { key: 'driverOut', label: 'driver out' },
+  { key: 'converterOut', label: 'converter out' },
+]
+
+/** Over a song of five minutes, ppm · 300 s. */
+const drift = computed(() => `${((Math.abs(device.driftPpm) * 300) / 1000).toFixed(1)} ms in five minutes`)
+
+function number(event: Event, was: number, set: (value: number) => unknown) {
+  const box = event.target as HTMLInputElement
+  const value = Number(box.value.replace(',', '.').replace('−', '-'))
+  box.value = String(was)
+  if (Number.isFinite(value) && value !== was) void set(value)
+}
+
+const measure = (fullScaleDbu: number, latency: Device['latency']) =>
+  store.edit([{ kind: 'measure-device', device: device.id, fullScaleDbu, latency }])
+</script>
+
+<template>
+  <div class="facts">
+    <strong>
+      <EditableText
+        :text="device.name"
+        :label="`Name of ${device.name}`"
+        :set="(name) => store.edit([{ kind: 'name-device', device: device.id, name }])"
+      />
+    </strong>
+    <template v-if="converts">
+      <NSelect
+        class="clock"
+        size="tiny"
+        :value="device.clock"
+        :options="CLOCKS"
+        :input-props="{ 'aria-label': 'Clock' }"
+        aria-label="Clock"
+        @update:value="
+          (clock: Device['clock']) =>
+            store.edit([{ kind: 'set-device-clock', device: device.id, clock, driftPpm: device.driftPpm }])
+        "
+      />
+      <label v-if="device.clock === 'own'" class="flare">
+        <input
+          class="field"
+          :value="device.driftPpm"
+          aria-label="Drift in ppm"
+          @change="
+            number($event, device.driftPpm, (driftPpm) =>
+              store.edit([{ kind: 'set-device-clock', device: device.id, clock: 'own', driftPpm }]),
+            )
+          "
+        />
+        ppm, {{ drift }}
+      </label>
+      <label class="soft">
+        full scale
+        <input
+          class="field"
+          :value="device.fullScaleDbu"
+          aria-label="Full scale in dBu"
+          @change="number($event, device.fullScaleDbu, (value) => measure(value, device.latency))"
+        />
+        dBu
+      </label>
+      <span v-if="device.kind === 'interface'" class="soft latency">
+        frames
+        <label v-for="each in MEASURES" :key="each.key">
+          {{ each.label }}
+          <input
+            class="field"
+            :value="device.latency[each.key]"
+            :aria-label="`Frames of ${each.label}`"
+            @change="
+              number($event, device.latency[each.key], (value) =>
+                measure(device.fullScaleDbu, { ...device.latency, [each.key]: value }),
+              )
+            "
+          />
+        </label>
+      </span>
+    </template>
+    <span class="fill"></span>
+    <button class="word" @click="store.edit([{ kind: 'remove-device', device: device.id }])">
+      Take {{ device.name }} out
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  min-height: 32px;
+  margin-bottom: 8px;
+}
+
+.clock {
+  width: 165px;
+}
+
+.field {
+  width: 52px;
+  text-align: right;
+}
+
+.latency {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.fill {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { NButton, NModal } from 'naive-ui'
+import { ref } from 'vue'
+import { api, type Port } from '@/api/client'
+import { trying } from '@/desk/notice'
+import { useRig } from '@/desk/rig'
+
+/** House labels for many ports at once: by a pattern, by a pasted column, or from what is tied there. */
+const shown = defineModel<boolean>('shown', { required: true })
+const { ports } = defineProps<{ ports: Port[] }>()
+
+const store = useRig()
+const pattern = ref('Wall {n}')
+const from = ref(1)
+const column = ref('')
+
+function name(by: 'pattern' | 'column' | 'ties', text: string) {
+  return trying(async () => {
+    const body = { ports: ports.map((port) => port.id), by, text, from: Math.round(Number(from.value)) || 1 }
+    const proposed = await api.POST('/api/rigs/{rig}/labels', { ...store.at, body })
+    if (await store.edit(proposed.data!.edits)) shown.value = false
+  })
+}
+</script>
+
+<template>
+  <NModal v-model:show="shown" preset="card" title="Name many ports" :style="{ width: '560px' }">
+    <p class="soft">{{ ports.length }} ports, from {{ ports[0]?.houseLabel }} to {{ ports.at(-1)?.houseLabel }}.</p>
+    <div class="way">
+      <label>By a pattern <input v-model="pattern" class="field" aria-label="Pattern" /></label>
+      <label>from <input v-model="from" class="field number" aria-label="From" /></label>
+      <NButton type="primary" @click="name('pattern', pattern)">Name them</NButton>
+    </div>
+    <p class="soft small">{n} stands for the number.</p>
+    <label>
+      By a column, a line a port; "left | right" names two
+      <textarea v-model="column" class="field" rows="5" aria-label="Column" @keydown.stop></textarea>
+    </label>
+    <div class="way">
+      <NButton :disabled="!column.trim()" @click="name('column', column)">Name by the column</NButton>
+      <NButton @click="name('ties', '')">Name after what is tied there</NButton>
+    </div>
+  </NModal>
+</template>
+
+<style scoped>
+.way {
+  display: flex;
+  align-items: end;
+  gap: 10px;
+  margin-top: 10px;
+}
+
+.number {
+  width: 60px;
+}
+
+.small {
+  font-size: 12px;
+  margin: 4px 0 12px;
+}
+
+textarea {
+  display: block;
+  width: 100%;
+  resize: vertical;
+}
+</style>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
+import type { Port } from '@/api/client'
+import { useRig } from '@/desk/rig'
+import EditableText from '@/parts/EditableText.vue'
+import LampLight from '@/parts/LampLight.vue'
+import { useWiring } from './useWiring'
+
+/** A port, read from left to right: what it is called, what is tied there, what this session has in it, what it can do. */
+const { port, picked } = defineProps<{ port: Port; picked: boolean }>()
+const emit = defineEmits<{ pick: [event: MouseEvent] }>()
+
+const store = useRig()
+const wiring = useWiring()
+const choosing = ref(false)
+
+const other = computed(() => wiring.otherEnd(port))
+const users = computed(() => wiring.usedBy(port))
+const options = computed(() => [{ label: 'nothing', value: '' }, ...wiring.ends(port)])
+const pair = computed(() => wiring.pairOf(port.id))
+const side = computed(() => (pair.value?.left === port.id ? 'left of' : 'right of'))
+
+async function tie(value: string) {
+  choosing.value = false
+  await store.edit(wiring.tieEdits(port, value))
+}
+
+const filter = (pattern: string, option: { label?: unknown }) =>
+  String(option.label).toLowerCase().includes(pattern.toLowerCase())
+</script>
+
+<template>
+  <tr :class="{ picked, away: port.hidden }" :aria-selected="picked">
+    <td>
+      <button
+        class="plain pick"
+        :aria-label="`Select ${port.houseLabel}`"
+        :aria-pressed="picked"
+        @click="emit('pick', $event)"
+      >
+        {{ port.number }}
+      </button>
+    </td>
+    <td><LampLight v-if="users[0]" :light="`input/${users[0].id}`" /></td>
+    <td class="strong">
+      <EditableText
+        :text="port.houseLabel"
+        :label="`House label of ${port.panelName}`"
+        :set="(houseLabel) => store.edit([{ kind: 'label-port', port: port.id, houseLabel }])"
+      />
+      <span v-if="pair" class="soft small"> {{ side }} {{ pair.houseLabel }}</span>
+    </td>
+    <td class="soft">{{ port.panelName }}</td>
+    <td class="tie">
+      <NSelect
+        v-if="choosing"
+        size="tiny"
+        filterable
+        :show="true"
+        :filter="filter"
+        :value="other ?? ''"
+        :options="options"
+        :consistent-menu-width="false"
+        :input-props="{ 'aria-label': `What is tied to ${port.houseLabel}` }"
+        @update:value="tie"
+        @update:show="(shown: boolean) => shown || (choosing = false)"
+      />
+      <button v-else class="plain" :title="`Choose what is tied to ${port.houseLabel}`" @click="choosing = true">
+        <template v-if="other">{{ wiring.begins(port) ? '→' : '←' }} {{ wiring.label(other) }}</template>
+        <span v-else class="soft">nothing</span>
+      </button>
+    </td>
+    <td class="use">{{ users.map((input) => input.source).join(', ') }}</td>
+    <td class="soft">{{ wiring.takes(port) }}</td>
+    <td class="soft">{{ wiring.phantomWords(port) }}</td>
+    <td class="soft">{{ wiring.gainWords(port) }}</td>
+    <td>
+      <button
+        class="word"
+        :aria-pressed="port.hidden"
+        :aria-label="`Hide ${port.houseLabel}`"
+        @click="store.edit([{ kind: 'hide-port', port: port.id, hidden: !port.hidden }])"
+      >
+        {{ port.hidden ? 'hidden' : 'hide' }}
+      </button>
+    </td>
+  </tr>
+</template>
+
+<style scoped>
+td {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.strong {
+  font-weight: 600;
+}
+
+.small {
+  font-size: 12px;
+  font-weight: 400;
+}
+
+.pick {
+  width: 100%;
+  color: var(--soft);
+  text-align: right;
+}
+
+.picked td {
+  background: var(--glow-weak);
+}
+
+.away td:not(:last-child) {
+  opacity: 0.6;
+}
+
+.tie button {
+  cursor: pointer;
+}
+</style>

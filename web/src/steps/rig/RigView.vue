@@ -1,0 +1,230 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { api, type Device, type Port } from '@/api/client'
+import { trying } from '@/desk/notice'
+import { useRig } from '@/desk/rig'
+import AddDevice from './AddDevice.vue'
+import DeviceFacts from './DeviceFacts.vue'
+import MicLocker from './MicLocker.vue'
+import NameMany from './NameMany.vue'
+import OutputRows from './OutputRows.vue'
+import PortRow from './PortRow.vue'
+import RigCopies from './RigCopies.vue'
+import { useWiring } from './useWiring'
+
+const LOCKER = 'the locker'
+
+const store = useRig()
+const wiring = useWiring()
+const shown = ref('')
+const picked = ref(new Set<string>())
+const adding = ref(false)
+const naming = ref(false)
+const copying = ref(false)
+let last = 0
+
+const devices = computed(() => (store.rig ? wiring.devices.value : []))
+const device = computed(() => devices.value.find((each) => each.id === shown.value) ?? devices.value[0])
+const inputs = computed(() => (device.value ? wiring.portsOf(device.value.id, 'in') : []))
+const outputs = computed(() => (device.value ? wiring.portsOf(device.value.id, 'out') : []))
+const named = computed(() => {
+  const chosen = inputs.value.filter((port) => picked.value.has(port.id))
+  return chosen.length ? chosen : inputs.value.length ? inputs.value : outputs.value
+})
+const path = computed(() => {
+  const only = [...picked.value].at(-1)
+  return only ? wiring.path(only) : []
+})
+
+watch(shown, () => (picked.value = new Set()))
+
+function words(each: Device) {
+  const count = (direction: Port['direction'], what: string) => {
+    const ports = wiring.portsOf(each.id, direction).length
+    return ports ? [`${ports} ${what}`] : []
+  }
+  const clock = { leads: ['leads the clock'], follows: [], own: [`own clock, ${each.driftPpm} ppm`], none: [] }[
+    each.clock
+  ]
+  const byHand = each.kind === 'preamp' && wiring.portsOf(each.id, 'in').every((port) => !port.remote)
+  return [...count('in', 'in'), ...count('out', 'out'), ...clock, ...(byHand ? ['set by hand'] : [])].join(' · ')
+}
+
+function pick(port: Port, at: number, event: MouseEvent) {
+  if (event.shiftKey) {
+    const [low, high] = [Math.min(last, at), Math.max(last, at)]
+    picked.value = new Set(inputs.value.slice(low, high + 1).map((each) => each.id))
+    return
+  }
+  last = at
+  const next = new Set(event.ctrlKey || event.metaKey ? picked.value : [])
+  if (picked.value.has(port.id)) next.delete(port.id)
+  else next.add(port.id)
+  picked.value = next
+}
+
+function pairAll(direction: Port['direction']) {
+  return trying(async () => {
+    const body = { device: device.value!.id, direction }
+    const proposed = await api.POST('/api/rigs/{rig}/pairs', { ...store.at, body })
+    await store.edit(proposed.data!.edits)
+  })
+}
+
+function show(id: string) {
+  shown.value = id
+}
+</script>
+
+<template>
+  <section class="step">
+    <header>
+      <h1>Rig</h1>
+      <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
+      <span class="fill"></span>
+      <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
+      <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
+      <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>
+    </header>
+    <template v-if="store.rig">
+      <div class="devices" role="tablist" aria-label="Devices">
+        <button
+          v-for="each in devices"
+          :key="each.id"
+          role="tab"
+          :aria-selected="shown !== LOCKER && each.id === device?.id"
+          @click="show(each.id)"
+        >
+          <strong>{{ each.name }}</strong>
+          <span>{{ words(each) }}</span>
+        </button>
+        <button role="tab" :aria-selected="shown === LOCKER" @click="show(LOCKER)">
+          <strong>Mic locker</strong>
+          <span>{{ store.rig.mics.length }} kinds</span>
+        </button>
+      </div>
+      <MicLocker v-if="shown === LOCKER" />
+      <p v-else-if="!device" class="soft">
+        Nothing here yet. Add the interface first; then what is tied to it for good: preamps, wall box, headphone amps.
+      </p>
+      <template v-else>
+        <DeviceFacts :key="device.id" :device="device" />
+        <div class="both" :class="{ ins: !outputs.length, outs: !inputs.length }">
+          <div v-if="inputs.length" class="side">
+            <h2>What comes in <button class="word" @click="pairAll('in')">Pair neighbours</button></h2>
+            <div class="sheet">
+              <table aria-label="What comes in">
+                <thead>
+                  <tr>
+                    <th style="width: 34px"></th>
+                    <th style="width: 26px"></th>
+                    <th>House label</th>
+                    <th style="width: 17%">Panel</th>
+                    <th style="width: 15%">Tied</th>
+                    <th style="width: 15%">In this session</th>
+                    <th style="width: 12%">Takes</th>
+                    <th style="width: 74px">+48 V</th>
+                    <th style="width: 84px">Gain</th>
+                    <th style="width: 64px"></th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <PortRow
+                    v-for="(port, at) in inputs"
+                    :key="port.id"
+                    :port="port"
+                    :picked="picked.has(port.id)"
+                    @pick="pick(port, at, $event)"
+                  />
+                </tbody>
+              </table>
+            </div>
+          </div>
+          <div v-if="outputs.length" class="side">
+            <h2>What goes out <button class="word" @click="pairAll('out')">Pair neighbours</button></h2>
+            <div class="sheet"><OutputRows :device="device.id" /></div>
+          </div>
+        </div>
+        <p class="hint">
+          <template v-if="path.length > 1">
+            The way:
+            <template v-for="(port, at) in path" :key="port.id"
+              ><template v-if="at"> → </template><strong>{{ port.houseLabel }}</strong> ({{ port.panelName }})</template
+            >
+          </template>
+          <template v-else>
+            Press a port's number to follow its tie in both directions; with <kbd>Shift</kbd> select several, then name
+            them together. A click on a label writes over it.
+          </template>
+        </p>
+      </template>
+      <AddDevice v-model:shown="adding" @added="show" />
+      <NameMany v-model:shown="naming" :ports="named" />
+      <RigCopies v-model:shown="copying" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.devices {
+  display: flex;
+  gap: 8px;
+  padding: 4px 4px 10px;
+  overflow-x: auto;
+  flex: none;
+}
+
+.devices button {
+  display: flex;
+  flex-direction: column;
+  flex: none;
+  padding: 6px 10px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 8px;
+  background: var(--sheet);
+  text-align: left;
+  cursor: pointer;
+}
+
+.devices span {
+  color: var(--soft);
+  font-size: 12px;
+}
+
+.devices [aria-selected='true'] {
+  border-color: var(--lantern);
+  box-shadow: 0 0 0 3px var(--glow-weak);
+}
+
+.both {
+  display: grid;
+  grid-template-columns: minmax(0, 5fr) minmax(0, 2fr);
+  gap: 18px;
+  min-height: 0;
+  flex: 0 1 auto;
+}
+
+.both.ins,
+.both.outs {
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.side {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+
+.side h2 {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+  margin-bottom: 6px;
+  font-size: 17px;
+}
+
+table {
+  table-layout: fixed;
+}
+</style>

@@ -1,0 +1,102 @@
+import { computed } from 'vue'
+import type { Device, Pair, Port, Rig, RigEdit } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { useRig } from '@/desk/rig'
+
+const SIGNALS = ['mic', 'line', 'instrument', 'digital'] as const
+
+/** How the rig on the page is wired, in words, and what could be tied to what. */
+export function useWiring() {
+  const desk = useDesk()
+  const store = useRig()
+  const rig = computed<Rig>(() => store.rig!)
+  const ports = computed(() => new Map(rig.value.ports.map((port) => [port.id, port])))
+  const devices = computed(() => rig.value.devices.filter((device) => !device.retired))
+  const tiedTo = computed(() => new Map(rig.value.ties.map((tie) => [tie.from, tie.to])))
+  const tiedFrom = computed(() => new Map(rig.value.ties.map((tie) => [tie.to, tie.from])))
+
+  const portsOf = (device: string, direction: Port['direction']) =>
+    rig.value.ports.filter((port) => port.device === device && port.direction === direction)
+  const label = (id: string | undefined) => (id ? (ports.value.get(id)?.houseLabel ?? id) : '')
+  const device = (id: string) => rig.value.devices.find((each) => each.id === id)
+  const pairOf = (port: string) => rig.value.pairs.find((pair) => pair.left === port || pair.right === port)
+
+  /** Whether a signal ends in this device instead of going on from it. */
+  const takesIn = (each: Device) => each.kind === 'interface'
+  const hangsOnOutputs = (each: Device) => ['headphone-amp', 'speakers', 'patch-bay', 'outboard'].includes(each.kind)
+
+  /** Where the other end of a port's cable may be, label first. */
+  function ends(port: Port) {
+    const own = device(port.device)!
+    const fits = (other: Device) => {
+      if (other.id === own.id || other.retired) return false
+      if (port.direction === 'out') return hangsOnOutputs(other)
+      return takesIn(own) ? !takesIn(other) && !hangsOnOutputs(other) : takesIn(other) || other.kind !== 'wall-box'
+    }
+    return rig.value.ports
+      .filter((other) => other.direction === 'in' && fits(device(other.device)!))
+      .map((other) => ({
+        label: `${other.houseLabel} · ${device(other.device)!.name}, ${other.panelName}`,
+        value: other.id,
+      }))
+  }
+
+  /** Whether a tie begins at the port or ends in it. */
+  const begins = (port: Port) => port.direction === 'out' || !takesIn(device(port.device)!)
+  const otherEnd = (port: Port) => (begins(port) ? tiedTo.value.get(port.id) : tiedFrom.value.get(port.id))
+
+  function tieEdits(port: Port, other: string): RigEdit[] {
+    const from = begins(port) ? port.id : ((other || tiedFrom.value.get(port.id)) ?? '')
+    if (!other) return tiedTo.value.has(from) ? [{ kind: 'untie-port', from }] : []
+    return [{ kind: 'tie-ports', from, to: begins(port) ? other : port.id }]
+  }
+
+  /** All that a signal through this port passes by ties, from the first port to the last. */
+  function path(id: string): Port[] {
+    let first = id
+    for (let n = 0; tiedFrom.value.has(first) && n < rig.value.ties.length; n++) first = tiedFrom.value.get(first)!
+    const way: Port[] = []
+    for (let at: string | undefined = first; at && way.length <= rig.value.ties.length; at = tiedTo.value.get(at)) {
+      const port = ports.value.get(at)
+      if (port) way.push(port)
+    }
+    return way
+  }
+
+  /** The inputs of this session whose cables go through the port. */
+  function usedBy(port: Port) {
+    return desk.inputs.filter((input) => input.port && path(input.port).some((each) => each.id === port.id))
+  }
+
+  const takes = (port: Port) => SIGNALS.filter((signal) => port.takes.includes(signal)).join(' ')
+
+  function phantomWords(port: Port) {
+    if (!port.phantom) return ''
+    return port.bank ? `bank ${port.bank}` : 'own switch'
+  }
+
+  const gainWords = (port: Port) =>
+    port.gain.stepDb > 0 ? `${port.gain.minDb} … ${port.gain.maxDb} dB${port.remote ? '' : ', by hand'}` : ''
+
+  const sides = (pair: Pair) => `${label(pair.left)} | ${label(pair.right)}`
+
+  return {
+    rig,
+    devices,
+    ports,
+    portsOf,
+    label,
+    device,
+    pairOf,
+    ends,
+    begins,
+    otherEnd,
+    tieEdits,
+    path,
+    usedBy,
+    takes,
+    phantomWords,
+    gainWords,
+    sides,
+  }
+}
