@@ -260,6 +260,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session}/bring-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["bringList"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session}/bring-list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["bringListCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session}/click.mid": {
         parameters: {
             query?: never;
@@ -300,6 +332,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session}/input-list.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -539,6 +587,12 @@ export interface components {
         Changed: {
             revision: number;
         };
+        ChooseMic: {
+            input: string;
+            /** @constant */
+            kind: "choose-mic";
+            mic: string;
+        };
         ClearClips: {
             /** @constant */
             kind: "clear-clips";
@@ -600,7 +654,7 @@ export interface components {
             changes: string[];
             edits: components["schemas"]["RigEdit"][];
         };
-        Edit: components["schemas"]["Acknowledge"] | components["schemas"]["AddCue"] | components["schemas"]["AddInput"] | components["schemas"]["AddPerformer"] | components["schemas"]["AddSends"] | components["schemas"]["AddTrack"] | components["schemas"]["ArmTrack"] | components["schemas"]["CutInput"] | components["schemas"]["FeedTrack"] | components["schemas"]["MoveTrack"] | components["schemas"]["MuteSend"] | components["schemas"]["MuteTrack"] | components["schemas"]["NumberInput"] | components["schemas"]["PatchInput"] | components["schemas"]["RemoveCue"] | components["schemas"]["RemoveInput"] | components["schemas"]["RemoveMarker"] | components["schemas"]["RemovePerformer"] | components["schemas"]["RemoveSend"] | components["schemas"]["RemoveTrack"] | components["schemas"]["RenameCue"] | components["schemas"]["RenamePerformer"] | components["schemas"]["RenameTrack"] | components["schemas"]["SetClick"] | components["schemas"]["SetCueGuard"] | components["schemas"]["SetCueLevel"] | components["schemas"]["SetCueListeners"] | components["schemas"]["SetCueOutput"] | components["schemas"]["SetFader"] | components["schemas"]["SetHear"] | components["schemas"]["SetInputCable"] | components["schemas"]["SetInputGain"] | components["schemas"]["SetInputLevel"] | components["schemas"]["SetInputMic"] | components["schemas"]["SetInputNotes"] | components["schemas"]["SetInputPad"] | components["schemas"]["SetInputPerformer"] | components["schemas"]["SetInputPhantom"] | components["schemas"]["SetInputPlace"] | components["schemas"]["SetInputSource"] | components["schemas"]["SetInputStand"] | components["schemas"]["SetMainLevel"] | components["schemas"]["SetMarker"] | components["schemas"]["SetPan"] | components["schemas"]["SetPolarity"] | components["schemas"]["SetSendLevel"] | components["schemas"]["SetSendPan"] | components["schemas"]["SetSendPanAsMain"] | components["schemas"]["SetSendTap"] | components["schemas"]["SetSessionNames"] | components["schemas"]["SetSoloSafe"] | components["schemas"]["SetTempoMap"] | components["schemas"]["SetTrim"] | components["schemas"]["SoloTrack"] | components["schemas"]["TakeBackAcknowledgement"];
+        Edit: components["schemas"]["Acknowledge"] | components["schemas"]["AddCue"] | components["schemas"]["AddInput"] | components["schemas"]["AddPerformer"] | components["schemas"]["AddSends"] | components["schemas"]["AddTrack"] | components["schemas"]["ArmTrack"] | components["schemas"]["ChooseMic"] | components["schemas"]["CutInput"] | components["schemas"]["FeedTrack"] | components["schemas"]["MoveInput"] | components["schemas"]["MoveTrack"] | components["schemas"]["MuteSend"] | components["schemas"]["MuteTrack"] | components["schemas"]["NumberInput"] | components["schemas"]["PatchInput"] | components["schemas"]["RemoveCue"] | components["schemas"]["RemoveInput"] | components["schemas"]["RemoveMarker"] | components["schemas"]["RemovePerformer"] | components["schemas"]["RemoveSend"] | components["schemas"]["RemoveTrack"] | components["schemas"]["RenameCue"] | components["schemas"]["RenamePerformer"] | components["schemas"]["RenameTrack"] | components["schemas"]["SetClick"] | components["schemas"]["SetCueGuard"] | components["schemas"]["SetCueLevel"] | components["schemas"]["SetCueListeners"] | components["schemas"]["SetCueOutput"] | components["schemas"]["SetFader"] | components["schemas"]["SetHear"] | components["schemas"]["SetInputCable"] | components["schemas"]["SetInputGain"] | components["schemas"]["SetInputLevel"] | components["schemas"]["SetInputMic"] | components["schemas"]["SetInputNotes"] | components["schemas"]["SetInputPad"] | components["schemas"]["SetInputPerformer"] | components["schemas"]["SetInputPhantom"] | components["schemas"]["SetInputPlace"] | components["schemas"]["SetInputSource"] | components["schemas"]["SetInputStand"] | components["schemas"]["SetMainLevel"] | components["schemas"]["SetMarker"] | components["schemas"]["SetPan"] | components["schemas"]["SetPolarity"] | components["schemas"]["SetSendLevel"] | components["schemas"]["SetSendPan"] | components["schemas"]["SetSendPanAsMain"] | components["schemas"]["SetSendTap"] | components["schemas"]["SetSessionNames"] | components["schemas"]["SetSoloSafe"] | components["schemas"]["SetTempoMap"] | components["schemas"]["SetTrim"] | components["schemas"]["SoloTrack"] | components["schemas"]["TakeBackAcknowledgement"];
         Feed: {
             input: string | null;
             port: string | null;
@@ -662,6 +716,12 @@ export interface components {
             port: string | null;
             source: string;
             stand: string;
+        };
+        Item: {
+            count: number;
+            group: string;
+            note: string;
+            what: string;
         };
         KeptCopy: {
             madeAt: string;
@@ -748,6 +808,12 @@ export interface components {
             kind: "large-condenser" | "small-condenser" | "ribbon" | "dynamic" | "passive-di" | "active-di";
             name: string;
             sensitivityMvPa: number;
+        };
+        MoveInput: {
+            before: string | null;
+            input: string;
+            /** @constant */
+            kind: "move-input";
         };
         MoveTrack: {
             before: string | null;
@@ -1812,6 +1878,50 @@ export interface operations {
             };
         };
     };
+    bringList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Item"][];
+                };
+            };
+        };
+    };
+    bringListCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+        };
+    };
     midi: {
         parameters: {
             query?: never;
@@ -1880,6 +1990,28 @@ export interface operations {
                 };
                 content: {
                     "text/csv": unknown;
+                };
+            };
+        };
+    };
+    pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
         };

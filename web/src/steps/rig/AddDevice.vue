@@ -97,7 +97,9 @@ async function add() {
           </tr>
         </tbody>
       </table>
-      <p class="soft">Numbers and panel names can be changed here; everything else once it is in the rig.</p>
+      <p class="soft">
+        How many, and what stands at them, can be changed here; what they take under Describe, once it is in the rig.
+      </p>
     </div>
     <template #footer>
       <div class="foot">
@@ -121,7 +123,11 @@ async function add() {
 }
 
 td {
-  padding: 2px 6px 2px 0;
+  padding: 2px 8px 2px 0;
+}
+
+td:nth-child(2) {
+  min-width: 32px;
 }
 
 .foot {

@@ -18,11 +18,11 @@ const CLOCKS: { label: string; value: Device['clock'] }[] = [
 ]
 
 type Measure = 'converterIn' | 'driverIn' | 'driverOut' | 'converterOut'
-const MEASURES: { key: Measure; label: string }[] = [
-  { key: 'converterIn', label: 'converter in' },
-  { key: 'driverIn', label: 'driver in' },
-  { key: 'driverOut', label: 'driver out' },
-  { key: 'converterOut', label: 'converter out' },
+const MEASURES: { key: Measure; label: string; before: string }[] = [
+  { key: 'converterIn', label: 'converter in', before: 'in' },
+  { key: 'driverIn', label: 'driver in', before: '+' },
+  { key: 'driverOut', label: 'driver out', before: 'out' },
+  { key: 'converterOut', label: 'converter out', before: '+' },
 ]
 
 /** Over a song of five minutes, ppm · 300 s. */
@@ -85,25 +85,31 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
         dBu
       </label>
       <span v-if="device.kind === 'interface'" class="soft latency">
-        frames
-        <label v-for="each in MEASURES" :key="each.key">
-          {{ each.label }}
+        latency reported
+        <template v-for="each in MEASURES" :key="each.key">
+          {{ each.before }}
           <input
             class="field"
             :value="device.latency[each.key]"
             :aria-label="`Frames of ${each.label}`"
+            :title="each.label"
             @change="
               number($event, device.latency[each.key], (value) =>
                 measure(device.fullScaleDbu, { ...device.latency, [each.key]: value }),
               )
             "
           />
-        </label>
+        </template>
+        frames
       </span>
     </template>
     <span class="fill"></span>
-    <button class="word" @click="store.edit([{ kind: 'remove-device', device: device.id }])">
-      Take {{ device.name }} out
+    <button
+      class="word"
+      :aria-label="`Take ${device.name} out`"
+      @click="store.edit([{ kind: 'remove-device', device: device.id }])"
+    >
+      Take it out
     </button>
   </div>
 </template>
@@ -123,14 +129,14 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
 }
 
 .field {
-  width: 52px;
+  width: 46px;
   text-align: right;
 }
 
 .latency {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: 5px;
 }
 
 .fill {

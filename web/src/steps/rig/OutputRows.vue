@@ -30,11 +30,6 @@ const neighbours = computed(() =>
   single.value.filter((port) => port.number % 2 === 1 && single.value.some((each) => each.number === port.number + 1)),
 )
 
-function panel(pair: Pair) {
-  const [left, right] = [wiring.ports.value.get(pair.left), wiring.ports.value.get(pair.right)]
-  return `${left?.panelName} | ${right?.panelName}`
-}
-
 /** What a tie leads on to, device and all: "Buoy A". */
 function goesTo(ids: string[]) {
   const names = ids
@@ -53,12 +48,13 @@ function goesTo(ids: string[]) {
           <span class="strong">
             <EditableText
               :text="pair.houseLabel"
-              :label="`House label of ${panel(pair)}`"
+              :label="`House label of ${wiring.panel(pair)}`"
               :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
             />
           </span>
           <span class="soft small"
-            >{{ panel(pair) }}{{ goesTo([pair.left, pair.right]) && ` → ${goesTo([pair.left, pair.right])}` }}</span
+            >{{ wiring.panel(pair)
+            }}{{ goesTo([pair.left, pair.right]) && ` → ${goesTo([pair.left, pair.right])}` }}</span
           >
         </td>
         <td class="feeds">
@@ -132,10 +128,20 @@ function goesTo(ids: string[]) {
 
 .sheet td {
   height: 42px;
-  white-space: normal;
 }
 
 .feeds {
-  width: 150px;
+  width: 122px;
+}
+
+td:last-child {
+  width: 58px;
+  padding-left: 0;
+}
+
+td:first-child {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 </style>

@@ -42,7 +42,7 @@ const filter = (pattern: string, option: { label?: unknown }) =>
         {{ port.number }}
       </button>
     </td>
-    <td><LampLight v-if="users[0]" :light="`input/${users[0].id}`" /></td>
+    <td class="lamp"><LampLight v-if="users[0]" :light="`input/${users[0].id}`" /></td>
     <td class="strong">
       <EditableText
         :text="port.houseLabel"
@@ -72,9 +72,8 @@ const filter = (pattern: string, option: { label?: unknown }) =>
       </button>
     </td>
     <td class="use">{{ users.map((input) => input.source).join(', ') }}</td>
-    <td class="soft">{{ wiring.takes(port) }}</td>
-    <td class="soft">{{ wiring.phantomWords(port) }}</td>
-    <td class="soft">{{ wiring.gainWords(port) }}</td>
+    <td class="soft small">{{ wiring.takes(port) }}</td>
+    <td class="soft small">{{ wiring.preampWords(port) }}</td>
     <td>
       <button
         class="word"
@@ -92,6 +91,11 @@ const filter = (pattern: string, option: { label?: unknown }) =>
 td {
   overflow: hidden;
   text-overflow: ellipsis;
+}
+
+.lamp {
+  padding: 0 4px;
+  text-overflow: clip;
 }
 
 .strong {

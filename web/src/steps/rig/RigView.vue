@@ -5,6 +5,7 @@ import { api, type Device, type Port } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import AddDevice from './AddDevice.vue'
+import DescribePorts from './DescribePorts.vue'
 import DeviceFacts from './DeviceFacts.vue'
 import MicLocker from './MicLocker.vue'
 import NameMany from './NameMany.vue'
@@ -22,6 +23,7 @@ const picked = ref(new Set<string>())
 const adding = ref(false)
 const naming = ref(false)
 const copying = ref(false)
+const describing = ref(false)
 let last = 0
 
 const devices = computed(() => (store.rig ? wiring.devices.value : []))
@@ -84,6 +86,7 @@ function show(id: string) {
       <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
       <span class="fill"></span>
       <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
+      <NButton v-if="inputs.length && shown !== LOCKER" size="small" @click="describing = true">Describe</NButton>
       <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
       <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>
     </header>
@@ -120,13 +123,12 @@ function show(id: string) {
                     <th style="width: 34px"></th>
                     <th style="width: 26px"></th>
                     <th>House label</th>
-                    <th style="width: 17%">Panel</th>
-                    <th style="width: 15%">Tied</th>
-                    <th style="width: 15%">In this session</th>
-                    <th style="width: 12%">Takes</th>
-                    <th style="width: 74px">+48 V</th>
-                    <th style="width: 84px">Gain</th>
-                    <th style="width: 64px"></th>
+                    <th style="width: 92px">Panel</th>
+                    <th style="width: 100px">Tied</th>
+                    <th style="width: 112px">In this session</th>
+                    <th style="width: 112px">Takes</th>
+                    <th style="width: 116px">Preamp</th>
+                    <th style="width: 54px"></th>
                   </tr>
                 </thead>
                 <tbody>
@@ -161,6 +163,7 @@ function show(id: string) {
       </template>
       <AddDevice v-model:shown="adding" @added="show" />
       <NameMany v-model:shown="naming" :ports="named" />
+      <DescribePorts v-model:shown="describing" :ports="named" />
       <RigCopies v-model:shown="copying" />
     </template>
   </section>
@@ -199,7 +202,7 @@ function show(id: string) {
 
 .both {
   display: grid;
-  grid-template-columns: minmax(0, 5fr) minmax(0, 2fr);
+  grid-template-columns: minmax(0, 1fr) 296px;
   gap: 18px;
   min-height: 0;
   flex: 0 1 auto;

@@ -70,15 +70,20 @@ export function useWiring() {
 
   const takes = (port: Port) => SIGNALS.filter((signal) => port.takes.includes(signal)).join(' ')
 
-  function phantomWords(port: Port) {
-    if (!port.phantom) return ''
-    return port.bank ? `bank ${port.bank}` : 'own switch'
+  /** What a preamp can do: "48 V 1-4 · 0…60 dB". */
+  function preampWords(port: Port) {
+    const phantom = port.phantom ? [`48 V${port.bank ? ` ${port.bank}` : ''}`] : []
+    const gain = port.gain.stepDb > 0 ? [`${port.gain.minDb}…${port.gain.maxDb} dB`] : []
+    return [...phantom, ...gain].join(' · ')
   }
 
-  const gainWords = (port: Port) =>
-    port.gain.stepDb > 0 ? `${port.gain.minDb} … ${port.gain.maxDb} dB${port.remote ? '' : ', by hand'}` : ''
-
-  const sides = (pair: Pair) => `${label(pair.left)} | ${label(pair.right)}`
+  /** A pair's sockets as the maker numbered them: "Out 3, 4". */
+  function panel(pair: Pair) {
+    const left = ports.value.get(pair.left)?.panelName ?? pair.left
+    const right = ports.value.get(pair.right)?.panelName ?? pair.right
+    const word = left.lastIndexOf(' ') + 1
+    return right.startsWith(left.slice(0, word)) ? `${left}, ${right.slice(word)}` : `${left}, ${right}`
+  }
 
   return {
     rig,
@@ -95,8 +100,7 @@ export function useWiring() {
     path,
     usedBy,
     takes,
-    phantomWords,
-    gainWords,
-    sides,
+    preampWords,
+    panel,
   }
 }

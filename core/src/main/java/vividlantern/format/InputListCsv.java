@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import vividlantern.patch.BringList;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -93,6 +94,20 @@ public final class InputListCsv {
         return text.toString();
     }
 
+    /** What the list needs to be there, as a table of its own. */
+    public static String bringList(Session session, Rig rig) {
+        StringBuilder text = new StringBuilder();
+        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
+            printer.printRecord("How many", "What", "Kind", "Note");
+            for (BringList.Item item : BringList.of(session, rig)) {
+                printer.printRecord(item.count(), item.what(), item.group(), item.note());
+            }
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+        return text.toString();
+    }
+
     /** The tracks an input feeds, a stereo track's side in brackets: "Room (left)". */
     static List<String> trackNames(Session session, Input input) {
         List<String> names = new ArrayList<>();
@@ -117,7 +132,7 @@ public final class InputListCsv {
         return width == 2 ? channel == 0 ? " (left)" : " (right)" : " (" + (channel + 1) + " of " + width + ")";
     }
 
-    private static String plain(double number) {
+    static String plain(double number) {
         return number == Math.rint(number) ? String.valueOf((long) number) : String.valueOf(number);
     }
 }

@@ -15,11 +15,14 @@ import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.CutInput;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -51,6 +54,31 @@ public class MixTest {
                 new vividlantern.session.MainMix(Decibels.of(-6), session.main().output())));
         assertMain(session, -0.199526, 0);
         assertMain(down, -0.1, 0);
+    }
+
+    @Test
+    public void aCutInputLeavesEveryListenerAtEveryTapAndComesBack() {
+        for (Tap tap : Tap.values()) {
+            Session listed = listed(tap);
+            Session cut = new CutInput(new InputId("violin"), true).applyTo(listed, RandomSessions.RIG);
+            assertCue(listed, CENTRE, CENTRE);
+            assertMain(listed, CENTRE, CENTRE);
+            assertCue(cut, 0, 0);
+            assertMain(cut, 0, 0);
+            assertThat(new CutInput(new InputId("violin"), false).applyTo(cut, RandomSessions.RIG))
+                    .isEqualTo(listed);
+        }
+    }
+
+    /** The fiddle's track, fed by an input of the list. */
+    private static Session listed(Tap tap) {
+        Session session = session(track -> track.fedBy(List.of(Feed.from(new InputId("violin")))))
+                .change(CUE, cue -> cue.withSend(FIDDLE, send -> send.from(tap)));
+        Optional<PortId> port = session(track -> track).tracks().stream()
+                .filter(track -> track.id().equals(FIDDLE))
+                .findFirst()
+                .flatMap(track -> track.feeds().get(0).port());
+        return session.plus(Input.of(new InputId("violin"), 1, "Violin").patchedTo(port));
     }
 
     @Test

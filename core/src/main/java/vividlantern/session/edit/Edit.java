@@ -22,6 +22,8 @@ public sealed interface Edit
                 AddInput,
                 RemoveInput,
                 NumberInput,
+                MoveInput,
+                ChooseMic,
                 SetInputSource,
                 SetInputPerformer,
                 SetInputMic,

@@ -14,6 +14,7 @@ import vividlantern.rig.PortId;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
+import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Send;
@@ -111,6 +112,18 @@ public class EditsTest {
                 .orElseThrow();
         assertThat(grown.sends()).hasSameSizeAs(all).containsAll(before.sends());
         assertThat(grown.send(click)).contains(Send.off(click));
+    }
+
+    @Test
+    public void anInputMovesAndTheNumbersStayTheSameOnes() {
+        Session gaps = new NumberInput(new InputId("i3"), 90).applyTo(SESSION, RandomSessions.RIG);
+        List<Integer> numbers = gaps.inputs().stream().map(Input::number).toList();
+        Session moved =
+                new MoveInput(new InputId("i3"), Optional.of(new InputId("i1"))).applyTo(gaps, RandomSessions.RIG);
+        assertThat(moved.inputs().get(0).id()).isEqualTo(new InputId("i3"));
+        assertThat(moved.inputs().stream().map(Input::number).toList()).isEqualTo(numbers);
+        Session back = new MoveInput(new InputId("i3"), Optional.empty()).applyTo(moved, RandomSessions.RIG);
+        assertThat(back.inputs()).isEqualTo(gaps.inputs());
     }
 
     @Test

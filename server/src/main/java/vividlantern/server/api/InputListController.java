@@ -3,8 +3,10 @@ package vividlantern.server.api;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.LocalDate;
 import java.util.List;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -16,7 +18,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.format.InputListCsv;
 import vividlantern.format.InputListImport;
+import vividlantern.format.SheetsPdf;
 import vividlantern.history.Refused;
+import vividlantern.patch.BringList;
 import vividlantern.patch.CountUp;
 import vividlantern.server.desk.Desk;
 import vividlantern.session.InputId;
@@ -49,6 +53,36 @@ class InputListController {
                 .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
                 .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "input list", "csv"))
                 .body("\uFEFF" + InputListCsv.write(open, desk.rigOf(open.id())));
+    }
+
+    /** The sheets to print: input list, patch by place, outputs and headphones, what to bring. */
+    @GetMapping("/input-list.pdf")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "application/pdf"))
+    ResponseEntity<byte[]> pdf(@PathVariable String session) throws IOException {
+        Session open = desk.session(new SessionId(session));
+        ByteArrayOutputStream sheets = new ByteArrayOutputStream();
+        SheetsPdf.write(open, desk.rigOf(open.id()), LocalDate.now(), sheets);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, "application/pdf")
+                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "sheets", "pdf"))
+                .body(sheets.toByteArray());
+    }
+
+    /** What the list needs to be there. */
+    @GetMapping("/bring-list")
+    List<BringList.Item> bringList(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        return BringList.of(open, desk.rigOf(open.id()));
+    }
+
+    @GetMapping("/bring-list.csv")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "text/csv"))
+    ResponseEntity<String> bringListCsv(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
+                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "what to bring", "csv"))
+                .body("\uFEFF" + InputListCsv.bringList(open, desk.rigOf(open.id())));
     }
 
     /** Reads a list in any of the ways a spreadsheet writes it, and says row by row what it would do. */

@@ -10,6 +10,7 @@ import org.springframework.context.annotation.Configuration;
 import vividlantern.format.Documents;
 import vividlantern.format.InputListImport;
 import vividlantern.format.Schemas;
+import vividlantern.patch.BringList;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.UndoState;
 import vividlantern.server.live.Command;
@@ -51,6 +52,7 @@ class Json {
             schemas.add(InputListController.Selected.class);
             schemas.add(InputListController.Proposed.class);
             schemas.add(InputListImport.Preview.class);
+            schemas.add(BringList.Item.class);
             schemas.add(LiveRig.Happening.class);
             schemas.add(UndoState.class);
             schemas.addKinds(Command.class, Command.kinds());

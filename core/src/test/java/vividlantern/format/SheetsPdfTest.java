@@ -1,0 +1,119 @@
+package vividlantern.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.patch.BringList;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.edit.PutMic;
+import vividlantern.session.InputId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.edit.AddInput;
+import vividlantern.session.edit.ChooseMic;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.SetInputCable;
+import vividlantern.session.edit.SetInputMic;
+import vividlantern.session.edit.SetInputStand;
+
+/** What is printed, and what it says must be brought. */
+public class SheetsPdfTest {
+
+    private static final Rig RIG = new PutMic(new Mic(new MicId("dunlin"), "Dunlin R", Mic.Kind.RIBBON, 1, 2.6, "XLR"))
+            .applyTo(RandomSessions.RIG);
+
+    @Test
+    public void theSheetsSayWhatIsInTheList() throws IOException {
+        Session session = list(3);
+        String text = text(session);
+        assertThat(text)
+                .contains("Input list", "Patch, by place", "Outputs and headphones", "What to bring")
+                .contains("Violín 1", "ribbon, Dunlin R", "NEVER", "House in-1", "Panel in-1")
+                .contains("S, Song · Plain · 2026-03-01", "page 1 of 4");
+    }
+
+    @Test
+    public void aLongListGoesOnUnderItsHeading() throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf(list(16 + 100)))) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            assertThat(document.getNumberOfPages()).isBetween(7, 12);
+            stripper.setStartPage(3);
+            stripper.setEndPage(3);
+            assertThat(stripper.getText(document)).startsWith("Input list");
+            stripper.setStartPage(1);
+            stripper.setEndPage(document.getNumberOfPages());
+            assertThat(stripper.getText(document)).contains("Violín 116");
+        }
+    }
+
+    @Test
+    public void aSignThatTheFontHasNotIsNoReasonToPrintNothing() throws IOException {
+        Session session = new AddInput(new InputId("koto"), 1, "箏 koto\tleft").applyTo(RandomSessions.blank(), RIG);
+        assertThat(text(session)).contains("? koto left");
+    }
+
+    @Test
+    public void cablesComeWithAReserveAndTheLockerSaysWhatItLacks() {
+        Session session = list(7);
+        List<BringList.Item> items = BringList.of(session, RIG);
+        assertThat(items)
+                .containsExactly(
+                        new BringList.Item("Mics and DIs", "a found horn", 5, "not in the locker"),
+                        new BringList.Item("Mics and DIs", "ribbon, Dunlin R", 2, "the locker has 1"),
+                        new BringList.Item("Stands", "short boom", 7, ""),
+                        new BringList.Item("Cables", "7.5 m", 9, "2 in reserve"));
+        assertThat(InputListCsv.bringList(session, RIG))
+                .contains("2,\"ribbon, Dunlin R\",Mics and DIs,the locker has 1");
+    }
+
+    @Test
+    public void theMicOfTheLockerBringsItsPhantomAlong() {
+        Session session = list(1);
+        assertThat(session.find(new InputId("i1")).orElseThrow().phantom()).isEqualTo(PhantomWish.NEVER);
+    }
+
+    /** Violins with a ribbon on the first two, at the ports that are there. */
+    private static Session list(int inputs) {
+        Session session = RandomSessions.blank();
+        for (int n = 1; n <= inputs; n++) {
+            InputId id = new InputId("i" + n);
+            Edit mic = n <= 2 ? new ChooseMic(id, new MicId("dunlin")) : new SetInputMic(id, "a found horn");
+            Optional<PortId> port = n <= RandomSessions.INPUTS ? Optional.of(new PortId("in-" + n)) : Optional.empty();
+            session = Edit.applyAll(
+                    List.of(
+                            new AddInput(id, n, "Violín " + n),
+                            mic,
+                            new SetInputStand(id, "short boom"),
+                            new SetInputCable(id, 7.5),
+                            new PatchInput(id, port)),
+                    session,
+                    RIG);
+        }
+        return session;
+    }
+
+    private static byte[] pdf(Session session) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        SheetsPdf.write(session, RIG, LocalDate.of(2026, 3, 1), out);
+        return out.toByteArray();
+    }
+
+    private static String text(Session session) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf(session))) {
+            return new PDFTextStripper().getText(document);
+        }
+    }
+}
