@@ -1,30 +1,45 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
-import { onMounted, ref } from 'vue'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type ListedSession } from '@/api/client'
+import { api, type ListedRig, type ListedSession } from '@/api/client'
 import { trying } from '@/desk/notice'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
 
+/** The choice of a rig that is to be described yet. */
+const ANOTHER = 'another rig'
+
 const router = useRouter()
 const sessions = ref<ListedSession[] | null>(null)
+const rigs = ref<ListedRig[]>([])
 const rig = ref('')
+const rigName = ref('')
 const name = ref('')
 const song = ref('')
+
+const choices = computed(() => [
+  ...rigs.value.map((each) => ({ label: `${each.name}, ${many(each.devices, 'device')}`, value: each.id })),
+  { label: 'another one, to be described', value: ANOTHER },
+])
 
 onMounted(() =>
   trying(async () => {
     sessions.value = (await api.GET('/api/sessions')).data ?? []
-    rig.value = (await api.GET('/api/rigs')).data?.[0]?.id ?? ''
+    rigs.value = (await api.GET('/api/rigs')).data ?? []
+    rig.value = rigs.value[0]?.id ?? ''
   }),
 )
 
 function begin() {
   return trying(async () => {
-    const body = { name: name.value, song: song.value, rigId: rig.value }
-    const made = (await api.POST('/api/sessions', { body })).data
-    if (made) await router.push(`/sessions/${made.id}/input-list`)
+    let rigId = rig.value
+    if (rigId === ANOTHER) {
+      const body = { name: rigName.value, document: null }
+      rigId = (await api.POST('/api/rigs', { body })).data!.id
+    }
+    const made = (await api.POST('/api/sessions', { body: { name: name.value, song: song.value, rigId } })).data
+    if (made) await router.push(`/sessions/${made.id}/${rig.value === ANOTHER ? 'rig' : 'input-list'}`)
   })
 }
 
@@ -64,7 +79,25 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
           <h3>New session</h3>
           <label>Name <input v-model="name" class="field" required maxlength="400" /></label>
           <label>Song <input v-model="song" class="field" maxlength="400" /></label>
-          <NButton attr-type="submit" type="primary" :disabled="!name.trim() || !rig">Begin</NButton>
+          <label>
+            Rig
+            <NSelect
+              v-model:value="rig"
+              size="small"
+              :options="choices"
+              :input-props="{ 'aria-label': 'Rig' }"
+              aria-label="Rig"
+            />
+          </label>
+          <label v-if="rig === ANOTHER">
+            What the studio is called <input v-model="rigName" class="field" maxlength="400" />
+          </label>
+          <NButton
+            attr-type="submit"
+            type="primary"
+            :disabled="!name.trim() || !rig || (rig === ANOTHER && !rigName.trim())"
+            >Begin</NButton
+          >
         </form>
       </div>
     </main>

@@ -1,14 +1,20 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { api, type Input } from '@/api/client'
+import type { Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { freshId } from '@/desk/ids'
-import { tell, trying } from '@/desk/notice'
+import { tell } from '@/desk/notice'
 import LampLight from '@/parts/LampLight.vue'
-import { useColumns, type Column } from './columns'
+import BringDialog from './BringDialog.vue'
+import CellEditor from './CellEditor.vue'
+import ColumnsMenu from './ColumnsMenu.vue'
+import { decimal, useColumns, type Column } from './columns'
 import ImportDialog from './ImportDialog.vue'
+import RowTrouble from './RowTrouble.vue'
+import { useClipboard } from './useClipboard'
+import { useRows } from './useRows'
 import { useSheet } from './useSheet'
+import { useShownColumns } from './useShownColumns'
 
 const desk = useDesk()
 const grid = ref<HTMLElement>()
@@ -16,15 +22,26 @@ const file = ref<File | null>(null)
 const chooser = ref<HTMLInputElement>()
 const dragged = ref(false)
 
-const { columns, arrival, clash } = useColumns()
+const { columns: all, arrival } = useColumns()
+const { keys, shown: columns, show } = useShownColumns(all)
+const { dragging, unmapped, add, makeTracks, drop, ...rows } = useRows(() => sheet)
 const sheet = useSheet({
   grid,
   rows: computed(() => desk.inputs),
   columns,
   write,
-  countUp,
-  remove,
+  countUp: rows.countUp,
+  fillDown: rows.fillDown,
+  move: rows.move,
+  insert: rows.insert,
+  remove: rows.remove,
 })
+const { pasted, copy, paste } = useClipboard({
+  rows: computed(() => desk.inputs),
+  columns,
+  at: () => ({ row: sheet.row.value, column: sheet.column.value, picked: sheet.picked.value }),
+})
+const bringing = ref(false)
 const { editing, draft, selected, picked } = sheet
 
 const summary = computed(() => {
@@ -37,32 +54,11 @@ const summary = computed(() => {
 function write(input: Input, column: Column, value: string) {
   const was = column.chosen ? column.chosen(input) : column.shown(input)
   if (value === was) return Promise.resolve()
-  if (column.key === 'gain' && !Number.isFinite(Number(value.replace(',', '.').replace('−', '-')))) {
-    tell(`"${value}" is no gain. Type a number of dB.`)
+  if (column.number && !Number.isFinite(decimal(value))) {
+    tell(`"${value}" is no number. ${column.title} takes one.`)
     return Promise.resolve()
   }
   return desk.edit(column.edits(input, value))
-}
-
-function countUp() {
-  return trying(async () => {
-    const params = { path: { session: desk.session!.id } }
-    const body = { inputs: selected.value }
-    const proposed = await api.POST('/api/sessions/{session}/input-list/count-up', { params, body })
-    await desk.edit(proposed.data!.edits)
-  })
-}
-
-async function add() {
-  const number = Math.max(0, ...desk.inputs.map((input) => input.number)) + 1
-  const source = `Source ${number}`
-  if (await desk.edit([{ kind: 'add-input', input: freshId(source, desk.inputs), number, source }])) {
-    await sheet.go(desk.inputs.length, 0)
-  }
-}
-
-async function remove() {
-  if (await desk.edit(selected.value.map((input) => ({ kind: 'remove-input', input })))) picked.value = new Set()
 }
 
 function choose(event: Event) {
@@ -71,7 +67,7 @@ function choose(event: Event) {
   chooser.value = ''
 }
 
-function drop(event: DragEvent) {
+function dropFile(event: DragEvent) {
   dragged.value = false
   file.value = event.dataTransfer?.files[0] ?? null
 }
@@ -83,18 +79,15 @@ function renumber(input: Input, event: Event) {
   if (!Number.isInteger(number)) tell('Inputs are numbered from 1 to 999.')
   else if (number !== input.number) void desk.edit([{ kind: 'number-input', input: input.id, number }])
 }
-
-const filter = (pattern: string, option: { label?: unknown; value?: unknown }) =>
-  String(option.label).toLowerCase().includes(pattern.toLowerCase())
 </script>
 
 <template>
   <section
     class="step"
     :class="{ dragged }"
-    @dragover.prevent="dragged = true"
+    @dragover.prevent="dragged = dragging === null"
     @dragleave="dragged = false"
-    @drop.prevent="drop"
+    @drop.prevent="dropFile"
   >
     <header>
       <h1>Input list</h1>
@@ -102,14 +95,17 @@ const filter = (pattern: string, option: { label?: unknown; value?: unknown }) =
       <span class="fill"></span>
       <template v-if="selected.length">
         <span class="soft">{{ selected.length }} selected</span>
-        <NButton size="small" title="Ctrl Enter" @click="countUp">Count up ports</NButton>
-        <NButton size="small" @click="remove">Remove</NButton>
+        <NButton size="small" title="Ctrl Enter" @click="rows.countUp">Count up ports</NButton>
+        <NButton size="small" @click="rows.remove">Remove</NButton>
       </template>
+      <ColumnsMenu :all="all" :shown="keys" @change="show" />
       <NButton size="small" @click="chooser?.click()">Import CSV</NButton>
       <NButton size="small" tag="a" :href="`/api/sessions/${desk.session!.id}/input-list.csv`" download
         >Export CSV</NButton
       >
-      <NButton size="small" type="primary" @click="add">Add input</NButton>
+      <NButton size="small" @click="bringing = true">What to bring, print</NButton>
+      <NButton v-if="unmapped" size="small" @click="makeTracks">Make tracks</NButton>
+      <NButton size="small" type="primary" @click="add()">Add input</NButton>
       <input
         ref="chooser"
         class="hidden"
@@ -124,7 +120,7 @@ const filter = (pattern: string, option: { label?: unknown; value?: unknown }) =
       No inputs yet. Add the first, or drop a CSV file here; its first row names the columns, one of them "Source".
     </p>
     <div v-else class="sheet">
-      <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key">
+      <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key" @copy="copy" @paste="paste">
         <thead>
           <tr>
             <th class="number">
@@ -144,89 +140,92 @@ const filter = (pattern: string, option: { label?: unknown; value?: unknown }) =
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="(input, r) in desk.inputs"
-            :key="input.id"
-            :class="{ picked: picked.has(input.id) }"
-            :aria-selected="picked.has(input.id)"
-          >
-            <td class="number" @click="sheet.pickRow(r, $event)">
-              <input
-                class="plain no"
-                :value="input.number"
-                :aria-label="`Number of ${input.source}`"
-                @change="renumber(input, $event)"
-                @keydown.stop
-                @click.stop
-              />
-              <span class="grip" title="Select this row" aria-hidden="true"></span>
-            </td>
-            <td><LampLight :light="`input/${input.id}`" /></td>
-            <td
-              v-for="(column, c) in columns"
-              :key="column.key"
-              role="gridcell"
-              :class="{ number: column.number, at: sheet.isAt(r, c), strong: column.key === 'source' }"
-              :data-cell="`${r}/${c}`"
-              :tabindex="sheet.isAt(r, c) ? 0 : -1"
-              @focus="sheet.isAt(r, c) || sheet.go(r, c)"
-              @dblclick="sheet.begin()"
+          <template v-for="(input, r) in desk.inputs" :key="input.id">
+            <tr
+              :class="{ picked: picked.has(input.id) }"
+              :aria-selected="picked.has(input.id)"
+              @dragover.prevent
+              @drop.stop.prevent="drop(input.id)"
             >
-              <template v-if="editing && sheet.isAt(r, c)">
-                <NSelect
-                  v-if="column.options"
-                  size="small"
-                  filterable
-                  default-value-on-clear=""
-                  :show="true"
-                  :tag="column.open"
-                  :filter="filter"
-                  :value="column.chosen!(input)"
-                  :options="column.options(input)"
-                  :consistent-menu-width="false"
-                  :input-props="{ 'aria-label': `${column.title} of ${input.source}` }"
-                  @update:value="(value: string) => sheet.commit(value)"
-                  @update:show="(shown: boolean) => shown || sheet.closed()"
-                  @blur="sheet.closed()"
-                  @keydown.esc.stop="sheet.cancel()"
-                />
+              <td class="number" @click="sheet.pickRow(r, $event)">
                 <input
-                  v-else
-                  v-model="draft"
-                  class="field"
-                  :aria-label="`${column.title} of ${input.source}`"
-                  @keydown.enter.stop.prevent="sheet.commit(draft, 1)"
-                  @keydown.tab.stop.prevent="sheet.commit(draft, 0, $event.shiftKey ? -1 : 1)"
-                  @keydown.esc.stop.prevent="sheet.cancel()"
+                  class="plain no"
+                  :value="input.number"
+                  :aria-label="`Number of ${input.source}`"
+                  @change="renumber(input, $event)"
                   @keydown.stop
-                  @blur="sheet.commit(draft)"
+                  @click.stop
                 />
-              </template>
-              <template v-else>
                 <span
-                  :class="{
-                    never: column.key === 'phantom' && input.phantom === 'never',
-                    soft: column.key === 'phantom' && input.phantom === 'off',
-                  }"
-                  >{{ column.shown(input) }}</span
+                  class="grip"
+                  title="Select this row, or drag it elsewhere"
+                  aria-hidden="true"
+                  draggable="true"
+                  @dragstart="dragging = input.id"
+                  @dragend="dragging = null"
+                ></span>
+              </td>
+              <td class="light">
+                <button
+                  class="plain"
+                  :aria-pressed="input.cut"
+                  :aria-label="input.cut ? `Let ${input.source} back` : `Cut ${input.source}`"
+                  :title="input.cut ? 'Let it back to its listeners' : 'Cut it from every listener'"
+                  @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
                 >
-                <template v-if="column.key === 'port'">
-                  <span v-if="arrival(input)" class="soft way"> → {{ arrival(input) }}</span>
-                  <span v-if="clash(input)" class="flare way"> {{ clash(input) }}</span>
-                  <span v-if="!input.port" class="soft">no port</span>
+                  <span v-if="input.cut" class="flare">cut</span>
+                  <LampLight v-else :light="`input/${input.id}`" />
+                </button>
+              </td>
+              <td
+                v-for="(column, c) in columns"
+                :key="column.key"
+                role="gridcell"
+                :class="{ number: column.number, at: sheet.isAt(r, c), strong: column.key === 'source' }"
+                :data-cell="`${r}/${c}`"
+                :tabindex="sheet.isAt(r, c) ? 0 : -1"
+                @focus="sheet.isAt(r, c) || sheet.go(r, c)"
+                @dblclick="sheet.begin()"
+              >
+                <template v-if="editing && sheet.isAt(r, c)">
+                  <CellEditor
+                    v-model:draft="draft"
+                    :input="input"
+                    :column="column"
+                    @commit="sheet.commit"
+                    @cancel="sheet.cancel"
+                    @closed="sheet.closed"
+                  />
                 </template>
-                <span v-if="column.key === 'track' && !column.shown(input)" class="soft">no track</span>
-              </template>
-            </td>
-          </tr>
+                <template v-else>
+                  <span
+                    :class="{
+                      never: column.key === 'phantom' && input.phantom === 'never',
+                      soft: column.key === 'phantom' && input.phantom === 'off',
+                    }"
+                    >{{ column.shown(input) }}</span
+                  >
+                  <template v-if="column.key === 'port'">
+                    <span v-if="arrival(input)" class="soft way"> → {{ arrival(input) }}</span>
+                    <span v-if="!input.port" class="soft">no port</span>
+                  </template>
+                  <span v-if="column.key === 'track' && !column.shown(input)" class="soft">no track</span>
+                </template>
+              </td>
+            </tr>
+            <RowTrouble :input="input" :columns="columns.length" />
+          </template>
         </tbody>
       </table>
     </div>
     <p class="hint">
-      Type to change a cell, <kbd>Enter</kbd> for the next row. Select rows with <kbd>Shift ↓</kbd> or by their numbers,
-      then <kbd>Ctrl Enter</kbd> counts their ports up from the first one's.
+      Type to change a cell, <kbd>Enter</kbd> for the next row; paste from a spreadsheet. Select rows with
+      <kbd>Shift ↓</kbd> or by their numbers, then <kbd>Ctrl Enter</kbd> counts their ports up, <kbd>Ctrl D</kbd> fills
+      the cell down. <kbd>Insert</kbd> a row, <kbd>Alt ↑ ↓</kbd> moves it. A lamp cuts its input.
     </p>
     <ImportDialog v-model:file="file" />
+    <ImportDialog v-model:file="pasted" />
+    <BringDialog v-model:shown="bringing" />
   </section>
 </template>
 
@@ -256,16 +255,12 @@ th:first-child {
 }
 
 th:nth-child(2) {
-  width: 30px;
+  width: 36px;
 }
 
 td {
   overflow: hidden;
   text-overflow: ellipsis;
-}
-
-td.number {
-  white-space: nowrap;
 }
 
 .no {
@@ -294,9 +289,13 @@ td:focus {
   outline-offset: -2px;
 }
 
-td .field {
-  margin: 0 -6px;
-  width: calc(100% + 12px);
+.light {
+  padding: 0 4px;
+}
+
+.light button {
+  width: 100%;
+  text-align: center;
 }
 
 .strong {

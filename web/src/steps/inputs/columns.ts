@@ -1,13 +1,20 @@
 import type { SelectOption } from 'naive-ui'
 import { computed } from 'vue'
-import type { Edit, Feed, Input, Track } from '@/api/client'
+import type { Edit, Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { freshId } from '@/desk/ids'
+import { micKind } from '@/desk/mics'
+import { useRig } from '@/desk/rig'
+import { useTracksOf } from './useTracksOf'
 
 /** A column of the sheet: what stands in a cell, and the edits that write something else there. */
 export interface Column {
   key: string
   title: string
+  /** What it is called in files and on the clipboard. */
+  csv: string
+  /** Whether it is out of sight until somebody wants it. */
+  optional?: boolean
   width: string
   number?: boolean
   shown: (input: Input) => string
@@ -26,21 +33,19 @@ const PHANTOM = [
   { label: '+48 V', value: 'on' },
   { label: 'never', value: 'never' },
 ]
-const NOTHING: Feed = { input: null, port: null }
 
-const sideOf = (track: Track, channel: number) =>
-  track.width === 1 ? '' : track.width === 2 ? [' (left)', ' (right)'][channel]! : ` (${channel + 1})`
+/** A number as people write it; what is none is refused by the program with a sentence. */
+export const decimal = (text: string) => Number(text.replace(',', '.').replace('−', '-'))
 
 export function useColumns() {
   const desk = useDesk()
   const ports = computed(() => new Map(desk.offers.ports.map((port) => [port.id, port])))
-  const feedable = computed(() => desk.tracks.filter((track) => track.role === 'input'))
+  const rig = useRig()
+  const { trackWords, trackOptions, chosenTrack, trackEdits } = useTracksOf()
 
-  function tracksOf(input: Input) {
-    return feedable.value.flatMap((track) =>
-      track.feeds.flatMap((feed, channel) => (feed.input === input.id ? [{ track, channel }] : [])),
-    )
-  }
+  const locker = computed(() =>
+    (rig.rig?.mics ?? []).map((mic) => ({ ...mic, listed: `${micKind(mic).label}, ${mic.name}` })),
+  )
 
   function performerEdits(input: Input, name: string): Edit[] {
     if (!name) return [{ kind: 'set-input-performer', input: input.id, performer: null }]
@@ -54,33 +59,11 @@ export function useColumns() {
     ]
   }
 
-  function trackEdits(input: Input, value: string): Edit[] {
-    const leave = tracksOf(input).map(({ track, channel }): Edit => ({
-      kind: 'feed-track',
-      track: track.id,
-      feeds: track.feeds.map((feed, at) => (at === channel ? NOTHING : feed)),
-    }))
-    if (value === '') return leave
-    const fed: Feed = { input: input.id, port: null }
-    if (value === 'new') {
-      const id = freshId(input.source, desk.tracks)
-      return [...leave, { kind: 'add-track', track: id, name: input.source, width: 1, feeds: [fed] }]
-    }
-    const [id, channel] = value.split('/')
-    const track = feedable.value.find((each) => each.id === id)!
-    const others = track.feeds.map((feed) => (feed.input === input.id ? NOTHING : feed))
-    const join: Edit = {
-      kind: 'feed-track',
-      track: track.id,
-      feeds: others.map((feed, at) => (at === Number(channel) ? fed : feed)),
-    }
-    return [...leave.filter((edit) => edit.kind !== 'feed-track' || edit.track !== track.id), join]
-  }
-
   const columns: Column[] = [
     {
       key: 'source',
       title: 'Source',
+      csv: 'Source',
       width: '14%',
       shown: (input) => input.source,
       edits: (input, source) => [{ kind: 'set-input-source', input: input.id, source }],
@@ -88,6 +71,7 @@ export function useColumns() {
     {
       key: 'performer',
       title: 'Performer',
+      csv: 'Performer',
       width: '8%',
       shown: (input) => desk.performers.find((each) => each.id === input.performer)?.name ?? '',
       options: () => [
@@ -101,13 +85,54 @@ export function useColumns() {
     {
       key: 'mic',
       title: 'Mic or DI',
-      width: '17.5%',
+      csv: 'Mic',
+      width: '17%',
       shown: (input) => input.mic,
-      edits: (input, mic) => [{ kind: 'set-input-mic', input: input.id, mic }],
+      options: (input) => [
+        ...(input.mic ? [{ label: input.mic, value: input.mic }] : []),
+        { label: 'nothing yet', value: '' },
+        ...locker.value.map((mic) => ({ label: `${mic.listed}, ${mic.count} there`, value: `mic/${mic.id}` })),
+      ],
+      chosen: (input) => input.mic,
+      open: true,
+      edits: (input, mic) => [
+        mic.startsWith('mic/')
+          ? { kind: 'choose-mic', input: input.id, mic: mic.slice(4) }
+          : { kind: 'set-input-mic', input: input.id, mic },
+      ],
+    },
+    {
+      key: 'stand',
+      title: 'Stand',
+      csv: 'Stand',
+      width: '9%',
+      optional: true,
+      shown: (input) => input.stand,
+      edits: (input, stand) => [{ kind: 'set-input-stand', input: input.id, stand }],
+    },
+    {
+      key: 'cable',
+      title: 'Cable m',
+      csv: 'Cable m',
+      width: '66px',
+      number: true,
+      optional: true,
+      shown: (input) => (input.cableMetres ? String(input.cableMetres) : ''),
+      edits: (input, metres) => [{ kind: 'set-input-cable', input: input.id, metres: decimal(metres || '0') }],
+    },
+    {
+      key: 'place',
+      title: 'Place',
+      csv: 'Place',
+      width: '10%',
+      optional: true,
+      shown: (input) => input.place,
+      edits: (input, place) => [{ kind: 'set-input-place', input: input.id, place }],
     },
     {
       key: 'phantom',
       title: '+48 V',
+      csv: 'Phantom',
       width: '62px',
       shown: (input) => PHANTOM.find((each) => each.value === input.phantom)!.label,
       options: () => PHANTOM,
@@ -117,6 +142,7 @@ export function useColumns() {
     {
       key: 'port',
       title: 'Port',
+      csv: 'Port',
       width: '15.5%',
       shown: (input) => {
         const port = input.port ? ports.value.get(input.port) : undefined
@@ -137,42 +163,50 @@ export function useColumns() {
       edits: (input, port) => [{ kind: 'patch-input', input: input.id, port: port || null }],
     },
     {
+      key: 'level',
+      title: 'Level',
+      csv: 'Level',
+      width: '84px',
+      optional: true,
+      shown: (input) => input.level,
+      options: () => ['mic', 'line', 'instrument'].map((level) => ({ label: level, value: level })),
+      chosen: (input) => input.level,
+      edits: (input, level) => [{ kind: 'set-input-level', input: input.id, level: level as Input['level'] }],
+    },
+    {
+      key: 'pad',
+      title: 'Pad',
+      csv: 'Pad',
+      width: '54px',
+      optional: true,
+      shown: (input) => (input.pad ? 'in' : 'out'),
+      options: () => ['out', 'in'].map((pad) => ({ label: pad, value: pad })),
+      chosen: (input) => (input.pad ? 'in' : 'out'),
+      edits: (input, pad) => [{ kind: 'set-input-pad', input: input.id, pad: pad === 'in' }],
+    },
+    {
       key: 'gain',
       title: 'Gain dB',
+      csv: 'Gain dB',
       width: '64px',
       number: true,
       shown: (input) => String(input.gainDb),
-      edits: (input, gain) => [
-        { kind: 'set-input-gain', input: input.id, gainDb: Number(gain.replace(',', '.').replace('−', '-')) },
-      ],
+      edits: (input, gain) => [{ kind: 'set-input-gain', input: input.id, gainDb: decimal(gain) }],
     },
     {
       key: 'track',
       title: 'Track',
+      csv: 'Tracks',
       width: '14%',
-      shown: (input) =>
-        tracksOf(input)
-          .map(({ track, channel }) => track.name + sideOf(track, channel))
-          .join(', '),
-      options: (input) => [
-        { label: 'no track', value: '' },
-        { label: `a new track, "${input.source}"`, value: 'new' },
-        ...feedable.value.flatMap((track) =>
-          track.feeds.map((_, channel) => ({
-            label: track.name + sideOf(track, channel),
-            value: `${track.id}/${channel}`,
-          })),
-        ),
-      ],
-      chosen: (input) => {
-        const first = tracksOf(input)[0]
-        return first ? `${first.track.id}/${first.channel}` : ''
-      },
+      shown: trackWords,
+      options: trackOptions,
+      chosen: chosenTrack,
       edits: trackEdits,
     },
     {
       key: 'notes',
       title: 'Notes',
+      csv: 'Notes',
       width: 'auto',
       shown: (input) => input.notes,
       edits: (input, notes) => [{ kind: 'set-input-notes', input: input.id, notes }],
@@ -184,12 +218,5 @@ export function useColumns() {
     return (input.port && ports.value.get(input.port)?.arrivesAt) || ''
   }
 
-  /** Other inputs whose cable would be in the same port. */
-  function clash(input: Input): string {
-    if (!input.port) return ''
-    const others = desk.inputs.filter((each) => each.port === input.port && each.id !== input.id)
-    return others.length ? `also ${others.map((each) => each.source).join(', ')}` : ''
-  }
-
-  return { columns, arrival, clash }
+  return { columns, arrival }
 }

@@ -6,9 +6,12 @@ import type { Column } from './columns'
 export function useSheet(options: {
   grid: Ref<HTMLElement | undefined>
   rows: Ref<Input[]>
-  columns: Column[]
+  columns: Ref<Column[]>
   write: (input: Input, column: Column, value: string) => Promise<unknown>
   countUp: () => unknown
+  fillDown: (column: Column) => unknown
+  move: (by: number) => unknown
+  insert: () => unknown
   remove: () => unknown
 }) {
   const { grid, rows, columns, write } = options
@@ -30,7 +33,7 @@ export function useSheet(options: {
 
   function go(toRow: number, toColumn: number) {
     row.value = Math.max(0, Math.min(rows.value.length - 1, toRow))
-    column.value = Math.max(0, Math.min(columns.length - 1, toColumn))
+    column.value = Math.max(0, Math.min(columns.value.length - 1, toColumn))
     return focus()
   }
 
@@ -56,7 +59,7 @@ export function useSheet(options: {
 
   async function begin(first?: string) {
     const input = rows.value[row.value]
-    const at = columns[column.value]!
+    const at = columns.value[column.value]!
     if (!input) return
     draft.value = first ?? at.shown(input)
     editing.value = true
@@ -75,7 +78,7 @@ export function useSheet(options: {
     if (!editing.value) return
     editing.value = false
     const input = rows.value[row.value]!
-    const at = columns[column.value]!
+    const at = columns.value[column.value]!
     const written = write(input, at, value.trim())
     await go(row.value + down, column.value + right)
     await written
@@ -102,6 +105,9 @@ export function useSheet(options: {
     if (editing.value) return
     const move = MOVES[event.key]
     if (event.key === 'Enter' && event.ctrlKey) options.countUp()
+    else if (move && event.altKey && move[0]) options.move(move[0])
+    else if (event.key === 'd' && event.ctrlKey) options.fillDown(columns.value[column.value]!)
+    else if (event.key === 'Insert') options.insert()
     else if (move && event.shiftKey && move[0]) {
       if (picked.value.size === 0) anchor.value = row.value
       void go(row.value + move[0], column.value)
@@ -109,7 +115,7 @@ export function useSheet(options: {
     } else if (move) void go(row.value + move[0], column.value + move[1])
     else if (event.key === 'Enter' || event.key === 'F2') void begin()
     else if (event.key === 'Home') void go(row.value, 0)
-    else if (event.key === 'End') void go(row.value, columns.length - 1)
+    else if (event.key === 'End') void go(row.value, columns.value.length - 1)
     else if (event.key === 'Escape') picked.value = new Set()
     else if (event.key === 'Delete' && picked.value.size) options.remove()
     else if (event.key === 'a' && event.ctrlKey) pickAll()

@@ -3,23 +3,13 @@ import { NButton, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import type { Mic } from '@/api/client'
 import { freshId } from '@/desk/ids'
+import { MIC_KINDS, micKind } from '@/desk/mics'
 import { useRig } from '@/desk/rig'
 
 /** The mics and DI boxes of the studio, with what each needs. */
 const store = useRig()
 const name = ref('')
 const kind = ref<Mic['kind']>('large-condenser')
-
-const KINDS: { label: string; value: Mic['kind']; phantom: string }[] = [
-  { label: 'large condenser', value: 'large-condenser', phantom: 'needs +48 V' },
-  { label: 'small condenser', value: 'small-condenser', phantom: 'needs +48 V' },
-  { label: 'ribbon', value: 'ribbon', phantom: 'never +48 V' },
-  { label: 'dynamic', value: 'dynamic', phantom: 'no +48 V' },
-  { label: 'passive DI', value: 'passive-di', phantom: 'no +48 V' },
-  { label: 'active DI', value: 'active-di', phantom: 'needs +48 V' },
-]
-
-const of = (mic: Mic) => KINDS.find((each) => each.value === mic.kind)!
 
 function put(mic: Mic, change: Partial<Mic>) {
   return store.edit([{ kind: 'put-mic', mic: { ...mic, ...change } }])
@@ -70,8 +60,8 @@ async function add() {
             />
           </td>
           <td class="strong">{{ mic.name }}</td>
-          <td>{{ of(mic).label }}</td>
-          <td :class="mic.kind === 'ribbon' ? 'strong' : 'soft'">{{ of(mic).phantom }}</td>
+          <td>{{ micKind(mic).label }}</td>
+          <td :class="mic.kind === 'ribbon' ? 'strong' : 'soft'">{{ micKind(mic).phantom }}</td>
           <td class="number soft">{{ mic.sensitivityMvPa || '' }}</td>
           <td class="soft">{{ mic.connector }}</td>
           <td>
@@ -99,7 +89,7 @@ async function add() {
             <NSelect
               v-model:value="kind"
               size="small"
-              :options="KINDS"
+              :options="MIC_KINDS"
               :input-props="{ 'aria-label': 'Its kind' }"
               aria-label="Its kind"
             />

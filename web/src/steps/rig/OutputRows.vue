@@ -131,7 +131,8 @@ function goesTo(ids: string[]) {
 }
 
 .feeds {
-  width: 122px;
+  width: 132px;
+  padding: 0 4px;
 }
 
 td:last-child {

@@ -42,7 +42,7 @@ const filter = (pattern: string, option: { label?: unknown }) =>
         {{ port.number }}
       </button>
     </td>
-    <td class="lamp"><LampLight v-if="users[0]" :light="`input/${users[0].id}`" /></td>
+    <td class="light"><LampLight v-if="users[0]" :light="`input/${users[0].id}`" /></td>
     <td class="strong">
       <EditableText
         :text="port.houseLabel"
@@ -93,7 +93,7 @@ td {
   text-overflow: ellipsis;
 }
 
-.lamp {
+.light {
   padding: 0 4px;
   text-overflow: clip;
 }

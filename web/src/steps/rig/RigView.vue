@@ -120,15 +120,15 @@ function show(id: string) {
               <table aria-label="What comes in">
                 <thead>
                   <tr>
-                    <th style="width: 34px"></th>
-                    <th style="width: 26px"></th>
+                    <th style="width: 30px"></th>
+                    <th style="width: 24px"></th>
                     <th>House label</th>
-                    <th style="width: 92px">Panel</th>
-                    <th style="width: 100px">Tied</th>
-                    <th style="width: 112px">In this session</th>
-                    <th style="width: 112px">Takes</th>
-                    <th style="width: 116px">Preamp</th>
-                    <th style="width: 54px"></th>
+                    <th style="width: 100px">Panel</th>
+                    <th style="width: 98px">Tied</th>
+                    <th style="width: 94px">In this session</th>
+                    <th style="width: 84px">Takes</th>
+                    <th style="width: 132px">Preamp</th>
+                    <th style="width: 60px"></th>
                   </tr>
                 </thead>
                 <tbody>
@@ -202,7 +202,7 @@ function show(id: string) {
 
 .both {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 296px;
+  grid-template-columns: minmax(0, 1fr) 330px;
   gap: 18px;
   min-height: 0;
   flex: 0 1 auto;
@@ -225,6 +225,11 @@ function show(id: string) {
   gap: 10px;
   margin-bottom: 6px;
   font-size: 17px;
+}
+
+h2 .word {
+  font-family: var(--text);
+  font-weight: 400;
 }
 
 table {

@@ -68,7 +68,10 @@ export function useWiring() {
     return desk.inputs.filter((input) => input.port && path(input.port).some((each) => each.id === port.id))
   }
 
-  const takes = (port: Port) => SIGNALS.filter((signal) => port.takes.includes(signal)).join(' ')
+  const takes = (port: Port) =>
+    SIGNALS.filter((signal) => port.takes.includes(signal))
+      .map((signal) => (signal === 'instrument' ? 'inst' : signal))
+      .join(' ')
 
   /** What a preamp can do: "48 V 1-4 · 0…60 dB". */
   function preampWords(port: Port) {

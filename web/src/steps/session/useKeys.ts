@@ -16,6 +16,9 @@ export const KEYS: [string, string][] = [
   ['Enter, F2, typing', 'change a cell of the input list'],
   ['Shift ↑ ↓', 'select rows of the input list'],
   ['Ctrl Enter', 'count up over the selected rows'],
+  ['Ctrl D', 'fill a cell down over the selected rows'],
+  ['Insert, Alt ↑ ↓', 'insert a row, move it'],
+  ['Ctrl C, Ctrl V', 'copy rows, paste from a spreadsheet'],
   ['?', 'this list'],
 ]
 

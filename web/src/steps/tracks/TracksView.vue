@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { freshId } from '@/desk/ids'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
+import AddMany from './AddMany.vue'
 import TrackRow from './TrackRow.vue'
 
 const desk = useDesk()
+const many = ref(false)
 
 const anySoloed = computed(() => desk.tracks.some((track) => track.soloed))
 
@@ -39,7 +41,9 @@ function add() {
           :set="(level) => desk.edit([{ kind: 'set-main-level', level }])"
         />
       </span>
+      <NButton size="small" @click="many = true">Add many</NButton>
       <NButton size="small" type="primary" @click="add">Add track</NButton>
+      <AddMany v-model:shown="many" />
     </header>
     <div class="sheet">
       <table aria-label="Tracks">

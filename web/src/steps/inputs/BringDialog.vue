@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { NButton, NModal } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { api, type BringItem } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+
+/** What the list needs to be there, to tick off while packing. */
+const shown = defineModel<boolean>('shown', { required: true })
+
+const desk = useDesk()
+const items = ref<BringItem[]>([])
+const groups = computed(() => [...new Set(items.value.map((item) => item.group))])
+const at = computed(() => `/api/sessions/${desk.session!.id}`)
+
+watch(shown, (now) => {
+  if (!now) return
+  void trying(async () => {
+    const params = { path: { session: desk.session!.id } }
+    items.value = (await api.GET('/api/sessions/{session}/bring-list', { params })).data ?? []
+  })
+})
+</script>
+
+<template>
+  <NModal v-model:show="shown" preset="card" title="What to bring" :style="{ width: '560px' }">
+    <p v-if="items.length === 0" class="soft">
+      Nothing yet. It follows from the mics, stands and cables of the list, and from who listens to a cue.
+    </p>
+    <template v-for="group in groups" :key="group">
+      <h3>{{ group }}</h3>
+      <label v-for="item in items.filter((each) => each.group === group)" :key="item.what" class="item">
+        <input type="checkbox" />
+        <strong>{{ item.count }}</strong> × {{ item.what }}
+        <span :class="item.note.includes('locker') ? 'flare' : 'soft'">{{ item.note }}</span>
+      </label>
+    </template>
+    <template #footer>
+      <div class="foot">
+        <NButton tag="a" :href="`${at}/bring-list.csv`" download>Save as CSV</NButton>
+        <NButton tag="a" type="primary" :href="`${at}/input-list.pdf`" download>Print all sheets</NButton>
+      </div>
+    </template>
+  </NModal>
+</template>
+
+<style scoped>
+h3 {
+  margin: 12px 0 4px;
+  font-size: 15px;
+}
+
+.item {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 3px 0;
+}
+
+.foot {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

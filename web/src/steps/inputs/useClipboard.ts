@@ -1,0 +1,69 @@
+import { ref, type Ref } from 'vue'
+import type { Input } from '@/api/client'
+import type { Column } from './columns'
+
+const quoted = (cell: string) => (/["\t\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)
+const lines = (rows: string[][]) => rows.map((row) => row.map(quoted).join('\t')).join('\n')
+
+/** Cells pasted from a spreadsheet, quotes and line breaks within them kept. */
+function cells(text: string): string[][] {
+  const rows: string[][] = [[]]
+  for (const [, quote, plain, end] of text
+    .replace(/\r\n?/g, '\n')
+    .matchAll(/(?:"((?:[^"]|"")*)"|([^\t\n]*))(\t|\n|$)/g)) {
+    rows.at(-1)!.push((quote?.replaceAll('""', '"') ?? plain ?? '').trim())
+    if (end === '\n') rows.push([])
+    if (end === '') break
+  }
+  return rows.filter((row) => row.some((cell) => cell !== ''))
+}
+
+/** Rectangles to and from a spreadsheet. What is pasted is previewed row by row before anything changes. */
+export function useClipboard(options: {
+  rows: Ref<Input[]>
+  columns: Ref<Column[]>
+  at: () => { row: number; column: number; picked: Set<string> }
+}) {
+  const pasted = ref<File | null>(null)
+
+  function copy(event: ClipboardEvent) {
+    const { row, column, picked } = options.at()
+    const chosen = options.rows.value.filter((input) => picked.has(input.id))
+    const current = options.rows.value[row]
+    const text = chosen.length
+      ? lines([
+          ['Number', ...options.columns.value.map((each) => each.csv)],
+          ...chosen.map((input) => [String(input.number), ...options.columns.value.map((each) => each.shown(input))]),
+        ])
+      : current
+        ? options.columns.value[column]!.shown(current)
+        : ''
+    event.clipboardData?.setData('text/plain', text)
+    event.preventDefault()
+  }
+
+  /** A rectangle with a row of titles is a list of its own; one without begins in the cell one stands in. */
+  function paste(event: ClipboardEvent) {
+    const rectangle = cells(event.clipboardData?.getData('text/plain') ?? '')
+    if (rectangle.length === 0) return
+    event.preventDefault()
+    const titled = rectangle[0]!.some((cell) => cell.toLowerCase() === 'source')
+    const table = titled ? rectangle : placed(rectangle)
+    pasted.value = new File([lines(table)], 'clipboard', { type: 'text/csv' })
+  }
+
+  function placed(rectangle: string[][]) {
+    const { row, column } = options.at()
+    const width = Math.max(...rectangle.map((cells) => cells.length))
+    const covered = options.columns.value.slice(column, column + width)
+    const withSource = covered.some((each) => each.key === 'source')
+    const body = rectangle.map((cells, down) => {
+      const input = options.rows.value[row + down]
+      const own = withSource ? [] : [input?.source ?? '']
+      return [String(input?.number ?? ''), ...own, ...covered.map((_, across) => cells[across] ?? '')]
+    })
+    return [['Number', ...(withSource ? [] : ['Source']), ...covered.map((each) => each.csv)], ...body]
+  }
+
+  return { pasted, copy, paste }
+}

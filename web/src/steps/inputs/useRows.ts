@@ -1,0 +1,86 @@
+import { computed, ref, type Ref } from 'vue'
+import { api, type Edit } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { freshId } from '@/desk/ids'
+import { tell, trying } from '@/desk/notice'
+import type { Column } from './columns'
+
+/** Where one stands in the sheet and which rows are selected. */
+interface Standing {
+  row: Ref<number>
+  column: Ref<number>
+  selected: Ref<string[]>
+  picked: Ref<Set<string>>
+  go: (row: number, column: number) => Promise<void>
+}
+
+/** What is done to whole rows of the list: adding, moving, filling, counting up, making tracks of them. */
+export function useRows(sheet: () => Standing) {
+  const desk = useDesk()
+  const dragging = ref<string | null>(null)
+
+  const unmapped = computed(() => {
+    const fed = new Set(desk.tracks.flatMap((track) => track.feeds.map((feed) => feed.input)))
+    return desk.inputs.some((input) => !fed.has(input.id))
+  })
+
+  function countUp() {
+    return trying(async () => {
+      const params = { path: { session: desk.session!.id } }
+      const body = { inputs: sheet().selected.value }
+      const proposed = await api.POST('/api/sessions/{session}/input-list/count-up', { params, body })
+      await desk.edit(proposed.data!.edits)
+    })
+  }
+
+  async function add(before: string | null = null) {
+    const number = Math.max(0, ...desk.inputs.map((input) => input.number)) + 1
+    const source = `Source ${number}`
+    const input = freshId(source, desk.inputs)
+    const edits: Edit[] = [{ kind: 'add-input', input, number, source }]
+    if (before) edits.push({ kind: 'move-input', input, before })
+    if (await desk.edit(edits)) await sheet().go(before ? sheet().row.value : desk.inputs.length, 0)
+  }
+
+  /** A new row in front of the one that one stands in. */
+  const insert = () => add(desk.inputs[sheet().row.value]?.id ?? null)
+
+  async function move(by: number) {
+    const at = sheet().row.value
+    const input = desk.inputs[at]
+    const before = desk.inputs[by < 0 ? at - 1 : at + 2]?.id ?? null
+    if (!input || (by < 0 ? at === 0 : at === desk.inputs.length - 1)) return
+    if (await desk.edit([{ kind: 'move-input', input: input.id, before }]))
+      await sheet().go(at + by, sheet().column.value)
+  }
+
+  function drop(before: string) {
+    const input = dragging.value
+    dragging.value = null
+    if (input && input !== before) void desk.edit([{ kind: 'move-input', input, before }])
+  }
+
+  /** The first selected row's cell into those below it. */
+  function fillDown(column: Column) {
+    const [first, ...others] = desk.inputs.filter((input) => sheet().picked.value.has(input.id))
+    if (!first) return tell('Select the rows to fill first; the topmost one is copied down.')
+    const value = column.chosen ? (column.chosen(first) ?? '') : column.shown(first)
+    return desk.edit(others.flatMap((input) => column.edits(input, value)))
+  }
+
+  function makeTracks() {
+    return trying(async () => {
+      const params = { path: { session: desk.session!.id } }
+      const body = { inputs: sheet().selected.value }
+      const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', { params, body })
+      await desk.edit(proposed.data!.edits)
+    })
+  }
+
+  async function remove() {
+    if (await desk.edit(sheet().selected.value.map((input) => ({ kind: 'remove-input', input }))))
+      sheet().picked.value = new Set()
+  }
+
+  return { dragging, unmapped, countUp, add, insert, move, drop, fillDown, makeTracks, remove }
+}

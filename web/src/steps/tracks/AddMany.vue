@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { NButton, NModal } from 'naive-ui'
+import { ref } from 'vue'
+import { api } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+
+/** Many tracks at once: of the inputs that have none, by a pattern, or by a pasted list. */
+const shown = defineModel<boolean>('shown', { required: true })
+
+const desk = useDesk()
+const count = ref('8')
+const pattern = ref('Vocals {n}')
+const list = ref('')
+const at = () => ({ params: { path: { session: desk.session!.id } } })
+
+function fromInputs() {
+  return trying(async () => {
+    const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', { ...at(), body: { inputs: [] } })
+    if (await desk.edit(proposed.data!.edits)) shown.value = false
+  })
+}
+
+function many(wanted: { count: number; names: string }) {
+  return trying(async () => {
+    const proposed = await api.POST('/api/sessions/{session}/tracks/many', { ...at(), body: wanted })
+    if (await desk.edit(proposed.data!.edits)) shown.value = false
+  })
+}
+</script>
+
+<template>
+  <NModal v-model:show="shown" preset="card" title="Add many tracks" :style="{ width: '540px' }">
+    <div class="way">
+      <NButton type="primary" @click="fromInputs">A track for each input that has none</NButton>
+      <span class="soft small">"Room left" and "Room right" share a stereo track.</span>
+    </div>
+    <form class="way" @submit.prevent="many({ count: Math.round(Number(count)) || -1, names: pattern })">
+      <label>How many <input v-model="count" class="field number" aria-label="How many" /></label>
+      <label>called <input v-model="pattern" class="field" aria-label="Pattern" /></label>
+      <NButton attr-type="submit">Add them</NButton>
+      <span class="soft small">{n} stands for the number.</span>
+    </form>
+    <label>
+      Or by a list, a line each
+      <textarea v-model="list" class="field" rows="5" aria-label="List of names" @keydown.stop></textarea>
+    </label>
+    <div class="way">
+      <NButton :disabled="!list.trim()" @click="many({ count: 0, names: list })">Add the list</NButton>
+    </div>
+  </NModal>
+</template>
+
+<style scoped>
+.way {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 8px 10px;
+  margin: 8px 0 14px;
+}
+
+.number {
+  width: 60px;
+}
+
+.small {
+  font-size: 12px;
+}
+
+textarea {
+  display: block;
+  width: 100%;
+  resize: vertical;
+}
+</style>
