@@ -500,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session}/tracks/stroke": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stroke"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session}/undo": {
         parameters: {
             query?: never;
@@ -604,6 +620,10 @@ export interface components {
         Command: components["schemas"]["ClearClips"] | components["schemas"]["CutHeadphones"] | components["schemas"]["Listen"] | components["schemas"]["Locate"] | components["schemas"]["Play"] | components["schemas"]["Players"] | components["schemas"]["Stop"] | components["schemas"]["TakeRig"];
         CopyName: {
             name: string;
+        };
+        Crossing: {
+            port: string | null;
+            track: string;
         };
         Cue: {
             guarded: boolean;
@@ -1297,6 +1317,9 @@ export interface components {
         Stop: {
             /** @constant */
             kind: "stop";
+        };
+        Stroke: {
+            crossings: components["schemas"]["Crossing"][];
         };
         TakeBackAcknowledgement: {
             key: string;
@@ -2227,6 +2250,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["WantedTracks"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    stroke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Stroke"];
             };
         };
         responses: {

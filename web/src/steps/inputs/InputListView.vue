@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import LampLight from '@/parts/LampLight.vue'
-import BringDialog from './BringDialog.vue'
 import CellEditor from './CellEditor.vue'
 import ColumnsMenu from './ColumnsMenu.vue'
 import { decimal, useColumns, type Column } from './columns'
 import ImportDialog from './ImportDialog.vue'
+import ListTools from './ListTools.vue'
+import PatchGrid from './PatchGrid.vue'
 import RowTrouble from './RowTrouble.vue'
 import { useClipboard } from './useClipboard'
 import { useRows } from './useRows'
@@ -19,7 +19,6 @@ import { useShownColumns } from './useShownColumns'
 const desk = useDesk()
 const grid = ref<HTMLElement>()
 const file = ref<File | null>(null)
-const chooser = ref<HTMLInputElement>()
 const dragged = ref(false)
 
 const { columns: all, arrival } = useColumns()
@@ -36,20 +35,13 @@ const sheet = useSheet({
   insert: rows.insert,
   remove: rows.remove,
 })
-const { pasted, copy, paste } = useClipboard({
+const { pasted, copy } = useClipboard({
   rows: computed(() => desk.inputs),
   columns,
   at: () => ({ row: sheet.row.value, column: sheet.column.value, picked: sheet.picked.value }),
 })
-const bringing = ref(false)
+const inGrid = ref(false)
 const { editing, draft, selected, picked } = sheet
-
-const summary = computed(() => {
-  const powered = desk.inputs.filter((input) => input.phantom === 'on').length
-  const open = desk.inputs.filter((input) => !input.port).length
-  if (desk.inputs.length === 0) return ''
-  return `${desk.inputs.length} ${desk.inputs.length === 1 ? 'input' : 'inputs'}, ${open ? `${open} without a port` : 'all with a port'}, ${powered} want +48 V`
-})
 
 function write(input: Input, column: Column, value: string) {
   const was = column.chosen ? column.chosen(input) : column.shown(input)
@@ -59,12 +51,6 @@ function write(input: Input, column: Column, value: string) {
     return Promise.resolve()
   }
   return desk.edit(column.edits(input, value))
-}
-
-function choose(event: Event) {
-  const chooser = event.target as HTMLInputElement
-  file.value = chooser.files?.[0] ?? null
-  chooser.value = ''
 }
 
 function dropFile(event: DragEvent) {
@@ -89,38 +75,26 @@ function renumber(input: Input, event: Event) {
     @dragleave="dragged = false"
     @drop.prevent="dropFile"
   >
-    <header>
-      <h1>Input list</h1>
-      <span class="soft">{{ summary }}</span>
-      <span class="fill"></span>
-      <template v-if="selected.length">
-        <span class="soft">{{ selected.length }} selected</span>
-        <NButton size="small" title="Ctrl Enter" @click="rows.countUp">Count up ports</NButton>
-        <NButton size="small" @click="rows.remove">Remove</NButton>
-      </template>
-      <ColumnsMenu :all="all" :shown="keys" @change="show" />
-      <NButton size="small" @click="chooser?.click()">Import CSV</NButton>
-      <NButton size="small" tag="a" :href="`/api/sessions/${desk.session!.id}/input-list.csv`" download
-        >Export CSV</NButton
-      >
-      <NButton size="small" @click="bringing = true">What to bring, print</NButton>
-      <NButton v-if="unmapped" size="small" @click="makeTracks">Make tracks</NButton>
-      <NButton size="small" type="primary" @click="add()">Add input</NButton>
-      <input
-        ref="chooser"
-        class="hidden"
-        type="file"
-        accept=".csv,.tsv,.txt,text/csv"
-        aria-label="CSV file to import"
-        @change="choose"
-      />
-    </header>
+    <ListTools
+      v-model:in-grid="inGrid"
+      :selected="selected.length"
+      :mappable="unmapped"
+      @count-up="rows.countUp"
+      @remove="rows.remove"
+      @make-tracks="makeTracks"
+      @add="add()"
+      @take="(chosen) => (file = chosen)"
+    >
+      <ColumnsMenu v-if="!inGrid" :all="all" :shown="keys" @change="show" />
+    </ListTools>
 
-    <p v-if="desk.inputs.length === 0" class="soft empty">
-      No inputs yet. Add the first, or drop a CSV file here; its first row names the columns, one of them "Source".
+    <PatchGrid v-if="inGrid" />
+    <p v-else-if="desk.inputs.length === 0" class="soft empty">
+      No inputs yet. Add the first, paste a column of sources from a spreadsheet, or drop a CSV file here; a file's
+      first row names the columns, one of them "Source".
     </p>
     <div v-else class="sheet">
-      <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key" @copy="copy" @paste="paste">
+      <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key" @copy="copy">
         <thead>
           <tr>
             <th class="number">
@@ -137,6 +111,7 @@ function renumber(input: Input, event: Event) {
             >
               {{ column.title }}
             </th>
+            <th class="cut"><span class="hidden">Cut</span></th>
           </tr>
         </thead>
         <tbody>
@@ -165,18 +140,7 @@ function renumber(input: Input, event: Event) {
                   @dragend="dragging = null"
                 ></span>
               </td>
-              <td class="light">
-                <button
-                  class="plain"
-                  :aria-pressed="input.cut"
-                  :aria-label="input.cut ? `Let ${input.source} back` : `Cut ${input.source}`"
-                  :title="input.cut ? 'Let it back to its listeners' : 'Cut it from every listener'"
-                  @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
-                >
-                  <span v-if="input.cut" class="flare">cut</span>
-                  <LampLight v-else :light="`input/${input.id}`" />
-                </button>
-              </td>
+              <td><LampLight :light="`input/${input.id}`" /></td>
               <td
                 v-for="(column, c) in columns"
                 :key="column.key"
@@ -212,32 +176,38 @@ function renumber(input: Input, event: Event) {
                   <span v-if="column.key === 'track' && !column.shown(input)" class="soft">no track</span>
                 </template>
               </td>
+              <td class="cut">
+                <button
+                  class="word"
+                  :aria-pressed="input.cut"
+                  :aria-label="`Cut ${input.source}`"
+                  :title="input.cut ? 'Let it back to its listeners' : 'Take it from every listener; recording goes on'"
+                  @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
+                >
+                  cut
+                </button>
+              </td>
             </tr>
             <RowTrouble :input="input" :columns="columns.length" />
           </template>
         </tbody>
       </table>
     </div>
-    <p class="hint">
+    <p v-if="inGrid" class="hint">
+      Press a crossing to feed the track from that port; drag a diagonal to feed many, a stereo track takes two ports.
+      Arrow keys move, <kbd>Space</kbd> feeds.
+    </p>
+    <p v-else class="hint">
       Type to change a cell, <kbd>Enter</kbd> for the next row; paste from a spreadsheet. Select rows with
       <kbd>Shift ↓</kbd> or by their numbers, then <kbd>Ctrl Enter</kbd> counts their ports up, <kbd>Ctrl D</kbd> fills
-      the cell down. <kbd>Insert</kbd> a row, <kbd>Alt ↑ ↓</kbd> moves it. A lamp cuts its input.
+      the cell down. <kbd>Insert</kbd> a row, <kbd>Alt ↑ ↓</kbd> moves it.
     </p>
     <ImportDialog v-model:file="file" />
     <ImportDialog v-model:file="pasted" />
-    <BringDialog v-model:shown="bringing" />
   </section>
 </template>
 
 <style scoped>
-.hidden {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
-
 .dragged .sheet,
 .dragged .empty {
   padding: 40px;
@@ -255,7 +225,7 @@ th:first-child {
 }
 
 th:nth-child(2) {
-  width: 36px;
+  width: 30px;
 }
 
 td {
@@ -289,13 +259,9 @@ td:focus {
   outline-offset: -2px;
 }
 
-.light {
-  padding: 0 4px;
-}
-
-.light button {
-  width: 100%;
-  text-align: center;
+.cut {
+  width: 52px;
+  padding: 0 6px;
 }
 
 .strong {

@@ -23,7 +23,7 @@ function words(each: Found) {
 <template>
   <tr v-for="each in found" :key="each.key" class="trouble">
     <td colspan="2"></td>
-    <td :colspan="columns">
+    <td :colspan="columns + 1">
       <span class="flare" :title="each.why">{{ words(each) }}</span>
       <button v-if="each.button" class="word" @click="desk.edit(each.fix)">{{ each.button }}</button>
       <span v-else class="soft">{{ each.byHand }}</span>

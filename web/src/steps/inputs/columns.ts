@@ -95,11 +95,12 @@ export function useColumns() {
       ],
       chosen: (input) => input.mic,
       open: true,
-      edits: (input, mic) => [
-        mic.startsWith('mic/')
-          ? { kind: 'choose-mic', input: input.id, mic: mic.slice(4) }
-          : { kind: 'set-input-mic', input: input.id, mic },
-      ],
+      edits: (input, mic) => {
+        const chosen = locker.value.find((each) => mic === `mic/${each.id}` || mic.endsWith(each.name))
+        return chosen
+          ? [{ kind: 'choose-mic', input: input.id, mic: chosen.id }]
+          : [{ kind: 'set-input-mic', input: input.id, mic }]
+      },
     },
     {
       key: 'stand',

@@ -1,4 +1,4 @@
-import { ref, type Ref } from 'vue'
+import { onBeforeUnmount, onMounted, ref, type Ref } from 'vue'
 import type { Input } from '@/api/client'
 import type { Column } from './columns'
 
@@ -44,6 +44,7 @@ export function useClipboard(options: {
 
   /** A rectangle with a row of titles is a list of its own; one without begins in the cell one stands in. */
   function paste(event: ClipboardEvent) {
+    if ((event.target as HTMLElement).closest?.('input, textarea')) return
     const rectangle = cells(event.clipboardData?.getData('text/plain') ?? '')
     if (rectangle.length === 0) return
     event.preventDefault()
@@ -65,5 +66,8 @@ export function useClipboard(options: {
     return [['Number', ...(withSource ? [] : ['Source']), ...covered.map((each) => each.csv)], ...body]
   }
 
-  return { pasted, copy, paste }
+  onMounted(() => addEventListener('paste', paste))
+  onBeforeUnmount(() => removeEventListener('paste', paste))
+
+  return { pasted, copy }
 }

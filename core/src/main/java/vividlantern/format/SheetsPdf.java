@@ -56,7 +56,7 @@ public final class SheetsPdf {
                         "Port",
                         "Gain",
                         "Track"),
-                new double[] {4, 14, 9, 18, 9, 5, 11, 5, 14, 5, 13});
+                new double[] {4, 14, 9, 16, 9, 6, 12, 7, 20, 5, 13});
         for (Input input : session.inputs()) {
             table.row(List.of(
                     String.valueOf(input.number()),

@@ -41,6 +41,8 @@ public class AccessibilityIT {
         return new Object[][] {
             {"/", ColorScheme.LIGHT},
             {"/", ColorScheme.DARK},
+            {"/sessions/low-water/rig", ColorScheme.LIGHT},
+            {"/sessions/low-water/rig", ColorScheme.DARK},
             {"/sessions/low-water/input-list", ColorScheme.LIGHT},
             {"/sessions/low-water/input-list", ColorScheme.DARK},
             {"/sessions/low-water/tracks", ColorScheme.LIGHT},

@@ -26,7 +26,7 @@ public final class Pictures {
         }
     }
 
-    /** The kept pictures are one a view: home and input list by day, tracks and cues by night. */
+    /** The kept pictures are one a view: the cues by night, all else by day. */
     private static void take(Program program, Page page, Path folder, String theme, boolean kept) {
         boolean day = theme.equals("day");
         page.navigate(program.address());
@@ -46,13 +46,21 @@ public final class Pictures {
         if (!kept || day) {
             shoot(page, folder, "input-list-" + theme);
         }
-        for (String step : new String[] {"Tracks", "Cues"}) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Grid").setExact(true))
+                .click();
+        page.waitForTimeout(600);
+        if (!kept || day) {
+            shoot(page, folder, "grid-" + theme);
+        }
+        for (String step : new String[] {"Rig", "Tracks", "Cues"}) {
             page.getByLabel("Steps")
                     .getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true))
                     .click();
-            page.getByRole(AriaRole.TABLE).waitFor();
+            page.getByRole(AriaRole.TABLE).first().waitFor();
             page.waitForTimeout(1200);
-            if (!kept || step.equals("Tracks") == day) {
+            if (!kept || step.equals("Cues") != day) {
                 shoot(page, folder, step.toLowerCase(java.util.Locale.ROOT) + "-" + theme);
             }
         }

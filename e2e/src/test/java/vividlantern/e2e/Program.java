@@ -9,6 +9,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -27,10 +28,11 @@ final class Program implements AutoCloseable {
         this.address = address;
     }
 
-    static Program start(Path data) {
+    static Program start(Path data, String... more) {
         String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        List<String> command =
-                List.of(java, "-jar", System.getProperty("program"), "--server.port=0", "--lantern.data=" + data);
+        List<String> command = new ArrayList<>(
+                List.of(java, "-jar", System.getProperty("program"), "--server.port=0", "--lantern.data=" + data));
+        command.addAll(List.of(more));
         try {
             Process process =
                     new ProcessBuilder(command).redirectErrorStream(true).start();

@@ -59,19 +59,55 @@ public final class LowWater {
 
     private static List<Input> inputs() {
         return List.of(
-                input(1, "Accordion treble", "accordion", "Large condenser, Wren L", PhantomWish.ON, "wall-5", 32),
-                input(2, "Accordion bass side", "accordion", "Dynamic, Gannet D", PhantomWish.OFF, "wall-6", 51),
-                input(3, "Fiddle", "fiddle", "Ribbon, Dunlin R", PhantomWish.NEVER, "wall-1", 54),
-                input(4, "Fiddle pickup", "fiddle", "Passive DI, Limpet", PhantomWish.OFF, "wall-2", 27),
-                input(5, "Bass", "bass", "Large condenser, Wren L", PhantomWish.ON, "old-pilot-1", 35),
-                input(6, "Bass pickup", "bass", "Passive DI, Limpet", PhantomWish.OFF, "wall-3", 23),
-                input(7, "Cajón front", "cajon", "Dynamic, Gannet D", PhantomWish.OFF, "skerry-1", 48),
-                input(8, "Cajón rear", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-2", 25),
-                input(9, "Shaker", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-3", 41),
-                input(10, "Lead voice", "voice", "Large condenser, Heron V", PhantomWish.ON, "wall-7", 31),
-                input(11, "Bouzouki", "voice", "Active DI, Cockle", PhantomWish.ON, "wall-8", 27),
-                input(12, "Room left", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-7", 46),
-                input(13, "Room right", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-8", 46));
+                input(1, "Accordion treble", "accordion", "Large condenser, Wren L", PhantomWish.ON, "wall-5", 32)
+                        .on("tall boom")
+                        .cabled(7.5)
+                        .placed("by the door"),
+                input(2, "Accordion bass side", "accordion", "Dynamic, Gannet D", PhantomWish.OFF, "wall-6", 51)
+                        .on("short boom")
+                        .cabled(7.5)
+                        .placed("by the door"),
+                input(3, "Fiddle", "fiddle", "Ribbon, Dunlin R", PhantomWish.NEVER, "wall-1", 54)
+                        .on("tall boom")
+                        .cabled(5)
+                        .placed("window side"),
+                input(4, "Fiddle pickup", "fiddle", "Passive DI, Limpet", PhantomWish.OFF, "wall-2", 27)
+                        .cabled(5)
+                        .placed("window side"),
+                input(5, "Bass", "bass", "Large condenser, Wren L", PhantomWish.ON, "old-pilot-1", 35)
+                        .on("short boom")
+                        .cabled(10)
+                        .placed("far corner"),
+                input(6, "Bass pickup", "bass", "Passive DI, Limpet", PhantomWish.OFF, "wall-3", 23)
+                        .cabled(10)
+                        .placed("far corner"),
+                input(7, "Cajón front", "cajon", "Dynamic, Gannet D", PhantomWish.OFF, "skerry-1", 48)
+                        .on("short boom")
+                        .cabled(10)
+                        .placed("middle, on the rug"),
+                input(8, "Cajón rear", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-2", 25)
+                        .on("short boom")
+                        .cabled(10)
+                        .placed("middle, on the rug"),
+                input(9, "Shaker", "cajon", "Small condenser, Tern S", PhantomWish.ON, "skerry-3", 41)
+                        .on("tall boom")
+                        .cabled(10)
+                        .placed("middle, on the rug"),
+                input(10, "Lead voice", "voice", "Large condenser, Heron V", PhantomWish.ON, "wall-7", 31)
+                        .on("round base")
+                        .cabled(5)
+                        .placed("booth"),
+                input(11, "Bouzouki", "voice", "Active DI, Cockle", PhantomWish.ON, "wall-8", 27)
+                        .cabled(5)
+                        .placed("booth"),
+                input(12, "Room left", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-7", 46)
+                        .on("ceiling bar")
+                        .cabled(15)
+                        .placed("over the room"),
+                input(13, "Room right", "", "Small condenser, Tern S", PhantomWish.ON, "skerry-8", 46)
+                        .on("ceiling bar")
+                        .cabled(15)
+                        .placed("over the room"));
     }
 
     private static Input input(

@@ -41,6 +41,7 @@ class Json {
             schemas.add(RigsController.KeptCopy.class);
             schemas.add(RigsController.Difference.class);
             schemas.add(MappingController.WantedTracks.class);
+            schemas.add(MappingController.Stroke.class);
             schemas.add(MappingController.Found.class);
             schemas.add(Session.class);
             schemas.add(SessionsController.ListedSession.class);

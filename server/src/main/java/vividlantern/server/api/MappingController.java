@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.patch.GridStroke;
 import vividlantern.patch.NewTracks;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Readiness;
@@ -43,6 +44,9 @@ class MappingController {
             String byHand,
             String acknowledged) {}
 
+    /** A stroke over the grid of ports and tracks. */
+    record Stroke(List<GridStroke.Crossing> crossings) {}
+
     private final Desk desk;
 
     MappingController(Desk desk) {
@@ -63,6 +67,13 @@ class MappingController {
                 wanted.count() == 0
                         ? NewTracks.byList(open(session), wanted.names())
                         : NewTracks.byPattern(open(session), wanted.count(), wanted.names()));
+    }
+
+    /** The edits that feed tracks as a stroke over the grid crosses them. */
+    @PostMapping("/tracks/stroke")
+    InputListController.Proposed stroke(@PathVariable String session, @RequestBody Stroke stroke) {
+        Session open = open(session);
+        return new InputListController.Proposed(GridStroke.edits(open, desk.rigOf(open.id()), stroke.crossings()));
     }
 
     /** What would go wrong if recording began now, the gravest first. */

@@ -1,0 +1,241 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** From nothing to sound: a rig of one's own, a list of twenty inputs, tracks, the printed sheets. */
+public class OwnStudioIT {
+
+    private static final JsonMapper JSON = new JsonMapper();
+    private static final String SESSION = "/api/sessions/first-light";
+
+    private Program program;
+    private Chromium chromium;
+    private Page page;
+
+    @BeforeClass
+    public void begin() throws Exception {
+        program = Program.start(Files.createTempDirectory("vivid-lantern-own"), "--lantern.empty=true");
+        chromium = new Chromium();
+        page = chromium.newPerson(ColorScheme.LIGHT);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void end() {
+        if (chromium != null) {
+            chromium.close();
+        }
+        if (program != null) {
+            program.close();
+        }
+    }
+
+    @Test
+    public void step1AStudioIsBegunWithItsFirstSession() {
+        page.navigate(program.address());
+        page.getByLabel("Name", exactly()).fill("First Light");
+        page.locator("form .n-select").click();
+        page.getByText("another one, to be described").click();
+        page.getByLabel("What the studio is called").fill("Loft");
+        button("Begin").click();
+        assertThat(page.getByText("Nothing here yet. Add the interface first")).isVisible();
+    }
+
+    @Test(dependsOnMethods = "step1AStudioIsBegunWithItsFirstSession")
+    public void step2AnInterfaceComesFromTheShelf() {
+        add("Interface, 32 inputs", "Skiff");
+        assertThat(tab("Skiff")).containsText("48 in · 32 out · leads the clock");
+        add("Wall box, 8 sockets", "Stairs");
+        choose("Choose what is tied to Wall 1", "Skiff 1 · Skiff, Analog in 1");
+        assertThat(page.getByRole(AriaRole.ROW, named("Wall 1"))).containsText("→ Skiff 1");
+    }
+
+    @Test(dependsOnMethods = "step2AnInterfaceComesFromTheShelf")
+    public void step3PortsAreNamedManyAtATimeAndThatIsUndone() {
+        button("Select Wall 3").click();
+        button("Select Wall 5")
+                .click(new Locator.ClickOptions()
+                        .setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        button("Name many").click();
+        page.getByLabel("Pattern").fill("Landing {n}");
+        button("Name them").click();
+        assertThat(page.getByText("Landing 3", textExactly())).isVisible();
+        button("Undo: ").click();
+        assertThat(page.getByText("Landing 3", textExactly())).hasCount(0);
+        button("Redo: ").click();
+        assertThat(page.getByText("Landing 2", textExactly())).isVisible();
+    }
+
+    @Test(dependsOnMethods = "step3PortsAreNamedManyAtATimeAndThatIsUndone")
+    public void step4OutputsArePairedAndTheSpeakersFound() {
+        tab("Skiff").click();
+        button("Pair neighbours").last().click();
+        Locator outputs = page.getByRole(AriaRole.TABLE, named("What goes out"));
+        assertThat(outputs.getByRole(AriaRole.ROW)).hasCount(16);
+        outputs.locator(".n-select").first().click();
+        page.getByText("main speakers", textExactly()).last().click();
+        outputs.locator(".n-select").nth(1).click();
+        page.getByText("headphones", textExactly()).last().click();
+        assertThat(outputs.getByText("main speakers")).hasCount(1);
+    }
+
+    @Test(dependsOnMethods = "step4OutputsArePairedAndTheSpeakersFound")
+    public void step5ALocalCopyIsKeptAndSaysWhatGoingBackWouldChange() {
+        button("Copies").click();
+        page.getByLabel("Name of the copy").fill("As built");
+        button("Keep a copy").click();
+        assertThat(page.getByText("As built", textExactly())).isVisible();
+        page.keyboard().press("Escape");
+        button("Hide Skiff 32").click();
+        button("Copies").click();
+        button("What would change").first().click();
+        assertThat(page.getByText("The port Skiff 32 (Analog in 32) is described differently."))
+                .isVisible();
+        button("Make it so").click();
+        assertThat(button("Hide Skiff 32")).hasAttribute("aria-pressed", "false");
+    }
+
+    @Test(dependsOnMethods = "step5ALocalCopyIsKeptAndSaysWhatGoingBackWouldChange")
+    public void step6TwentySourcesArePastedAndPreviewed() {
+        goTo("Input list");
+        StringBuilder sources = new StringBuilder();
+        for (int n = 1; n <= 18; n++) {
+            sources.append("Source ").append(n).append("\n");
+        }
+        paste(sources + "Room left\nRoom right");
+        Locator preview = page.getByRole(AriaRole.DIALOG);
+        assertThat(preview.getByText("adds input 20")).isVisible();
+        preview.getByText("Take the good rows").click();
+        assertThat(page.getByText("20 inputs, 20 without a port")).isVisible();
+        assertThat(page.getByText("has no port.")).hasCount(20);
+    }
+
+    @Test(dependsOnMethods = "step6TwentySourcesArePastedAndPreviewed")
+    public void step7PortsAreCountedUpAndTracksMadeInOneGoEach() {
+        button("Select all rows").click();
+        page.locator("[data-cell='0/4']").click();
+        page.keyboard().press("Enter");
+        page.keyboard().type("Skiff 3 ");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("has no port.")).hasCount(19);
+        button("Count up ports").click();
+        assertThat(page.getByText("has no port.")).hasCount(0);
+        button("Make tracks").click();
+        assertThat(page.getByText("20 inputs, all on tracks")).isVisible();
+        JsonNode session = session();
+        assertThat(session.get("tracks")).hasSize(2 + 19);
+        assertThat(session.get("inputs").get(19).get("port").asString()).isEqualTo("skiff-in-22");
+        assertThat(button("Ready")).isVisible();
+    }
+
+    @Test(dependsOnMethods = "step7PortsAreCountedUpAndTracksMadeInOneGoEach")
+    public void step8APasteOverCellsSaysWhatItWillDo() {
+        page.locator("[data-cell='2/2']").click();
+        paste("Gannet D\nTern S");
+        Locator preview = page.getByRole(AriaRole.DIALOG);
+        assertThat(preview.getByText("changes input 4")).isVisible();
+        preview.getByText("Take the good rows").click();
+        assertThat(page.locator("[data-cell='3/2']")).hasText("Tern S");
+    }
+
+    @Test(dependsOnMethods = "step8APasteOverCellsSaysWhatItWillDo")
+    public void step9ADoublePortIsSaidInItsRowAndMended() {
+        page.locator("[data-cell='5/4']").click();
+        page.keyboard().press("Enter");
+        page.keyboard().type("Skiff 3 ");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("both go into Skiff 3").first()).isVisible();
+        button("Readiness").click();
+        page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Put Source 6 into"))
+                .click();
+        page.keyboard().press("Escape");
+        assertThat(page.getByText("both go into Skiff 3")).hasCount(0);
+    }
+
+    @Test(dependsOnMethods = "step9ADoublePortIsSaidInItsRowAndMended")
+    public void step10TheSheetsArePrinted() throws Exception {
+        button("Bring, print").click();
+        assertThat(page.getByText("not in the locker").first()).isVisible();
+        Download sheets =
+                page.waitForDownload(() -> page.getByText("Print all sheets").click());
+        byte[] pdf = Files.readAllBytes(sheets.path());
+        assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
+        page.keyboard().press("Escape");
+    }
+
+    @Test(dependsOnMethods = "step10TheSheetsArePrinted")
+    public void step11TheStandInsAreHeardInTheNewStudio() {
+        page.getByText("Take the rig").click();
+        goTo("Tracks");
+        Locator level = page.getByRole(AriaRole.ROW, named("Source 2")).locator(".reading");
+        assertThat(level).hasText(java.util.regex.Pattern.compile("−\\d\\d?\\.\\d"));
+    }
+
+    private void add(String model, String name) {
+        button("Add a device").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.locator(".n-select").click();
+        page.getByText(model, textExactly()).last().click();
+        page.getByLabel("What you call it").fill(name);
+        button("Add it").click();
+        assertThat(tab(name)).hasAttribute("aria-selected", "true");
+    }
+
+    private void choose(String button, String option) {
+        page.getByTitle(button, new Page.GetByTitleOptions().setExact(true)).click();
+        page.getByText(option, textExactly()).last().click();
+    }
+
+    private void paste(String text) {
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
+                        + " { clipboardData: data, bubbles: true, cancelable: true })) }",
+                text);
+    }
+
+    private void goTo(String step) {
+        page.getByLabel("Steps")
+                .getByText(step, new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, named(step).setLevel(1))).isVisible();
+    }
+
+    private JsonNode session() {
+        return JSON.readTree(program.get(SESSION));
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, named(name));
+    }
+
+    private Locator tab(String name) {
+        return page.getByRole(AriaRole.TAB, named(name));
+    }
+
+    private static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+
+    private static Page.GetByTextOptions textExactly() {
+        return new Page.GetByTextOptions().setExact(true);
+    }
+
+    private static Page.GetByLabelOptions exactly() {
+        return new Page.GetByLabelOptions().setExact(true);
+    }
+}

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useDesk } from '@/desk/desk'
+import BringDialog from './BringDialog.vue'
+
+/** The head of the input list: what it amounts to, and what is done to all of it or to the selected rows. */
+const inGrid = defineModel<boolean>('inGrid', { required: true })
+const { selected, mappable } = defineProps<{ selected: number; mappable: boolean }>()
+const emit = defineEmits<{ countUp: []; remove: []; makeTracks: []; add: []; take: [file: File | null] }>()
+
+const desk = useDesk()
+const chooser = ref<HTMLInputElement>()
+const bringing = ref(false)
+
+const summary = computed(() => {
+  const powered = desk.inputs.filter((input) => input.phantom === 'on').length
+  const open = desk.inputs.filter((input) => !input.port).length
+  if (desk.inputs.length === 0) return ''
+  return `${desk.inputs.length} ${desk.inputs.length === 1 ? 'input' : 'inputs'}, ${open ? `${open} without a port` : 'all with a port'}, ${powered} want +48 V`
+})
+
+function choose(event: Event) {
+  const box = event.target as HTMLInputElement
+  emit('take', box.files?.[0] ?? null)
+  box.value = ''
+}
+</script>
+
+<template>
+  <header>
+    <h1>Input list</h1>
+    <span v-if="!selected" class="soft">{{ summary }}</span>
+    <span class="fill"></span>
+    <template v-if="selected">
+      <span class="soft">{{ selected }} selected</span>
+      <NButton size="small" title="Ctrl Enter" @click="emit('countUp')">Count up ports</NButton>
+      <NButton size="small" @click="emit('remove')">Remove</NButton>
+    </template>
+    <template v-else>
+      <span>
+        <button class="word" :aria-pressed="!inGrid" @click="inGrid = false">Sheet</button>
+        <button class="word" :aria-pressed="inGrid" @click="inGrid = true">Grid</button>
+      </span>
+      <slot />
+    </template>
+    <NButton size="small" @click="chooser?.click()">Import CSV</NButton>
+    <NButton size="small" tag="a" :href="`/api/sessions/${desk.session!.id}/input-list.csv`" download
+      >Export CSV</NButton
+    >
+    <NButton size="small" @click="bringing = true">Bring, print</NButton>
+    <NButton v-if="mappable" size="small" @click="emit('makeTracks')">Make tracks</NButton>
+    <NButton size="small" type="primary" @click="emit('add')">Add input</NButton>
+    <input
+      ref="chooser"
+      class="hidden"
+      type="file"
+      accept=".csv,.tsv,.txt,text/csv"
+      aria-label="CSV file to import"
+      @change="choose"
+    />
+    <BringDialog v-model:shown="bringing" />
+  </header>
+</template>
