@@ -41,7 +41,7 @@ export function useColumns() {
   const desk = useDesk()
   const ports = computed(() => new Map(desk.offers.ports.map((port) => [port.id, port])))
   const rig = useRig()
-  const { trackWords, trackOptions, chosenTrack, trackEdits } = useTracksOf()
+  const { wordsOfTracks, offeredTracks, chosenTrack, editsToJoin } = useTracksOf()
 
   const locker = computed(() =>
     (rig.rig?.mics ?? []).map((mic) => ({ ...mic, listed: `${micKind(mic).label}, ${mic.name}` })),
@@ -199,10 +199,10 @@ export function useColumns() {
       title: 'Track',
       csv: 'Tracks',
       width: '14%',
-      shown: trackWords,
-      options: trackOptions,
+      shown: wordsOfTracks,
+      options: offeredTracks,
       chosen: chosenTrack,
-      edits: trackEdits,
+      edits: editsToJoin,
     },
     {
       key: 'notes',

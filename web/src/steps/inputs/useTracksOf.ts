@@ -19,7 +19,7 @@ export function useTracksOf() {
     )
   }
 
-  function trackEdits(input: Input, value: string): Edit[] {
+  function editsToJoin(input: Input, value: string): Edit[] {
     const leave = tracksOf(input).map(({ track, channel }): Edit => ({
       kind: 'feed-track',
       track: track.id,
@@ -42,12 +42,12 @@ export function useTracksOf() {
     return [...leave.filter((edit) => edit.kind !== 'feed-track' || edit.track !== track.id), join]
   }
 
-  const trackWords = (input: Input) =>
+  const wordsOfTracks = (input: Input) =>
     tracksOf(input)
       .map(({ track, channel }) => track.name + sideOf(track, channel))
       .join(', ')
 
-  const trackOptions = (input: Input) => [
+  const offeredTracks = (input: Input) => [
     { label: 'no track', value: '' },
     { label: `a new track, "${input.source}"`, value: 'new' },
     ...feedable.value.flatMap((track) =>
@@ -63,5 +63,5 @@ export function useTracksOf() {
     return first ? `${first.track.id}/${first.channel}` : ''
   }
 
-  return { trackWords, trackOptions, chosenTrack, trackEdits }
+  return { wordsOfTracks, offeredTracks, chosenTrack, editsToJoin }
 }

@@ -98,7 +98,8 @@ async function add() {
         </tbody>
       </table>
       <p class="soft">
-        How many, and what stands at them, can be changed here; what they take under Describe, once it is in the rig.
+        How many, and what stands at them, can be changed here. What ports can do: select them in the rig, then
+        Describe.
       </p>
     </div>
     <template #footer>

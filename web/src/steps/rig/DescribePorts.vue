@@ -32,7 +32,7 @@ watch(shown, (now) => {
   const bank = ports.filter((port) => port.bank && port.bank === first.bank).length
   Object.assign(facts, {
     takes: [...first.takes],
-    phantom: first.phantom ? (PHANTOM.find((each) => each.value === bank)?.value ?? 1) : 0,
+    phantom: first.phantom ? (PHANTOM.find((each) => each.value === Math.max(1, bank))?.value ?? 1) : 0,
     pad: String(first.padDb),
     least: String(first.gain.minDb),
     most: String(first.gain.maxDb),

@@ -102,6 +102,10 @@ td {
   font-weight: 600;
 }
 
+.strong .small {
+  margin-left: 6px;
+}
+
 .small {
   font-size: 12px;
   font-weight: 400;

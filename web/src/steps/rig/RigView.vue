@@ -86,7 +86,7 @@ function show(id: string) {
       <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
       <span class="fill"></span>
       <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
-      <NButton v-if="inputs.length && shown !== LOCKER" size="small" @click="describing = true">Describe</NButton>
+      <NButton v-if="picked.size" size="small" @click="describing = true">Describe</NButton>
       <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
       <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>
     </header>
@@ -156,8 +156,8 @@ function show(id: string) {
             >
           </template>
           <template v-else>
-            Press a port's number to follow its tie in both directions; with <kbd>Shift</kbd> select several, then name
-            them together. A click on a label writes over it.
+            Press a port's number to follow its tie in both directions; with <kbd>Shift</kbd> select several, then
+            describe or name them together. A click on a label writes over it.
           </template>
         </p>
       </template>

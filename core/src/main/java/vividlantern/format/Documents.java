@@ -28,6 +28,7 @@ import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.node.ObjectNode;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -156,7 +157,22 @@ public final class Documents {
     }
 
     public static Map<PartKey, Optional<Part>> readParts(String json) {
-        return readParts(json, PartKey::parse, key -> type(key.kind()));
+        return readParts(withLaterFields(json), PartKey::parse, key -> type(key.kind()));
+    }
+
+    /** Logs written before inputs had these fields stand without them. */
+    private static String withLaterFields(String json) {
+        ObjectNode parts = (ObjectNode) MAPPER.readTree(json);
+        ObjectNode begun = MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any"));
+        for (Map.Entry<String, JsonNode> entry : parts.properties()) {
+            boolean isInput = PartKey.parse(entry.getKey()).kind() == PartKey.Kind.INPUT;
+            if (isInput && entry.getValue() instanceof ObjectNode input) {
+                begun.properties().stream()
+                        .filter(field -> !input.has(field.getKey()))
+                        .forEach(field -> input.set(field.getKey(), field.getValue()));
+            }
+        }
+        return parts.toString();
     }
 
     public static Map<RigPartKey, Optional<RigPart>> readRigParts(String json) {

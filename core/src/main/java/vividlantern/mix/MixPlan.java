@@ -12,6 +12,7 @@ import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
@@ -267,13 +268,11 @@ public final class MixPlan {
         }
 
         private boolean isCut(Track track, int channel) {
-            return !track.isClick()
-                    && track.feeds()
-                            .get(channel)
-                            .input()
-                            .flatMap(session::find)
-                            .filter(Input::cut)
-                            .isPresent();
+            if (track.isClick()) {
+                return false;
+            }
+            Optional<InputId> input = track.feeds().get(channel).input();
+            return input.flatMap(session::find).filter(Input::cut).isPresent();
         }
 
         private void addEdges(Track track, String tap, double gain, Pan pan, List<Edge> left, List<Edge> right) {

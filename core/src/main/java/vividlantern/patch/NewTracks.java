@@ -48,20 +48,20 @@ public final class NewTracks {
         if (inputs.isEmpty()) {
             throw new Refused("Each of these inputs feeds a track already.", "inputs");
         }
-        NewTracks tracks = new NewTracks(session);
+        NewTracks made = new NewTracks(session);
         for (int at = 0; at < inputs.size(); at++) {
             Input input = inputs.get(at);
             Optional<String> both = at + 1 < inputs.size() ? both(input, inputs.get(at + 1)) : Optional.empty();
             if (both.isPresent()) {
                 at++;
-                tracks.add(
+                made.add(
                         both.get(),
                         List.of(Feed.from(input.id()), Feed.from(inputs.get(at).id())));
             } else {
-                tracks.add(input.source(), List.of(Feed.from(input.id())));
+                made.add(input.source(), List.of(Feed.from(input.id())));
             }
         }
-        return tracks.edits;
+        return made.edits;
     }
 
     /** Tracks by a pattern in which {n} counts up from 1, as in "Vocals {n}". */
@@ -90,9 +90,9 @@ public final class NewTracks {
     }
 
     private static List<Edit> named(Session session, List<String> names) {
-        NewTracks tracks = new NewTracks(session);
-        names.forEach(name -> tracks.add(name, List.of()));
-        return tracks.edits;
+        NewTracks made = new NewTracks(session);
+        names.forEach(name -> made.add(name, List.of()));
+        return made.edits;
     }
 
     private void add(String name, List<Feed> feeds) {

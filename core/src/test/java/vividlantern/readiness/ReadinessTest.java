@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.ShelfDevices;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -17,14 +18,12 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
-import vividlantern.rig.edit.AddDevice;
 import vividlantern.rig.edit.HidePort;
 import vividlantern.rig.edit.PairPorts;
 import vividlantern.rig.edit.PutMic;
 import vividlantern.rig.edit.RemoveDevice;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.SetDeviceClock;
-import vividlantern.rig.edit.Shelf;
 import vividlantern.rig.edit.TiePorts;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -51,8 +50,8 @@ public class ReadinessTest {
 
     private static final Rig RIG = RigEdit.applyAll(
             List.of(
-                    device("interface-16", "skiff", "Skiff"),
-                    device("mic-expander", "raft", "Raft"),
+                    ShelfDevices.device("interface-16", "skiff", "Skiff"),
+                    ShelfDevices.device("mic-expander", "raft", "Raft"),
                     new TiePorts(port("raft-in-1"), port("skiff-in-17")),
                     new TiePorts(port("raft-in-2"), port("skiff-in-18")),
                     new PairPorts(
@@ -327,21 +326,5 @@ public class ReadinessTest {
 
     private static PutMic mic(String id, String name, Mic.Kind kind) {
         return new PutMic(new Mic(new MicId(id), name, kind, 2, 10, "XLR"));
-    }
-
-    private static AddDevice device(String model, String id, String name) {
-        AddDevice found = Shelf.devices().stream()
-                .filter(each -> each.device().equals(model))
-                .findFirst()
-                .orElseThrow();
-        return new AddDevice(
-                id,
-                name,
-                found.deviceKind(),
-                found.fullScaleDbu(),
-                found.latency(),
-                found.clock(),
-                found.driftPpm(),
-                found.runs());
     }
 }

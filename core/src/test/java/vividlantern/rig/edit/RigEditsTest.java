@@ -11,6 +11,7 @@ import java.util.Random;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.ShelfDevices;
 import vividlantern.history.History;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
@@ -37,9 +38,9 @@ public class RigEditsTest {
     /** An interface of 16 inputs, a wall box tied to its first eight, a preamp of two channels. */
     private static final Rig LOFT = RigEdit.applyAll(
             List.of(
-                    shelf("interface-16", "skiff", "Skiff 16"),
-                    shelf("wall-box-8", "wall", "Wall box"),
-                    shelf("preamp-2", "lamp", "Old Lamp"),
+                    ShelfDevices.device("interface-16", "skiff", "Skiff 16"),
+                    ShelfDevices.device("wall-box-8", "wall", "Wall box"),
+                    ShelfDevices.device("preamp-2", "lamp", "Old Lamp"),
                     tie("wall-in-1", "skiff-in-1"),
                     tie("wall-in-2", "skiff-in-2"),
                     tie("lamp-in-1", "skiff-in-9"),
@@ -53,7 +54,7 @@ public class RigEditsTest {
 
     @Test
     public void aDeviceFromTheShelfHasNumberedPortsWithTheirBanks() {
-        Rig rig = RigEdit.applyAll(List.of(shelf("interface-16", "skiff", "Skiff 16")), EMPTY);
+        Rig rig = RigEdit.applyAll(List.of(ShelfDevices.device("interface-16", "skiff", "Skiff 16")), EMPTY);
         assertThat(rig.engineInputs()).hasSize(24);
         assertThat(rig.engineOutputs()).hasSize(16);
         Port sixth = rig.port(port("skiff-in-6")).orElseThrow();
@@ -67,7 +68,10 @@ public class RigEditsTest {
     @Test
     public void theFirstInterfaceLeadsTheClockAndASecondFollows() {
         Rig rig = RigEdit.applyAll(
-                List.of(shelf("interface-2", "a", "First"), shelf("interface-8", "b", "Second")), EMPTY);
+                List.of(
+                        ShelfDevices.device("interface-2", "a", "First"),
+                        ShelfDevices.device("interface-8", "b", "Second")),
+                EMPTY);
         assertThat(rig.leadingInterface().orElseThrow().name()).isEqualTo("First");
         assertThat(rig.device("b").clock()).isEqualTo(Device.Clock.FOLLOWS);
         Rig turned = new SetDeviceClock("b", Device.Clock.LEADS, 0).applyTo(rig);
@@ -106,8 +110,8 @@ public class RigEditsTest {
                 "feeds",
                 "A pair of inputs feeds nothing"
             },
-            {shelf("interface-2", "skiff", "Again"), "device", "is taken"},
-            {shelf("interface-2", "Skiff!", "Again"), "device", "small letters"},
+            {ShelfDevices.device("interface-2", "skiff", "Again"), "device", "is taken"},
+            {ShelfDevices.device("interface-2", "Skiff!", "Again"), "device", "small letters"},
             {new SetDeviceClock("wall", Device.Clock.OWN, 5), "clock", "has no converters"},
             {new SetDeviceClock("skiff", Device.Clock.OWN, 5000), "driftPpm", "between -1000 and 1000"},
             {new SetRoomTemperature(90), "celsius", "between -20 and 60"},
@@ -189,7 +193,7 @@ public class RigEditsTest {
         List<AddDevice> shelf = Shelf.devices();
         for (int n = 0; n < 4; n++) {
             AddDevice model = shelf.get(random.nextInt(shelf.size()));
-            rig = shelf(model.device(), "d" + n, "Device " + n).applyTo(rig);
+            rig = ShelfDevices.device(model.device(), "d" + n, "Device " + n).applyTo(rig);
         }
         for (int n = 0; n < 6; n++) {
             List<Port> ports = rig.ports();
@@ -240,7 +244,7 @@ public class RigEditsTest {
                 tie("lamp-in-2", "skiff-in-9"),
                 new HidePort(port("skiff-in-3"), true),
                 new UnpairPorts(new PairId("main")),
-                shelf("headphone-amp-4", "amp", "Amp"),
+                ShelfDevices.device("headphone-amp-4", "amp", "Amp"),
                 tie("skiff-out-3", "amp-in-1")));
         edits.addAll(Neighbours.pair(LOFT, "skiff", Port.Direction.IN));
         Rig rig = LOFT;
@@ -263,7 +267,11 @@ public class RigEditsTest {
     public void anUndoThatOthersBuiltOnIsRefused() {
         History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, List.of());
         var added = RigEdit.make(
-                List.of(shelf("headphone-amp-1", "amp", "Amp")), LOFT, history, "anna", OptionalLong.empty());
+                List.of(ShelfDevices.device("headphone-amp-1", "amp", "Amp")),
+                LOFT,
+                history,
+                "anna",
+                OptionalLong.empty());
         history.accept(added);
         var tied = RigEdit.make(
                 List.of(tie("skiff-out-3", "amp-in-1")), added.whole(), history, "ben", OptionalLong.empty());
@@ -290,7 +298,7 @@ public class RigEditsTest {
 
     @Test
     public void goingBackToACopyKeepsPortsThatCameSince() {
-        Rig grown = shelf("preamp-1", "new", "New pre").applyTo(LOFT);
+        Rig grown = ShelfDevices.device("preamp-1", "new", "New pre").applyTo(LOFT);
         Rig back = new ReplaceRig(LOFT).applyTo(grown);
         assertThat(back.device("new").retired()).isTrue();
         assertThat(back.port(port("new-in-1"))).isPresent();
@@ -314,22 +322,5 @@ public class RigEditsTest {
 
     private static TiePorts tie(String from, String to) {
         return new TiePorts(port(from), port(to));
-    }
-
-    /** A device of the shelf under an id and a name of one's own. */
-    private static AddDevice shelf(String model, String id, String name) {
-        AddDevice found = Shelf.devices().stream()
-                .filter(each -> each.device().equals(model))
-                .findFirst()
-                .orElseThrow();
-        return new AddDevice(
-                id,
-                name,
-                found.deviceKind(),
-                found.fullScaleDbu(),
-                found.latency(),
-                found.clock(),
-                found.driftPpm(),
-                found.runs());
     }
 }
