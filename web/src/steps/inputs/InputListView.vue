@@ -4,13 +4,13 @@ import type { Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import LampLight from '@/parts/LampLight.vue'
+import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import CellEditor from './CellEditor.vue'
 import ColumnsMenu from './ColumnsMenu.vue'
 import { decimal, useColumns, type Column } from './columns'
 import ImportDialog from './ImportDialog.vue'
 import ListTools from './ListTools.vue'
 import PatchGrid from './PatchGrid.vue'
-import RowTrouble from './RowTrouble.vue'
 import { useClipboard } from './useClipboard'
 import { useRows } from './useRows'
 import { useSheet } from './useSheet'
@@ -188,7 +188,12 @@ function renumber(input: Input, event: Event) {
                 </button>
               </td>
             </tr>
-            <RowTrouble :input="input" :columns="columns.length" />
+            <RowTrouble
+              :part="`input/${input.id}`"
+              :own="`Input ${input.number}, ${input.source}, `"
+              :after="2"
+              :columns="columns.length + 1"
+            />
           </template>
         </tbody>
       </table>

@@ -5,6 +5,7 @@ import { useDesk } from '@/desk/desk'
 import { freshId } from '@/desk/ids'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
+import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
 import TrackRow from './TrackRow.vue'
 
@@ -63,12 +64,10 @@ function add() {
           </tr>
         </thead>
         <tbody>
-          <TrackRow
-            v-for="track in desk.tracks"
-            :key="track.id"
-            :track="track"
-            :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)"
-          />
+          <template v-for="track in desk.tracks" :key="track.id">
+            <TrackRow :track="track" :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)" />
+            <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="2" :columns="9" />
+          </template>
         </tbody>
       </table>
     </div>

@@ -1,29 +1,29 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Found, Input } from '@/api/client'
+import type { Found } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 
-/** What is wrong with a row of the list, under it, with the way out. */
-const { input, columns } = defineProps<{ input: Input; columns: number }>()
+/**
+ * What is wrong with a row, under it, with the way out: the part it is about, how findings call it, and how many columns
+ * its sentence stands after and spans.
+ */
+const { part, own, after, columns } = defineProps<{ part: string; own: string; after: number; columns: number }>()
 
 const desk = useDesk()
 
-/** A finding about several inputs is said at each of them. */
-const found = computed(() =>
-  desk.findings.filter((each) => !each.acknowledged && each.about.includes(`input/${input.id}`)),
-)
+/** A finding about several parts is said at each of them. */
+const found = computed(() => desk.findings.filter((each) => !each.acknowledged && each.about.includes(part)))
 
 /** The row's own name need not be said again. */
 function words(each: Found) {
-  const own = `Input ${input.number}, ${input.source}, `
   return each.sentence.startsWith(own) ? each.sentence.slice(own.length) : each.sentence
 }
 </script>
 
 <template>
   <tr v-for="each in found" :key="each.key" class="trouble">
-    <td colspan="2"></td>
-    <td :colspan="columns + 1">
+    <td :colspan="after"></td>
+    <td :colspan="columns">
       <span class="flare" :title="each.why">{{ words(each) }}</span>
       <button v-if="each.button" class="word" @click="desk.edit(each.fix)">{{ each.button }}</button>
       <span v-else class="soft">{{ each.byHand }}</span>
