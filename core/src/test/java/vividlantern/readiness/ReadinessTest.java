@@ -92,7 +92,7 @@ public class ReadinessTest {
             },
             {
                 List.of(new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle"))))),
-                "Skiff 1 is recorded 2 times, on Fiddle and Copy.",
+                "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.",
                 "Keep it on Fiddle only"
             },
             {List.of(second()), "Input 2, Bass, has no port.", ""},
@@ -201,15 +201,17 @@ public class ReadinessTest {
                 new AddCue(cue, "Drummer"),
                 new SetSendLevel(cue, track("fiddle"), Decibels.ZERO),
                 new SetSendLevel(cue, track("copy"), Decibels.ZERO));
-        Finding finding = find(session, RIG, "Skiff 1 is recorded 2 times, on Fiddle and Copy.");
-        assertThat(finding.why()).startsWith("Heard together they are +6.0 dB louder than one, as now in Drummer.");
+        Finding finding = find(
+                session,
+                RIG,
+                "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder, as now in Drummer.");
         assertThat(finding.about()).hasSize(2);
     }
 
     @Test
     public void anAcknowledgementLastsUntilTheMappingChanges() {
         Session twice = made(SOUND, new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle")))));
-        String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy.";
+        String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.";
         Session meant = made(twice, new Acknowledge(find(twice, RIG, sentence).key(), "clean and printed"));
         assertThat(open(meant)).isEmpty();
         assertThat(Readiness.of(meant, RIG).get(0).acknowledged()).isEqualTo("clean and printed");
