@@ -28,21 +28,24 @@ export function useWiring() {
   /** Where the other end of a port's cable may be, label first. */
   function ends(port: Port) {
     const own = device(port.device)!
-    const fits = (other: Device) => {
+    const fits = (far: Port) => {
+      const other = device(far.device)!
       if (other.id === own.id || other.retired) return false
-      if (port.direction === 'out') return hangsOnOutputs(other)
-      return takesIn(own) ? !takesIn(other) && !hangsOnOutputs(other) : takesIn(other) || other.kind !== 'wall-box'
+      if (port.direction === 'out') return far.direction === 'in' && hangsOnOutputs(other)
+      if (hangsOnOutputs(own)) return far.direction === 'out' && !hangsOnOutputs(other)
+      if (far.direction === 'out' || hangsOnOutputs(other)) return false
+      return takesIn(own) ? !takesIn(other) : takesIn(other) || other.kind !== 'wall-box'
     }
     return rig.value.ports
-      .filter((other) => other.direction === 'in' && fits(device(other.device)!))
-      .map((other) => ({
-        label: `${other.houseLabel} · ${device(other.device)!.name}, ${other.panelName}`,
-        value: other.id,
-      }))
+      .filter(fits)
+      .map((far) => ({ label: `${far.houseLabel} · ${device(far.device)!.name}, ${far.panelName}`, value: far.id }))
   }
 
   /** Whether a tie begins at the port or ends in it. */
-  const begins = (port: Port) => port.direction === 'out' || !takesIn(device(port.device)!)
+  const begins = (port: Port) => {
+    const own = device(port.device)!
+    return port.direction === 'out' || !(takesIn(own) || hangsOnOutputs(own))
+  }
   const otherEnd = (port: Port) => (begins(port) ? tiedTo.value.get(port.id) : tiedFrom.value.get(port.id))
 
   function tieEdits(port: Port, other: string): RigEdit[] {
