@@ -44,6 +44,9 @@ public record AddDevice(
             throw new Refused("A device's id has at most " + LONGEST_ID + " characters.", "device");
         }
         String called = RigRules.text(name, "A device", "name");
+        RigRules.latency(latency);
+        RigRules.within(driftPpm, -1000, 1000, "A clock's drift in ppm", "driftPpm");
+        runs.forEach(run -> RigRules.abilities(run.takes(), run.padDb(), run.gain()));
         double position =
                 rig.devices().stream().mapToDouble(Device::position).max().orElse(0) + 1;
         Device.Clock runsBy = deviceKind.converts() ? clockIn(rig) : Device.Clock.NONE;

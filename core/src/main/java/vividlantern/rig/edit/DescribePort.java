@@ -1,7 +1,6 @@
 package vividlantern.rig.edit;
 
 import java.util.Set;
-import vividlantern.history.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -29,13 +28,7 @@ public record DescribePort(
     @Override
     public Rig applyTo(Rig rig) {
         Port was = RigRules.port(rig, port, "port");
-        if (takes.isEmpty()) {
-            throw new Refused("A port takes something: mic, line, instrument or digital.", "takes");
-        }
-        RigRules.within(padDb, 0, 60, "A pad in dB", "padDb");
-        if (gain.stepDb() < 0 || gain.maxDb() < gain.minDb() || gain.minDb() < -40 || gain.maxDb() > 100) {
-            throw new Refused("A gain runs from less to more, between -40 and 100 dB, in steps above 0.", "gain");
-        }
+        RigRules.abilities(takes, padDb, gain);
         Port described = new Port(
                 was.id(),
                 was.device(),

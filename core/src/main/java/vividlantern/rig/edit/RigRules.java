@@ -2,9 +2,12 @@ package vividlantern.rig.edit;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -18,6 +21,7 @@ import vividlantern.rig.StereoPair;
 final class RigRules {
 
     private static final int LONGEST_TEXT = 400;
+    private static final int MOST_FRAMES = 100_000;
     private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,39}");
 
     private RigRules() {}
@@ -75,6 +79,26 @@ final class RigRules {
                     field);
         }
         return value;
+    }
+
+    static void latency(LatencyProfile latency) {
+        boolean unlikely = IntStream.of(
+                        latency.converterIn(), latency.driverIn(), latency.driverOut(), latency.converterOut())
+                .anyMatch(frames -> frames < 0 || frames > MOST_FRAMES);
+        if (unlikely) {
+            throw new Refused("A latency is a number of frames from 0 to " + MOST_FRAMES + ".", "latency");
+        }
+    }
+
+    /** What a port takes, its pad and its gain. */
+    static void abilities(Set<Port.Signal> takes, double padDb, Port.GainRange gain) {
+        if (takes.isEmpty()) {
+            throw new Refused("A port takes something: mic, line, instrument or digital.", "takes");
+        }
+        within(padDb, 0, 60, "A pad in dB", "padDb");
+        if (gain.stepDb() < 0 || gain.maxDb() < gain.minDb() || gain.minDb() < -40 || gain.maxDb() > 100) {
+            throw new Refused("A gain runs from less to more, between -40 and 100 dB, in steps above 0.", "gain");
+        }
     }
 
     private static String plain(double value) {

@@ -33,6 +33,7 @@ import vividlantern.rig.Tie;
 /** Describing a studio, step by step as a person does it. */
 public class RigEditsTest {
 
+    private static final Port.GainRange GAIN = new Port.GainRange(0, 60, 1);
     private static final Rig EMPTY = Rig.empty(new RigId("loft"), "Loft");
 
     /** An interface of 16 inputs, a wall box tied to its first eight, a preamp of two channels. */
@@ -116,6 +117,13 @@ public class RigEditsTest {
             {new SetDeviceClock("skiff", Device.Clock.OWN, 5000), "driftPpm", "between -1000 and 1000"},
             {new SetRoomTemperature(90), "celsius", "between -20 and 60"},
             {new MeasureDevice("skiff", 18, new LatencyProfile(-1, 0, 0, 0)), "latency", "number of frames"},
+            {late(-5), "latency", "number of frames"},
+            {new DescribePort(port("skiff-in-1"), Set.of(), false, "", 0, GAIN, true), "takes", "takes something"},
+            {
+                new DescribePort(port("skiff-in-1"), Set.of(Port.Signal.MIC), false, "", 90, GAIN, true),
+                "padDb",
+                "between 0 and 60"
+            },
             {new RemoveMic(new MicId("wren")), "mic", "There is no mic 'wren'"},
         };
     }
@@ -146,8 +154,6 @@ public class RigEditsTest {
                 .containsExactly("Floor 5", "Floor 6", "Floor 7");
         assertThat(labels(Labels.byColumn(ports, "Tape left | Tape right\nSpare\n\n"), ports))
                 .containsExactly("Tape left", "Tape right", "Spare");
-        assertThat(labels(Labels.byTies(LOFT, List.of(port("skiff-in-9"), port("skiff-in-1"))), ports.subList(0, 0)))
-                .isEmpty();
         Rig tied = RigEdit.applyAll(Labels.byTies(LOFT, List.of(port("skiff-in-9"), port("skiff-in-10"))), LOFT);
         assertThat(tied.port(port("skiff-in-9")).orElseThrow().houseLabel()).isEqualTo("Old Lamp 1");
         assertThat(tied.port(port("skiff-in-10")).orElseThrow().houseLabel()).isEqualTo("Skiff 16 10");
@@ -314,6 +320,12 @@ public class RigEditsTest {
                 List.of(),
                 List.of());
         assertThatThrownBy(() -> new ReplaceRig(circle).applyTo(LOFT)).hasMessageContaining("in a circle");
+    }
+
+    /** An interface that reports a latency that cannot be. */
+    private static AddDevice late(int frames) {
+        LatencyProfile latency = new LatencyProfile(0, frames, 0, 0);
+        return new AddDevice("late", "Late", Device.Kind.INTERFACE, 18, latency, Device.Clock.LEADS, 0, List.of());
     }
 
     private static PortId port(String id) {
