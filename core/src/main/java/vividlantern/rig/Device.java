@@ -49,11 +49,21 @@ public record Device(
 
     /** Whose clock a device's converters run by. */
     public enum Clock {
-        LEADS,
-        FOLLOWS,
+        LEADS("leading"),
+        FOLLOWS("following"),
         /** By one of its own, tied to no other: it drifts. */
-        OWN,
-        NONE
+        OWN("its own"),
+        NONE("none");
+
+        private final String words;
+
+        Clock(String words) {
+            this.words = words;
+        }
+
+        String words() {
+            return words;
+        }
     }
 
     public Device named(String newName) {

@@ -1,9 +1,13 @@
 package vividlantern.rig;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What would change between two states of a rig, in words, a sentence for each thing. */
 public final class RigComparison {
@@ -34,7 +38,75 @@ public final class RigComparison {
             return name + (device.retired() ? " goes." : " comes.");
         }
         String renamed = name(then, shown);
-        return renamed.equals(name) ? name + " is described differently." : name + " becomes " + renamed + ".";
+        List<String> changes = new ArrayList<>();
+        if (!renamed.equals(name)) {
+            changes.add("becomes t" + renamed.substring(1));
+        }
+        changes.addAll(differences(traits(now, was.get()), traits(then, shown)));
+        return changes.isEmpty() ? name + " moves to another place." : name + " " + String.join("; ", changes) + ".";
+    }
+
+    private static List<String> differences(Map<String, String> old, Map<String, String> now) {
+        return old.keySet().stream()
+                .filter(trait -> !old.get(trait).equals(now.get(trait)))
+                .map(trait -> "has " + trait + " " + now.get(trait) + ", before " + old.get(trait))
+                .toList();
+    }
+
+    /** What a part is like besides its name, each thing in words. */
+    private static Map<String, String> traits(Rig rig, RigPart part) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        if (part instanceof RigSettings settings) {
+            traits.put("a temperature of", plain(settings.celsius()) + " °C");
+        } else if (part instanceof Device device) {
+            traits.put("full scale at", plain(device.fullScaleDbu()) + " dBu");
+            traits.put("a latency of", words(device.latency()));
+            traits.put("its clock", device.clock().words() + drift(device));
+        } else if (part instanceof Port port) {
+            traits.put("level kinds", words(port.takes()));
+            traits.put(
+                    "+48 V", !port.phantom() ? "nowhere" : port.bank().isEmpty() ? "alone" : "in bank " + port.bank());
+            traits.put("a pad of", plain(port.padDb()) + " dB");
+            traits.put("gain", words(port.gain()));
+            traits.put("gain set", port.remote() ? "by the program" : "by hand");
+            traits.put("its place", port.hidden() ? "hidden" : "in sight");
+        } else if (part instanceof StereoPair pair) {
+            traits.put("left at", label(rig, pair.left()));
+            traits.put("right at", label(rig, pair.right()));
+            traits.put("behind it", pair.feeds().words());
+        } else if (part instanceof Mic mic) {
+            traits.put("the kind", mic.kind().words());
+            traits.put("a count of", String.valueOf(mic.count()));
+            traits.put("a sensitivity of", plain(mic.sensitivityMvPa()) + " mV/Pa");
+            traits.put("a connector", mic.connector().isEmpty() ? "unsaid" : mic.connector());
+        }
+        return traits;
+    }
+
+    private static String drift(Device device) {
+        return device.driftPpm() == 0 ? "" : " (" + plain(device.driftPpm()) + " ppm)";
+    }
+
+    private static String words(LatencyProfile latency) {
+        return (latency.converterIn() + latency.driverIn()) + " frames in and "
+                + (latency.driverOut() + latency.converterOut()) + " out";
+    }
+
+    private static String words(Set<Port.Signal> takes) {
+        return takes.stream()
+                .sorted()
+                .map(signal -> signal.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String words(Port.GainRange gain) {
+        return gain.stepDb() == 0
+                ? "none"
+                : plain(gain.minDb()) + "…" + plain(gain.maxDb()) + " dB in steps of " + plain(gain.stepDb()) + " dB";
+    }
+
+    private static String plain(double value) {
+        return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
     }
 
     private static String name(Rig rig, RigPart part) {

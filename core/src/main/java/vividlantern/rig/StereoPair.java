@@ -9,12 +9,22 @@ package vividlantern.rig;
 public record StereoPair(PairId id, String houseLabel, PortId left, PortId right, Feeds feeds) implements RigPart {
 
     public enum Feeds {
-        MAIN_SPEAKERS,
-        SECOND_SPEAKERS,
-        HEADPHONES,
-        ENGINEER,
-        ROOM_SPEAKER,
-        NOTHING
+        MAIN_SPEAKERS("main speakers"),
+        SECOND_SPEAKERS("second speakers"),
+        HEADPHONES("headphones"),
+        ENGINEER("the engineer's headphones"),
+        ROOM_SPEAKER("a speaker in the room"),
+        NOTHING("nothing");
+
+        private final String words;
+
+        Feeds(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
     }
 
     public StereoPair labelled(String newLabel) {

@@ -76,7 +76,7 @@ public class RigsTest extends ServerTest {
         JsonNode difference =
                 get(LOFT + "/copies/" + copies.get(0).get("number").asLong() + "/difference");
         assertThat(difference.get("changes").get(0).asString())
-                .isEqualTo("The port Ceiling (Analog in 1) becomes The port Floor 3 (Analog in 1).");
+                .isEqualTo("The port Ceiling (Analog in 1) becomes the port Floor 3 (Analog in 1).");
         changeAll(LOFT, difference.get("edits"));
         assertThat(get(LOFT).get("ports").get(0).get("houseLabel").asString()).isEqualTo("Floor 3");
     }

@@ -29,17 +29,6 @@ public record SetPairFeeds(PairId pair, StereoPair.Feeds feeds) implements RigEd
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, pair) + ": " + words();
-    }
-
-    private String words() {
-        return switch (feeds) {
-            case MAIN_SPEAKERS -> "main speakers";
-            case SECOND_SPEAKERS -> "second speakers";
-            case HEADPHONES -> "headphones";
-            case ENGINEER -> "the engineer's headphones";
-            case ROOM_SPEAKER -> "a speaker in the room";
-            case NOTHING -> "nothing hangs on it";
-        };
+        return RigRules.name(rig, pair) + ": " + feeds.words();
     }
 }

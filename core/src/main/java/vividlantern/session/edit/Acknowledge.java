@@ -26,7 +26,7 @@ public record Acknowledge(String key, String reason) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "On purpose: " + reason;
     }
 }

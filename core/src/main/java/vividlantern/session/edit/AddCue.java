@@ -17,7 +17,7 @@ public record AddCue(CueId cue, String name) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return name + ": cue added";
     }
 }

@@ -16,7 +16,7 @@ public record AddInput(InputId input, int number, String source) implements Edit
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Input " + number + ": " + source + " added";
     }
 }

@@ -22,7 +22,7 @@ public record AddPerformer(PerformerId performer, String name, String place) imp
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Performer: " + name + " added";
     }
 }

@@ -24,7 +24,7 @@ public record AddSends(CueId cue, List<TrackId> tracks) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": " + tracks.size() + (tracks.size() == 1 ? " track" : " tracks")
                 + " added, off";
     }

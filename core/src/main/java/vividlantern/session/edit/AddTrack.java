@@ -24,7 +24,7 @@ public record AddTrack(TrackId track, String name, int width, List<Feed> feeds) 
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return name + ": track added";
     }
 }

@@ -14,7 +14,7 @@ public record ArmTrack(TrackId track, boolean armed) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + (armed ? "armed" : "not armed");
     }
 }

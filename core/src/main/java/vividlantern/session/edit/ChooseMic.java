@@ -29,7 +29,7 @@ public record ChooseMic(InputId input, MicId mic) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
-        return Rules.name(session, input) + ": " + mic + " from the locker";
+    public String summary(Session session, Rig rig) {
+        return Rules.name(session, input) + ": " + Rules.name(rig, mic) + " from the locker";
     }
 }

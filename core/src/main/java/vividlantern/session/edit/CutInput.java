@@ -14,7 +14,7 @@ public record CutInput(InputId input, boolean cut) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + (cut ? " cut" : " let back");
     }
 }

@@ -76,7 +76,7 @@ public sealed interface Edit
     Session applyTo(Session session, Rig rig);
 
     /** What it does, in one line and in the user's words, told of the session before it. */
-    String summary(Session session);
+    String summary(Session session, Rig rig);
 
     /** Makes edits, all or none, and writes them down. */
     static History.Outcome<Session, PartKey, Part> make(
@@ -88,7 +88,7 @@ public sealed interface Edit
             String gesture,
             OptionalLong basedOn) {
         Session changed = applyAll(edits, session, rig);
-        String summary = edits.isEmpty() ? "" : summarise(edits, session);
+        String summary = edits.isEmpty() ? "" : summarise(edits, session, rig);
         return history.change(session, changed, summary, person, gesture, basedOn);
     }
 
@@ -106,8 +106,8 @@ public sealed interface Edit
     }
 
     /** What a list of edits does: the first one's words, and how many more there are. */
-    static String summarise(List<Edit> edits, Session session) {
-        String first = edits.get(0).summary(session);
+    static String summarise(List<Edit> edits, Session session, Rig rig) {
+        String first = edits.get(0).summary(session, rig);
         return edits.size() == 1 ? first : first + ", and " + (edits.size() - 1) + " more";
     }
 }

@@ -22,7 +22,7 @@ public record FeedTrack(TrackId track, List<Feed> feeds) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
-        return Rules.name(session, track) + ": fed by " + Rules.words(session, feeds);
+    public String summary(Session session, Rig rig) {
+        return Rules.name(session, track) + ": fed by " + Rules.words(session, rig, feeds);
     }
 }

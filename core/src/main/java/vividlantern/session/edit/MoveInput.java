@@ -31,7 +31,7 @@ public record MoveInput(InputId input, Optional<InputId> before) implements Edit
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + " moved "
                 + before.map(id -> "in front of " + Rules.name(session, id)).orElse("to the end");
     }

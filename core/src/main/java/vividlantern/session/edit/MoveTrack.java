@@ -28,7 +28,7 @@ public record MoveTrack(TrackId track, Optional<TrackId> before) implements Edit
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": moved";
     }
 }

@@ -16,7 +16,7 @@ public record MuteSend(CueId cue, TrackId track, boolean muted) implements Edit 
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + (muted ? "muted in " : "back in ") + Rules.name(session, cue);
     }
 }

@@ -14,7 +14,7 @@ public record MuteTrack(TrackId track, boolean muted) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + (muted ? "muted" : "mute off");
     }
 }

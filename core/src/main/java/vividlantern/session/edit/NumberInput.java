@@ -18,7 +18,7 @@ public record NumberInput(InputId input, int number) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": number " + number;
     }
 }

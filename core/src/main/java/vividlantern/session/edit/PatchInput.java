@@ -17,7 +17,8 @@ public record PatchInput(InputId input, Optional<PortId> port) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
-        return Rules.name(session, input) + ": " + port.map(id -> "into " + id).orElse("not patched");
+    public String summary(Session session, Rig rig) {
+        return Rules.name(session, input) + ": "
+                + port.map(id -> "into " + Rules.name(rig, id)).orElse("not patched");
     }
 }

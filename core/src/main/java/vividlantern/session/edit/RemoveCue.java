@@ -15,7 +15,7 @@ public record RemoveCue(CueId cue) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": cue removed";
     }
 }

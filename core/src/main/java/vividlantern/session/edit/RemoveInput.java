@@ -23,7 +23,7 @@ public record RemoveInput(InputId input) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": removed";
     }
 }

@@ -15,7 +15,7 @@ public record RemoveMarker(MarkerId marker) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Marker: removed";
     }
 }

@@ -27,7 +27,7 @@ public record RemovePerformer(PerformerId performer) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Performer: " + Rules.name(session, performer) + " removed";
     }
 }

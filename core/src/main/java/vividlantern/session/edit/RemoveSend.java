@@ -16,7 +16,7 @@ public record RemoveSend(CueId cue, TrackId track) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": out of " + Rules.name(session, cue);
     }
 }

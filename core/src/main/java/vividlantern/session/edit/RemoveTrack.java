@@ -22,7 +22,7 @@ public record RemoveTrack(TrackId track) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": track removed";
     }
 }

@@ -15,7 +15,7 @@ public record RenameCue(CueId cue, String name) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": renamed to " + name;
     }
 }

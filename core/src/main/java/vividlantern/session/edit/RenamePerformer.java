@@ -17,7 +17,7 @@ public record RenamePerformer(PerformerId performer, String name) implements Edi
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Performer: " + Rules.name(session, performer) + " renamed to " + name;
     }
 }

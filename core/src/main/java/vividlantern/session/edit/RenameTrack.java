@@ -15,7 +15,7 @@ public record RenameTrack(TrackId track, String name) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": renamed to " + name;
     }
 }

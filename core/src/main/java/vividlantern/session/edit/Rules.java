@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import vividlantern.history.Refused;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -62,6 +64,23 @@ final class Rules {
 
     static String name(Session session, CueId id) {
         return session.find(id).map(Cue::name).orElse(id.value());
+    }
+
+    /** A port by its house label. */
+    static String name(Rig rig, PortId id) {
+        return rig.port(id).map(Port::houseLabel).orElse(id.value());
+    }
+
+    static String name(Rig rig, PairId id) {
+        return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
+    }
+
+    static String name(Rig rig, MicId id) {
+        return rig.mics().stream()
+                .filter(mic -> mic.id().equals(id))
+                .findFirst()
+                .map(Mic::name)
+                .orElse(id.value());
     }
 
     static void id(String id) {
@@ -150,11 +169,11 @@ final class Rules {
         return all;
     }
 
-    static String words(Session session, List<Feed> feeds) {
+    static String words(Session session, Rig rig, List<Feed> feeds) {
         List<String> words = feeds.stream()
                 .map(feed -> feed.input()
                         .map(id -> name(session, id))
-                        .or(() -> feed.port().map(PortId::value))
+                        .or(() -> feed.port().map(id -> name(rig, id)))
                         .orElse("nothing"))
                 .toList();
         return words.isEmpty() ? "nothing" : String.join(" | ", words);

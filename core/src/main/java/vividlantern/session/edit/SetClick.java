@@ -35,7 +35,7 @@ public record SetClick(ClickPattern click) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Click: changed";
     }
 }

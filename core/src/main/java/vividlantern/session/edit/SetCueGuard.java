@@ -14,7 +14,7 @@ public record SetCueGuard(CueId cue, boolean guarded) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": ceiling guard " + (guarded ? "on" : "off");
     }
 }

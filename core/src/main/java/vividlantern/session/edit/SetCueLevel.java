@@ -16,7 +16,7 @@ public record SetCueLevel(CueId cue, Decibels level) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": level for all " + level;
     }
 }

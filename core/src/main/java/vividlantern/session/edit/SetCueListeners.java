@@ -18,7 +18,7 @@ public record SetCueListeners(CueId cue, List<PerformerId> listeners) implements
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": heard by "
                 + (listeners.isEmpty()
                         ? "nobody"

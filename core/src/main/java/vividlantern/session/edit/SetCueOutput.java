@@ -17,8 +17,8 @@ public record SetCueOutput(CueId cue, Optional<PairId> output) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, cue) + ": "
-                + output.map(id -> "out by " + id).orElse("no output");
+                + output.map(id -> "out by " + Rules.name(rig, id)).orElse("no output");
     }
 }

@@ -16,7 +16,7 @@ public record SetFader(TrackId track, Decibels level) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": fader " + level;
     }
 }

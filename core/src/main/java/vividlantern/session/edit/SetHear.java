@@ -15,7 +15,7 @@ public record SetHear(TrackId track, Hear hear) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + "hear " + hear;
     }
 }

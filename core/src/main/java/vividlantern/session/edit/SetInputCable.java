@@ -18,7 +18,7 @@ public record SetInputCable(InputId input, double metres) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": cable of " + metres + " m";
     }
 }

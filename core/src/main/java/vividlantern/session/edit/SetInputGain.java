@@ -19,7 +19,7 @@ public record SetInputGain(InputId input, double gainDb) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": gain " + Decibels.of(gainDb);
     }
 }

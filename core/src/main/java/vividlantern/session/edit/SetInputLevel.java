@@ -20,7 +20,7 @@ public record SetInputLevel(InputId input, Port.Signal level) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": " + level.name().toLowerCase(Locale.ROOT) + " level";
     }
 }

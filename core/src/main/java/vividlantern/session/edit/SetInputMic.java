@@ -15,7 +15,7 @@ public record SetInputMic(InputId input, String mic) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": mic " + mic;
     }
 }

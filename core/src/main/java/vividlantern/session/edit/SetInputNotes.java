@@ -15,7 +15,7 @@ public record SetInputNotes(InputId input, String notes) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": notes";
     }
 }

@@ -14,7 +14,7 @@ public record SetInputPad(InputId input, boolean pad) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": pad " + (pad ? "in" : "out");
     }
 }

@@ -17,7 +17,7 @@ public record SetInputPerformer(InputId input, Optional<PerformerId> performer) 
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": played by "
                 + performer.map(id -> Rules.name(session, id)).orElse("nobody");
     }

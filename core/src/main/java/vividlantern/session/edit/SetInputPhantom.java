@@ -15,7 +15,7 @@ public record SetInputPhantom(InputId input, PhantomWish phantom) implements Edi
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": +48 V " + (phantom == PhantomWish.ON ? "on" : phantom.toString());
     }
 }

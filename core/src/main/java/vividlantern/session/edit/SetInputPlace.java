@@ -14,7 +14,7 @@ public record SetInputPlace(InputId input, String place) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": " + (place.isBlank() ? "no place" : place);
     }
 }

@@ -15,7 +15,7 @@ public record SetInputSource(InputId input, String source) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": source " + source;
     }
 }

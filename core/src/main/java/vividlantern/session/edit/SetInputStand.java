@@ -14,7 +14,7 @@ public record SetInputStand(InputId input, String stand) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, input) + ": " + (stand.isBlank() ? "no stand" : stand);
     }
 }

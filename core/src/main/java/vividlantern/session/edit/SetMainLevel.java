@@ -19,7 +19,7 @@ public record SetMainLevel(Decibels level) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Main: level " + level;
     }
 }

@@ -19,7 +19,7 @@ public record SetMarker(MarkerId marker, String name, int bar) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Marker: " + name + " at bar " + bar;
     }
 }

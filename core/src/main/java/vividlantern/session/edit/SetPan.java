@@ -15,7 +15,7 @@ public record SetPan(TrackId track, Pan pan) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + "pan " + pan;
     }
 }

@@ -14,7 +14,7 @@ public record SetPolarity(TrackId track, boolean flipped) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + "polarity " + (flipped ? "turned over" : "as it comes");
     }
 }

@@ -18,7 +18,7 @@ public record SetSendLevel(CueId cue, TrackId track, Decibels level) implements 
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": send to " + Rules.name(session, cue) + " " + level;
     }
 }

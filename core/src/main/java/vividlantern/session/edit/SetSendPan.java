@@ -18,7 +18,7 @@ public record SetSendPan(CueId cue, TrackId track, Pan pan) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + "pan in " + Rules.name(session, cue) + " " + pan;
     }
 }

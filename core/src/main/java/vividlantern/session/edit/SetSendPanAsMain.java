@@ -16,7 +16,7 @@ public record SetSendPanAsMain(CueId cue, TrackId track, boolean asMain) impleme
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + "pan in " + Rules.name(session, cue)
                 + (asMain ? " as main" : " of its own");
     }

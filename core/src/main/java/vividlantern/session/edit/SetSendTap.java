@@ -17,7 +17,7 @@ public record SetSendTap(CueId cue, TrackId track, Tap tap) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + "send to " + Rules.name(session, cue) + " taken " + tap;
     }
 }

@@ -22,7 +22,7 @@ public record SetSessionNames(String name, String song) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Session: named \"" + name + "\"";
     }
 }

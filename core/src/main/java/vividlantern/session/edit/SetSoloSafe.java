@@ -14,7 +14,7 @@ public record SetSoloSafe(TrackId track, boolean soloSafe) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + (soloSafe ? "solo-safe" : "not solo-safe");
     }
 }

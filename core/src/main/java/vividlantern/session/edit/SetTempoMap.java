@@ -18,7 +18,7 @@ public record SetTempoMap(TempoMap tempoMap) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "Tempo map: changed";
     }
 }

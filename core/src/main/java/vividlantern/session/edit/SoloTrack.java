@@ -14,7 +14,7 @@ public record SoloTrack(TrackId track, boolean soloed) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return Rules.name(session, track) + ": " + (soloed ? "soloed" : "solo off");
     }
 }

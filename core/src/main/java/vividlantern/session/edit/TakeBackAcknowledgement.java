@@ -18,7 +18,7 @@ public record TakeBackAcknowledgement(String key) implements Edit {
     }
 
     @Override
-    public String summary(Session session) {
+    public String summary(Session session, Rig rig) {
         return "No longer on purpose: "
                 + session.acknowledgements().stream()
                         .filter(each -> each.key().equals(key))

@@ -296,7 +296,7 @@ public class RigEditsTest {
         assertThat(RigComparison.words(LOFT, changed))
                 .containsExactly(
                         "The device Old Lamp goes.",
-                        "The port Skiff 16 9 (Line input 1) becomes The port Valve pre 1 (Line input 1).",
+                        "The port Skiff 16 9 (Line input 1) becomes the port Valve pre 1 (Line input 1).",
                         "The tie from Old Lamp 1 to Skiff 16 9 goes.",
                         "The tie from Wall 2 to Skiff 16 2 goes.");
         assertThat(RigComparison.words(LOFT, LOFT)).isEmpty();

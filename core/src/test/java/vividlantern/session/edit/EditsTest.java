@@ -11,6 +11,7 @@ import vividlantern.RandomSessions;
 import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -131,5 +132,11 @@ public class EditsTest {
         Session moved = new MoveTrack(new TrackId("t1"), Optional.of(TRACK)).applyTo(SESSION, RandomSessions.RIG);
         List<TrackId> order = moved.tracks().stream().map(track -> track.id()).toList();
         assertThat(order.indexOf(new TrackId("t1"))).isEqualTo(order.indexOf(TRACK) - 1);
+    }
+
+    static void assertRefused(Edit edit, Session session, Rig rig, String reason) {
+        assertThatThrownBy(() -> edit.applyTo(session, rig))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining(reason);
     }
 }

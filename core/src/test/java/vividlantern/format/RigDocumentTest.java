@@ -1,0 +1,82 @@
+package vividlantern.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.ShelfDevices;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.RigEdit;
+import vividlantern.rig.edit.Shelf;
+
+/** A rig on its way through a file. */
+public class RigDocumentTest {
+
+    /** One of everything that stands on the shelf. */
+    private static Rig everything() {
+        List<RigEdit> edits = Shelf.devices().stream()
+                .map(AddDevice::device)
+                .<RigEdit>map(id -> ShelfDevices.device(id, "my-" + id, "My " + id))
+                .toList();
+        return RigEdit.applyAll(edits, Rig.empty(new RigId("loft"), "Loft"));
+    }
+
+    @Test
+    public void aRigComesBackFromItsDocumentAsItWas() {
+        Rig rig = everything();
+        String document = Documents.write(RigDocument.of(rig));
+        assertThat(Documents.read(document, RigDocument.class).checked()).isEqualTo(rig);
+    }
+
+    @DataProvider
+    public Object[][] broken() {
+        String good = Documents.write(RigDocument.of(everything()));
+        return new Object[][] {
+            {good.replace("vivid-lantern-rig", "somebodys-rig"), "its format is \"somebodys-rig\""},
+            {good.replaceFirst("\"version\":1", "\"version\":2"), "reads version 1"},
+            {good.replaceFirst("\"celsius\":20.0", "\"celsius\":\"warm\""), "celsius"},
+            {good.replaceFirst("\"kind\":\"interface\"", "\"kind\":\"toaster\""), "toaster"},
+            {good.replaceFirst("\"direction\":\"in\"", "\"direction\":\"up\""), "direction"},
+            {good.replaceFirst("\"panelName\"", "\"panelname\""), "panelname"},
+            {good.substring(0, good.length() / 2), ""},
+            {"[]", ""},
+        };
+    }
+
+    @Test(dataProvider = "broken")
+    public void aBrokenDocumentIsRefusedAndSaysWhereItCan(String document, String place) {
+        assertThatThrownBy(() -> Documents.read(document, RigDocument.class).checked())
+                .hasMessageContaining(place);
+    }
+
+    @Test
+    @SuppressWarnings("unchecked")
+    public void theSchemaNamesEveryFieldOfEveryPart() {
+        Map<String, Object> schema = RigDocument.schema();
+        assertThat(schema.get("$schema")).isEqualTo("https://json-schema.org/draft/2020-12/schema");
+        Map<String, Map<String, Object>> definitions = (Map<String, Map<String, Object>>) schema.get("$defs");
+        assertThat(definitions).containsKeys("Rig", "Device", "Port", "Tie", "StereoPair", "Mic", "LatencyProfile");
+        assertThat((Map<String, Object>) definitions.get("Port").get("properties"))
+                .containsOnlyKeys(
+                        "id",
+                        "device",
+                        "direction",
+                        "number",
+                        "panelName",
+                        "houseLabel",
+                        "takes",
+                        "phantom",
+                        "bank",
+                        "padDb",
+                        "gain",
+                        "remote",
+                        "hidden");
+        assertThat(definitions.get("Port").get("required").toString()).contains("houseLabel", "remote");
+        assertThat(definitions.get("Port").get("additionalProperties")).isEqualTo(false);
+    }
+}

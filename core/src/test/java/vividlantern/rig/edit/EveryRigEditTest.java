@@ -1,0 +1,264 @@
+package vividlantern.rig.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.function.Function;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.ShelfDevices;
+import vividlantern.format.Documents;
+import vividlantern.history.History;
+import vividlantern.history.Refused;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.RigPart;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigParts;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.Tie;
+
+/** Every kind of change to a rig: what it changes, what it says of itself, and that it can be written down and taken back. */
+public class EveryRigEditTest {
+
+    private static final PortId WALL_1 = new PortId("wall-in-1");
+    private static final PortId SKIFF_1 = new PortId("skiff-in-1");
+    private static final PairId MAIN = new PairId("main");
+    private static final PairId PHONES = new PairId("phones");
+    private static final Mic WREN = new Mic(new MicId("wren"), "Wren L", Mic.Kind.LARGE_CONDENSER, 3, 20, "XLR");
+    private static final Rig EMPTY = Rig.empty(new RigId("loft"), "Loft");
+
+    /** An interface with a wall box tied to its first input, speakers on its first pair, and three mics of one kind. */
+    private static final Rig LOFT = RigEdit.applyAll(
+            List.of(
+                    ShelfDevices.device("interface-8", "skiff", "Skiff 8"),
+                    ShelfDevices.device("wall-box-8", "wall", "Wall box"),
+                    new TiePorts(WALL_1, SKIFF_1),
+                    new PairPorts(MAIN, out(1), out(2), "Main speakers", StereoPair.Feeds.MAIN_SPEAKERS),
+                    new PairPorts(PHONES, out(3), out(4), "Phones", StereoPair.Feeds.HEADPHONES),
+                    new PutMic(WREN)),
+            EMPTY);
+
+    private static PortId out(int number) {
+        return new PortId("skiff-out-" + number);
+    }
+
+    private static Port port(Rig rig, PortId id) {
+        return rig.port(id).orElseThrow();
+    }
+
+    private static Object[] row(RigEdit edit, String summary, Function<Rig, Object> seen, Object expected) {
+        return new Object[] {edit, summary, seen, expected};
+    }
+
+    private static Object[] ofDevice(RigEdit edit, String summary, Function<Device, Object> seen, Object expected) {
+        return row(edit, summary, rig -> seen.apply(rig.device("skiff")), expected);
+    }
+
+    private static Object[] ofPort(RigEdit edit, String summary, Function<Port, Object> seen, Object expected) {
+        return row(edit, summary, rig -> seen.apply(port(rig, WALL_1)), expected);
+    }
+
+    @DataProvider
+    public Object[][] all() {
+        LatencyProfile quick = new LatencyProfile(10, 11, 12, 13);
+        Port.GainRange gain = new Port.GainRange(10, 65, 5);
+        DescribePort described = new DescribePort(WALL_1, Set.of(Port.Signal.MIC), true, " 1-4 ", 20, gain, true);
+        Mic fewer = new Mic(WREN.id(), "Wren L", WREN.kind(), 2, 21.5, "XLR");
+        Rig other = new NameRig("Barn").applyTo(LOFT);
+        return new Object[][] {
+            row(new NameRig("Barn"), "Loft is called Barn", Rig::name, "Barn"),
+            row(new SetRoomTemperature(25), "Loft: 25.0 °C", Rig::celsius, 25.0),
+            row(
+                    ShelfDevices.device("speakers", "near", "Near speakers"),
+                    "Near speakers added",
+                    rig -> rig.devices().stream().map(Device::name).toList(),
+                    List.of("Skiff 8", "Wall box", "Near speakers")),
+            row(
+                    new RemoveDevice("wall"),
+                    "Wall box taken out",
+                    rig -> rig.device("wall").retired(),
+                    true),
+            ofDevice(new NameDevice("skiff", "Punt"), "Skiff 8 is called Punt", Device::name, "Punt"),
+            ofDevice(new MeasureDevice("skiff", 20, quick), "Skiff 8: full scale 20.0 dBu", Device::latency, quick),
+            ofDevice(
+                    new SetDeviceClock("skiff", Device.Clock.OWN, 20),
+                    "Skiff 8 runs on its own clock",
+                    Device::driftPpm,
+                    20.0),
+            ofPort(new LabelPort(WALL_1, "Window"), "Wall 1 is called Window", Port::houseLabel, "Window"),
+            ofPort(new HidePort(WALL_1, true), "Wall 1 hidden", Port::hidden, true),
+            ofPort(described, "Wall 1: what it can do", Port::bank, "1-4"),
+            row(
+                    new TiePorts(new PortId("wall-in-2"), SKIFF_1),
+                    "Wall 2 tied to Skiff 8 1, in place of Wall 1",
+                    Rig::ties,
+                    List.of(new Tie(new PortId("wall-in-2"), SKIFF_1))),
+            row(new UntiePort(WALL_1), "Wall 1 untied", Rig::ties, List.of()),
+            row(
+                    new PairPorts(new PairId("room"), out(5), out(6), "Room", StereoPair.Feeds.ROOM_SPEAKER),
+                    "Skiff 8 out 5 and Skiff 8 out 6 are a pair, Room",
+                    rig -> rig.outputPairs().size(),
+                    3),
+            row(
+                    new UnpairPorts(PHONES),
+                    "Phones is no pair any more",
+                    rig -> rig.pair(PHONES).isEmpty(),
+                    true),
+            row(
+                    new LabelPair(PHONES, "Booth"),
+                    "Phones is called Booth",
+                    rig -> rig.pair(PHONES).orElseThrow().houseLabel(),
+                    "Booth"),
+            row(
+                    new SetPairFeeds(PHONES, StereoPair.Feeds.SECOND_SPEAKERS),
+                    "Phones: second speakers",
+                    rig -> rig.pair(PHONES).orElseThrow().feeds(),
+                    StereoPair.Feeds.SECOND_SPEAKERS),
+            row(new PutMic(fewer), "2 × large condenser, Wren L", Rig::mics, List.of(fewer)),
+            row(new RemoveMic(WREN.id()), "Wren L taken out of the locker", Rig::mics, List.of()),
+            row(new ReplaceRig(other), "All of Loft replaced", Rig::name, "Barn"),
+        };
+    }
+
+    @Test(dataProvider = "all")
+    public void itChangesWhatItSays(RigEdit edit, String summary, Function<Rig, Object> seen, Object expected) {
+        Rig after = edit.applyTo(LOFT);
+        assertThat(after).isNotEqualTo(LOFT);
+        assertThat(seen.apply(after)).isEqualTo(expected);
+        assertThat(edit.summary(LOFT)).isEqualTo(summary);
+    }
+
+    @Test(dataProvider = "all")
+    public void itIsWrittenDownAndReadBack(RigEdit edit, String summary, Function<Rig, Object> seen, Object expected) {
+        assertThat(Documents.readRigEdits(Documents.writeRigEdits(List.of(edit))))
+                .containsExactly(edit);
+    }
+
+    @Test(dataProvider = "all")
+    public void itIsTakenBack(RigEdit edit, String summary, Function<Rig, Object> seen, Object expected) {
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, List.of());
+        var made = RigEdit.make(List.of(edit), LOFT, history, "anna", OptionalLong.empty());
+        history.accept(made);
+        assertThat(history.undo(made.whole(), "anna").whole().atRevision(LOFT.revision()))
+                .isEqualTo(LOFT);
+    }
+
+    @Test
+    public void noKindIsForgottenHere() {
+        Set<Class<?>> shown = new HashSet<>();
+        Arrays.stream(all()).forEach(row -> shown.add(row[0].getClass()));
+        assertThat(shown).containsExactlyInAnyOrder(RigEdit.class.getPermittedSubclasses());
+    }
+
+    @Test
+    public void whatHangsOnAPairIsSaidInWords() {
+        assertThat(Arrays.stream(StereoPair.Feeds.values()).map(feeds -> new SetPairFeeds(PHONES, feeds).summary(LOFT)))
+                .containsExactly(
+                        "Phones: main speakers",
+                        "Phones: second speakers",
+                        "Phones: headphones",
+                        "Phones: the engineer's headphones",
+                        "Phones: a speaker in the room",
+                        "Phones: nothing");
+    }
+
+    @Test
+    public void theMainSpeakersMoveAndLeaveTheirOldPairFree() {
+        Rig moved = new SetPairFeeds(PHONES, StereoPair.Feeds.MAIN_SPEAKERS).applyTo(LOFT);
+        assertThat(moved.mainSpeakers().orElseThrow().id()).isEqualTo(PHONES);
+        assertThat(moved.pair(MAIN).orElseThrow().feeds()).isEqualTo(StereoPair.Feeds.NOTHING);
+    }
+
+    @Test
+    public void aPairOfInputsFeedsNothing() {
+        PairId overheads = new PairId("overheads");
+        Rig paired = new PairPorts(overheads, SKIFF_1, new PortId("skiff-in-2"), "Overheads", StereoPair.Feeds.NOTHING)
+                .applyTo(LOFT);
+        assertRefused(new SetPairFeeds(overheads, StereoPair.Feeds.HEADPHONES), paired, "it feeds nothing");
+        assertRefused(new SetPairFeeds(new PairId("none"), StereoPair.Feeds.NOTHING), paired, "no pair 'none'");
+    }
+
+    @Test
+    public void onlyAnInterfaceLeadsTheClockAndItsDriftIsNone() {
+        Rig grown = RigEdit.applyAll(List.of(ShelfDevices.device("mic-expander", "skerry", "Skerry 8")), LOFT);
+        assertRefused(new SetDeviceClock("skerry", Device.Clock.LEADS, 0), grown, "Skerry 8 is none");
+        assertRefused(new SetDeviceClock("skerry", Device.Clock.NONE, 0), grown, "no converters");
+        Rig own = new SetDeviceClock("skerry", Device.Clock.OWN, -35).applyTo(grown);
+        assertThat(own.device("skerry").driftPpm()).isEqualTo(-35);
+        Rig locked = new SetDeviceClock("skerry", Device.Clock.FOLLOWS, -35).applyTo(own);
+        assertThat(locked.device("skerry").driftPpm()).isZero();
+        assertThat(new SetDeviceClock("skerry", Device.Clock.FOLLOWS, 0).summary(own))
+                .isEqualTo("Skerry 8 follows the clock");
+        assertThat(new SetDeviceClock("skiff", Device.Clock.LEADS, 0).summary(own))
+                .isEqualTo("Skiff 8 leads the clock");
+    }
+
+    @DataProvider
+    public Object[][] badNumbers() {
+        Port.GainRange backwards = new Port.GainRange(60, 0, 1);
+        return new Object[][] {
+            {new MeasureDevice("skiff", 41, LatencyProfile.NONE), "between -20 and 40"},
+            {new MeasureDevice("skiff", Double.NaN, LatencyProfile.NONE), "between -20 and 40"},
+            {new MeasureDevice("skiff", 18, new LatencyProfile(0, 0, 100_001, 0)), "0 to 100000"},
+            {new MeasureDevice("buoy", 18, LatencyProfile.NONE), "no device 'buoy'"},
+            {new PutMic(new Mic(WREN.id(), "Wren L", WREN.kind(), 0, 20, "")), "between 1 and 999"},
+            {new PutMic(new Mic(WREN.id(), "Wren L", WREN.kind(), 1, 1001, "")), "between 0 and 1000"},
+            {new PutMic(new Mic(WREN.id(), " ", WREN.kind(), 1, 20, "")), "A mic needs a name"},
+            {new PutMic(new Mic(new MicId("Wren!"), "Wren", WREN.kind(), 1, 20, "")), "small letters"},
+            {
+                new DescribePort(WALL_1, Set.of(Port.Signal.MIC), false, "", 0, backwards, true),
+                "A gain runs from less to more"
+            },
+            {new LabelPair(new PairId("none"), "X"), "no pair 'none'"},
+            {new LabelPort(WALL_1, "x".repeat(401)), "at most 400"},
+            {new UnpairPorts(new PairId("none")), "no pair 'none'"},
+        };
+    }
+
+    @Test(dataProvider = "badNumbers")
+    public void whatLiesOutsideIsRefusedWithItsRange(RigEdit edit, String reason) {
+        assertRefused(edit, LOFT, reason);
+    }
+
+    @Test
+    public void aStateWhosePartsDoNotFitIsNotTakenIn() {
+        Tie loose = new Tie(WALL_1, new PortId("gone"));
+        assertRefused(new ReplaceRig(withTies(loose)), LOFT, "gone");
+        assertRefused(new ReplaceRig(withTies(new Tie(WALL_1, SKIFF_1), new Tie(SKIFF_1, WALL_1))), LOFT, "circle");
+        StereoPair halved = new StereoPair(MAIN, "Main", out(1), new PortId("gone"), StereoPair.Feeds.NOTHING);
+        Rig unpaired =
+                new Rig(LOFT.id(), 0, "Loft", 20, LOFT.devices(), LOFT.ports(), List.of(), List.of(halved), List.of());
+        assertRefused(new ReplaceRig(unpaired), LOFT, "misses a port");
+    }
+
+    private static Rig withTies(Tie... ties) {
+        return new Rig(
+                LOFT.id(), 0, "Loft", 20, LOFT.devices(), LOFT.ports(), List.of(ties), LOFT.pairs(), LOFT.mics());
+    }
+
+    @Test
+    public void keysOfPartsAreReadAsTheyAreWritten() {
+        for (RigPartKey key : RigParts.OF_RIG.parts(LOFT).keySet()) {
+            assertThat(RigPartKey.parse(key.toString())).isEqualTo(key);
+        }
+        assertThat(Optional.of(RigPartKey.SETTINGS.toString())).contains("settings");
+    }
+
+    private static void assertRefused(RigEdit edit, Rig rig, String reason) {
+        assertThatThrownBy(() -> edit.applyTo(rig)).isInstanceOf(Refused.class).hasMessageContaining(reason);
+    }
+}

@@ -1,0 +1,390 @@
+package vividlantern.session.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.function.Function;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.format.Documents;
+import vividlantern.history.History;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.edit.PutMic;
+import vividlantern.session.Acknowledgement;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
+import vividlantern.session.NoteValue;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.Parts;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Tap;
+import vividlantern.session.TempoMap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** Every kind of edit there is: what it changes, what it says of itself, and that it can be written down and taken back. */
+public class EveryEditTest {
+
+    private static final Rig RIG = new PutMic(
+                    new Mic(new MicId("wren"), "Wren L", Mic.Kind.LARGE_CONDENSER, 3, 20, "XLR"))
+            .applyTo(RandomSessions.RIG);
+    private static final PerformerId ANNA = new PerformerId("anna");
+    private static final PerformerId BEN = new PerformerId("ben");
+    private static final InputId HARP = new InputId("harp");
+    private static final InputId FLUTE = new InputId("flute");
+    private static final TrackId HARP_TRACK = new TrackId("harp-track");
+    private static final TrackId FLUTE_TRACK = new TrackId("flute-track");
+    private static final TrackId CLICK = new TrackId("click");
+    private static final CueId CUE = new CueId("cue-anna");
+    private static final MarkerId VERSE = new MarkerId("verse");
+    private static final TempoMap WALTZ = TempoMap.steady(138, 3, 4);
+
+    /** A harp and a flute, a track each; Anna hears the harp at -6 dB. */
+    private static final Session SESSION = Edit.applyAll(
+            List.of(
+                    new AddPerformer(ANNA, "Anna", "booth"),
+                    new AddPerformer(BEN, "Ben", "live room"),
+                    new AddInput(HARP, 1, "Harp"),
+                    new AddInput(FLUTE, 2, "Flute"),
+                    new PatchInput(HARP, Optional.of(new PortId("in-1"))),
+                    new SetInputPerformer(HARP, Optional.of(ANNA)),
+                    new AddTrack(HARP_TRACK, "Harp", 1, List.of(Feed.from(HARP))),
+                    new AddTrack(FLUTE_TRACK, "Flute", 1, List.of(Feed.from(FLUTE))),
+                    new AddCue(CUE, "Anna"),
+                    new SetCueListeners(CUE, List.of(ANNA)),
+                    new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
+                    new SetMarker(VERSE, "Verse", 5),
+                    new Acknowledge("port-twice:in-1", "on purpose")),
+            RandomSessions.blank(),
+            RIG);
+
+    private static Object[] row(Edit edit, String summary, Function<Session, Object> seen, Object expected) {
+        return new Object[] {edit, summary, seen, expected};
+    }
+
+    private static Object[] ofInput(Edit edit, String summary, Function<Input, Object> seen, Object expected) {
+        return row(edit, "Input 1, Harp: " + summary, after -> seen.apply(input(after)), expected);
+    }
+
+    private static Object[] ofTrack(Edit edit, String summary, Function<Track, Object> seen, Object expected) {
+        return row(edit, summary, after -> seen.apply(track(after, HARP_TRACK)), expected);
+    }
+
+    private static Object[] ofCue(Edit edit, String summary, Function<Cue, Object> seen, Object expected) {
+        return row(edit, summary, after -> seen.apply(cue(after)), expected);
+    }
+
+    private static Object[] ofSend(Edit edit, String summary, Function<Send, Object> seen, Object expected) {
+        return ofCue(edit, summary, cue -> seen.apply(cue.send(HARP_TRACK).orElseThrow()), expected);
+    }
+
+    private static Input input(Session session) {
+        return session.find(HARP).orElseThrow();
+    }
+
+    private static Track track(Session session, TrackId id) {
+        return session.find(id).orElseThrow();
+    }
+
+    private static Cue cue(Session session) {
+        return session.find(CUE).orElseThrow();
+    }
+
+    private static List<TrackId> order(Session session) {
+        return session.tracks().stream().map(Track::id).toList();
+    }
+
+    @DataProvider
+    public Object[][] sessionEdits() {
+        ClickPattern longer = new ClickPattern(2, SESSION.click().voices());
+        return new Object[][] {
+            row(new SetSessionNames("Low Tide", "Ebb"), "Session: named \"Low Tide\"", Session::name, "Low Tide"),
+            row(new SetSessionNames("S", "Ebb"), "Session: named \"S\"", Session::song, "Ebb"),
+            row(
+                    new SetMainLevel(Decibels.of(-3)),
+                    "Main: level −3.0 dB",
+                    s -> s.main().level(),
+                    Decibels.of(-3)),
+            row(new SetClick(longer), "Click: changed", s -> s.click().countInBars(), 2),
+            row(new SetTempoMap(WALTZ), "Tempo map: changed", Session::tempoMap, WALTZ),
+            row(
+                    new SetMarker(VERSE, "Chorus", 9),
+                    "Marker: Chorus at bar 9",
+                    Session::markers,
+                    List.of(new Marker(VERSE, "Chorus", 9))),
+            row(new RemoveMarker(VERSE), "Marker: removed", Session::markers, List.of()),
+            row(
+                    new Acknowledge("names-repeat:harp", "two harps"),
+                    "On purpose: two harps",
+                    s -> s.acknowledgements().stream()
+                            .map(Acknowledgement::reason)
+                            .toList(),
+                    List.of("two harps", "on purpose")),
+            row(
+                    new TakeBackAcknowledgement("port-twice:in-1"),
+                    "No longer on purpose: on purpose",
+                    Session::acknowledgements,
+                    List.of()),
+            row(
+                    new AddPerformer(new PerformerId("cleo"), "Cleo", "hall"),
+                    "Performer: Cleo added",
+                    s -> s.performers().stream().map(Performer::name).toList(),
+                    List.of("Anna", "Ben", "Cleo")),
+            row(
+                    new RenamePerformer(ANNA, "Hanna"),
+                    "Performer: Anna renamed to Hanna",
+                    s -> s.find(ANNA).orElseThrow().name(),
+                    "Hanna"),
+            row(new RemovePerformer(ANNA), "Performer: Anna removed", s -> s.find(ANNA), Optional.empty()),
+        };
+    }
+
+    @DataProvider
+    public Object[][] inputEdits() {
+        return new Object[][] {
+            row(
+                    new AddInput(new InputId("oboe"), 7, "Oboe"),
+                    "Input 7: Oboe added",
+                    s -> s.inputs().stream().map(Input::number).toList(),
+                    List.of(1, 2, 7)),
+            row(new RemoveInput(HARP), "Input 1, Harp: removed", s -> s.find(HARP), Optional.empty()),
+            row(new NumberInput(HARP, 9), "Input 1, Harp: number 9", s -> input(s).number(), 9),
+            row(
+                    new MoveInput(FLUTE, Optional.of(HARP)),
+                    "Input 2, Flute moved in front of Input 1, Harp",
+                    s -> s.inputs().stream().map(Input::source).toList(),
+                    List.of("Flute", "Harp")),
+            ofInput(new ChooseMic(HARP, new MicId("wren")), "Wren L from the locker", Input::phantom, PhantomWish.ON),
+            row(new SetInputSource(HARP, "Lyre"), "Input 1, Harp: source Lyre", s -> input(s).source(), "Lyre"),
+            ofInput(new SetInputPerformer(HARP, Optional.of(BEN)), "played by Ben", Input::performer, Optional.of(BEN)),
+            ofInput(new SetInputMic(HARP, "small condenser"), "mic small condenser", Input::mic, "small condenser"),
+            ofInput(new SetInputPhantom(HARP, PhantomWish.NEVER), "+48 V never", Input::phantom, PhantomWish.NEVER),
+            ofInput(
+                    new PatchInput(HARP, Optional.of(new PortId("in-3"))),
+                    "into House in-3",
+                    Input::port,
+                    Optional.of(new PortId("in-3"))),
+            ofInput(new SetInputGain(HARP, 35), "gain +35.0 dB", Input::gainDb, 35.0),
+            ofInput(new SetInputNotes(HARP, "tune first"), "notes", Input::notes, "tune first"),
+            ofInput(new SetInputStand(HARP, "short boom"), "short boom", Input::stand, "short boom"),
+            ofInput(new SetInputCable(HARP, 7.5), "cable of 7.5 m", Input::cableMetres, 7.5),
+            ofInput(new SetInputPlace(HARP, "by the window"), "by the window", Input::place, "by the window"),
+            ofInput(
+                    new SetInputLevel(HARP, Port.Signal.INSTRUMENT),
+                    "instrument level",
+                    Input::level,
+                    Port.Signal.INSTRUMENT),
+            ofInput(new SetInputPad(HARP, true), "pad in", Input::pad, true),
+            row(new CutInput(HARP, true), "Input 1, Harp cut", s -> input(s).cut(), true),
+        };
+    }
+
+    @DataProvider
+    public Object[][] trackEdits() {
+        return new Object[][] {
+            row(
+                    new AddTrack(new TrackId("room"), "Room", 2, List.of(Feed.from(HARP))),
+                    "Room: track added",
+                    s -> track(s, new TrackId("room")).feeds(),
+                    List.of(Feed.from(HARP), Feed.NOTHING)),
+            row(new RemoveTrack(HARP_TRACK), "Harp: track removed", s -> cue(s).sends(), List.of()),
+            ofTrack(new RenameTrack(HARP_TRACK, "Lyre"), "Harp: renamed to Lyre", Track::name, "Lyre"),
+            row(
+                    new MoveTrack(FLUTE_TRACK, Optional.of(HARP_TRACK)),
+                    "Flute: moved",
+                    s -> order(s).indexOf(HARP_TRACK) - order(s).indexOf(FLUTE_TRACK),
+                    1),
+            ofTrack(
+                    new FeedTrack(HARP_TRACK, List.of(Feed.from(FLUTE))),
+                    "Harp: fed by Input 2, Flute",
+                    Track::feeds,
+                    List.of(Feed.from(FLUTE))),
+            ofTrack(new ArmTrack(HARP_TRACK, true), "Harp: armed", Track::armed, true),
+            ofTrack(new SetHear(HARP_TRACK, Hear.OVERDUB), "Harp: hear overdub", Track::hear, Hear.OVERDUB),
+            ofTrack(new SetPolarity(HARP_TRACK, true), "Harp: polarity turned over", Track::polarityFlipped, true),
+            ofTrack(new SetPan(HARP_TRACK, Pan.of(-0.3)), "Harp: pan left 30 %", Track::pan, Pan.of(-0.3)),
+            ofTrack(new MuteTrack(HARP_TRACK, true), "Harp: muted", Track::muted, true),
+            ofTrack(new SoloTrack(HARP_TRACK, true), "Harp: soloed", Track::soloed, true),
+            ofTrack(new SetSoloSafe(HARP_TRACK, true), "Harp: solo-safe", Track::soloSafe, true),
+            ofTrack(new SetTrim(HARP_TRACK, Decibels.of(-4.5)), "Harp: trim −4.5 dB", Track::trim, Decibels.of(-4.5)),
+            ofTrack(new SetFader(HARP_TRACK, Decibels.OFF), "Harp: fader off", Track::fader, Decibels.OFF),
+        };
+    }
+
+    @DataProvider
+    public Object[][] cueEdits() {
+        Optional<PairId> phones = Optional.of(new PairId("phones-1"));
+        return new Object[][] {
+            row(
+                    new AddCue(new CueId("ben"), "Ben"),
+                    "Ben: cue added",
+                    s -> s.find(new CueId("ben")).orElseThrow().guarded(),
+                    true),
+            row(new RemoveCue(CUE), "Anna: cue removed", Session::cues, List.of()),
+            ofCue(new RenameCue(CUE, "Booth"), "Anna: renamed to Booth", Cue::name, "Booth"),
+            ofCue(new SetCueOutput(CUE, phones), "Anna: out by phones-1", Cue::output, phones),
+            ofCue(new SetCueLevel(CUE, Decibels.of(2)), "Anna: level for all +2.0 dB", Cue::level, Decibels.of(2)),
+            ofCue(new SetCueGuard(CUE, false), "Anna: ceiling guard off", Cue::guarded, false),
+            ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
+            ofCue(
+                    new AddSends(CUE, List.of(FLUTE_TRACK)),
+                    "Anna: 1 track added, off",
+                    cue -> cue.send(FLUTE_TRACK).orElseThrow().level(),
+                    Decibels.OFF),
+            ofCue(new RemoveSend(CUE, HARP_TRACK), "Harp: out of Anna", Cue::sends, List.of()),
+            ofSend(
+                    new SetSendLevel(CUE, HARP_TRACK, Decibels.of(3)),
+                    "Harp: send to Anna +3.0 dB",
+                    Send::level,
+                    Decibels.of(3)),
+            ofSend(new SetSendPan(CUE, HARP_TRACK, Pan.of(1)), "Harp: pan in Anna right 100 %", Send::pan, Pan.of(1)),
+            ofSend(new SetSendPanAsMain(CUE, HARP_TRACK, true), "Harp: pan in Anna as main", Send::panAsMain, true),
+            ofSend(new MuteSend(CUE, HARP_TRACK, true), "Harp: muted in Anna", Send::muted, true),
+            ofSend(
+                    new SetSendTap(CUE, HARP_TRACK, Tap.POST_FADER),
+                    "Harp: send to Anna taken post-fader",
+                    Send::followsTheSpeakers,
+                    true),
+        };
+    }
+
+    @DataProvider
+    public Object[][] all() {
+        return Arrays.stream(new Object[][][] {sessionEdits(), inputEdits(), trackEdits(), cueEdits()})
+                .flatMap(Arrays::stream)
+                .toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "all")
+    public void itChangesWhatItSays(Edit edit, String summary, Function<Session, Object> seen, Object expected) {
+        assertThat(edit.applyTo(SESSION, RIG)).isNotEqualTo(SESSION);
+        assertThat(seen.apply(edit.applyTo(SESSION, RIG))).isEqualTo(expected);
+        assertThat(edit.summary(SESSION, RIG)).isEqualTo(summary);
+    }
+
+    @Test(dataProvider = "all")
+    public void itIsWrittenDownAndReadBack(Edit edit, String summary, Function<Session, Object> seen, Object expected) {
+        assertThat(Documents.readEdits(Documents.writeEdits(List.of(edit)))).containsExactly(edit);
+    }
+
+    @Test(dataProvider = "all")
+    public void itIsTakenBackAndMadeAgain(Edit edit, String summary, Function<Session, Object> seen, Object expected) {
+        History<Session, PartKey, Part> history = new History<>(Parts.OF_SESSION, List.of());
+        var made = Edit.make(List.of(edit), SESSION, RIG, history, "anna", "", OptionalLong.empty());
+        history.accept(made);
+        var back = history.undo(made.whole(), "anna");
+        history.accept(back);
+        assertThat(back.whole().atRevision(SESSION.revision())).isEqualTo(SESSION);
+        assertThat(seen.apply(history.redo(back.whole(), "anna").whole())).isEqualTo(expected);
+    }
+
+    @Test
+    public void noKindIsForgottenHere() {
+        Set<Class<?>> shown = new HashSet<>();
+        Arrays.stream(all()).forEach(row -> shown.add(row[0].getClass()));
+        assertThat(shown).containsExactlyInAnyOrder(Edit.class.getPermittedSubclasses());
+    }
+
+    @Test
+    public void aClickKeepsTheVoicesThatTracksCarryAndItsOwnLimits() {
+        ClickPattern click = SESSION.click();
+        ClickPattern.Voice beats = click.voices().get(0);
+        refused(new SetClick(new ClickPattern(9, click.voices())), "0 to 8 bars");
+        refused(new SetClick(new ClickPattern(-1, click.voices())), "0 to 8 bars");
+        refused(new SetClick(new ClickPattern(1, List.of(beats))), "carries the click voice \"between\"");
+        refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 99, 1)))), "100 to 8000 Hz");
+        refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 13)))), "1 to 12 steps");
+        Session wide = new SetClick(new ClickPattern(
+                        0, List.of(voice(beats, 8000, 12), click.voices().get(1))))
+                .applyTo(SESSION, RIG);
+        assertThat(wide.click().voices().get(0).stepsPerBeat()).isEqualTo(12);
+    }
+
+    private static ClickPattern.Voice voice(ClickPattern.Voice like, double pitchHz, int steps) {
+        return new ClickPattern.Voice(
+                new VoiceId("beats"), like.name(), like.sound(), pitchHz, steps, false, like.accent());
+    }
+
+    @Test
+    public void aTempoMapStandsInOrderAndWithinItsRange() {
+        TempoMap.Tempo first = new TempoMap.Tempo(0, 90, NoteValue.CROTCHET, true);
+        TempoMap.Meter three = new TempoMap.Meter(1, 3, 4);
+        List<TempoMap.Meter> meters = List.of(three);
+        refused(new SetTempoMap(new TempoMap(List.of(), meters)), "start of bar 1");
+        refused(new SetTempoMap(new TempoMap(List.of(tempo(4, 90)), meters)), "start of bar 1");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(0, 120)), meters)), "a place of its own");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(8, 601)), meters)), "10 and 600");
+        refused(new SetTempoMap(new TempoMap(List.of(first), List.of())), "at bar 1");
+        refused(new SetTempoMap(new TempoMap(List.of(first), List.of(new TempoMap.Meter(1, 3, 3)))), "1 to 32 beats");
+        refused(
+                new SetTempoMap(new TempoMap(List.of(first), List.of(three, new TempoMap.Meter(1, 4, 4)))),
+                "a bar of its own");
+        // A dotted crotchet is a quarter and a half: 90 of them are 135 quarters a minute.
+        assertThat(new TempoMap.Tempo(0, 90, NoteValue.DOTTED_CROTCHET, false).quartersPerMinute())
+                .isEqualTo(135);
+    }
+
+    private static TempoMap.Tempo tempo(double atQuarter, double beatsPerMinute) {
+        return new TempoMap.Tempo(atQuarter, beatsPerMinute, NoteValue.CROTCHET, false);
+    }
+
+    @Test
+    public void whatNobodySaidCannotBeTakenBackAndNobodyIsNamedNothing() {
+        refused(new TakeBackAcknowledgement("never-said"), "Nobody has said");
+        refused(new Acknowledge("", "why"), "1 to 200 characters");
+        refused(new Acknowledge("k".repeat(201), "why"), "1 to 200 characters");
+        refused(new Acknowledge("some-key", " "), "needs a reason");
+        refused(new RenamePerformer(ANNA, ""), "needs a name");
+        refused(new RenameCue(CUE, " "), "needs a name");
+        refused(new SetMarker(VERSE, "", 3), "needs a name");
+        refused(new SetSessionNames(" ", "Ebb"), "needs a name");
+        refused(new SetInputGain(HARP, 80.5), "between 0 and 80 dB");
+        refused(new SetInputGain(HARP, Double.NaN), "between 0 and 80 dB");
+        refused(new SetInputCable(HARP, 501), "up to 500 m");
+        refused(new SetCueListeners(CUE, List.of(new PerformerId("ghost"))), "no performer 'ghost'");
+    }
+
+    private static void refused(Edit edit, String reason) {
+        EditsTest.assertRefused(edit, SESSION, RIG, reason);
+    }
+
+    @Test
+    public void takingAChoiceAwayIsSaidToo() {
+        assertThat(new SetCueOutput(CUE, Optional.empty()).summary(SESSION, RIG))
+                .isEqualTo("Anna: no output");
+        assertThat(new SetCueListeners(CUE, List.of()).summary(SESSION, RIG)).isEqualTo("Anna: heard by nobody");
+        assertThat(new MoveInput(HARP, Optional.empty()).summary(SESSION, RIG))
+                .isEqualTo("Input 1, Harp moved to the end");
+        assertThat(new SetSendPanAsMain(CUE, HARP_TRACK, false).summary(SESSION, RIG))
+                .isEqualTo("Harp: pan in Anna of its own");
+        assertThat(new FeedTrack(HARP_TRACK, List.of()).summary(SESSION, RIG)).isEqualTo("Harp: fed by nothing");
+        assertThat(new AddSends(CUE, List.of(FLUTE_TRACK, CLICK)).summary(SESSION, RIG))
+                .isEqualTo("Anna: 2 tracks added, off");
+    }
+}
