@@ -1,5 +1,7 @@
 package vividlantern.hardware;
 
+import java.util.Optional;
+
 /** An interface's driver, or its stand-in: it moves samples between its converters and an {@link AudioProcess}. */
 public interface AudioDevice {
 
@@ -19,9 +21,11 @@ public interface AudioDevice {
     void run(AudioProcess process, Listener listener, int bufferFrames, Pace pace);
 
     /**
-     * Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less.
-     *
-     * @param pad whether its pad is in, if it has one
+     * Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less. What comes in shows it
+     * after the way in at the latest.
      */
-    void setPreamp(String port, double gainDb, boolean phantom, boolean pad);
+    void setPreamp(String port, PreampSetting setting);
+
+    /** How a preamp stands, as the device tells; empty where only a hand can turn it and no program can know. */
+    Optional<PreampSetting> preamp(String port);
 }

@@ -282,7 +282,8 @@ public final class MixPlan {
                     continue;
                 }
                 String path = track.id() + "|" + channel + "|" + tap + "|" + sources[channel];
-                double heard = isCut(track, channel) ? 0 : gain;
+                boolean silent = isCut(track, channel) || live.silentInputs().contains(sources[channel]);
+                double heard = silent ? 0 : gain;
                 left.add(new Edge(path, sources[channel], heard * Fold.left(sources.length, channel, pan)));
                 right.add(new Edge(path, sources[channel], heard * Fold.right(sources.length, channel, pan)));
             }

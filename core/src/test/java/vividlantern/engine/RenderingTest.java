@@ -11,6 +11,7 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.PairId;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
@@ -76,8 +77,13 @@ public class RenderingTest {
         }
 
         @Override
-        public void setPreamp(String port, double gainDb, boolean phantom, boolean pad) {
+        public void setPreamp(String port, PreampSetting setting) {
             throw new AssertionError("A rendering leaves the preamps as they are.");
+        }
+
+        @Override
+        public Optional<PreampSetting> preamp(String port) {
+            return Optional.empty();
         }
     }
 

@@ -63,7 +63,7 @@ public class LightsTest {
     @Test
     public void aSendShowsWhatItGivesToTheCueAndNothingWhileHeadphonesAreCut() {
         assertThat(value("send/cue/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL * 0.199526, within(1e-6));
-        assertThat(value("send/cue/fiddle", new LiveState(false, true))).isZero();
+        assertThat(value("send/cue/fiddle", LiveState.STOPPED.cut(true))).isZero();
     }
 
     @Test

@@ -160,7 +160,7 @@ public class MixTest {
     public void armAndHearDecideWhetherTheLiveInputReachesListeners(
             Hear hear, boolean armed, boolean playing, boolean heard) {
         Session session = session(track -> track.heard(hear).armed(armed));
-        LiveState live = new LiveState(playing, false);
+        LiveState live = LiveState.STOPPED.playing(playing);
         float[][] out = MixRun.of(session, live).constant(0.25, 30_000).run(480);
         assertThat(out[0][29_999] != 0).isEqualTo(heard);
         assertThat(out[2][29_999] != 0).isEqualTo(heard);

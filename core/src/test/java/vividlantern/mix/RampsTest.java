@@ -160,7 +160,7 @@ public class RampsTest {
     public void cutHeadphonesFallBelowMinusNinetyWithinTwentyMillisecondsAndComeBackGently() {
         Session session = session(Decibels.ZERO);
         float[][] out = MixRun.of(session)
-                .with(2 * RATE, session, new LiveState(false, true))
+                .with(2 * RATE, session, LiveState.STOPPED.cut(true))
                 .with(3 * RATE, session, LiveState.STOPPED)
                 .constant(INPUT, 5 * RATE)
                 .run(128);

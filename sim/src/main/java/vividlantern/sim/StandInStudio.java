@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.atomic.AtomicReferenceArray;
@@ -11,6 +12,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
@@ -37,12 +39,11 @@ public final class StandInStudio implements AudioDevice {
     private static final double PREAMP_NOISE_DBU = -127;
     private static final double CONVERTER_NOISE_DBFS = -114;
     private static final float STEPS_24_BIT = 1 << 23;
+    private static final double LINE_INPUT_DB = 26;
+    private static final double INSTRUMENT_INPUT_DB = 12;
     private static final int MAX_FRAMES = 4096;
     /** Further behind than this, a real device would have dropped out; the stand-in lets the time go. */
     private static final long GIVE_UP_NANOS = 250_000_000;
-
-    /** How a preamp stands. */
-    private record Knobs(double gainDb, boolean phantom, double padDb) {}
 
     /** One channel of the engine: the mic whose cable ends there, and the preamp on the way. */
     private record Channel(int mic, Optional<Port> preamp, double fullScaleDbu) {}
@@ -52,8 +53,9 @@ public final class StandInStudio implements AudioDevice {
      *
      * @param gain full scales a pascal; 0 if nothing is plugged in or +48 V is missing
      * @param noise the largest value of its triangular noise
+     * @param thump what the switch that led to it does, if one was thrown
      */
-    private record Chain(float gain, float noise) {}
+    private record Chain(float gain, float noise, Optional<Thump> thump) {}
 
     private final Rig rig;
     private final LatencyProfile latency;
@@ -63,8 +65,11 @@ public final class StandInStudio implements AudioDevice {
     private final Room room;
     private final List<Mic> mics;
     private final List<Channel> channels;
-    private final Map<String, Knobs> knobs = new ConcurrentHashMap<>();
+    private final Map<String, PreampSetting> knobs = new ConcurrentHashMap<>();
     private final AtomicReferenceArray<Chain> chains;
+    private final Chain[] heardThrough;
+    private final long[] thumpedAt;
+    private volatile boolean running;
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
     private final float[][][] bodySamples;
     private final float[] pressure = new float[MAX_FRAMES];
@@ -85,9 +90,10 @@ public final class StandInStudio implements AudioDevice {
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
                 .toArray(float[][][]::new);
-        knobs.put("old-pilot-1", new Knobs(35, true, 0));
-        knobs.put("old-pilot-2", new Knobs(20, false, 0));
+        knobs.put("old-pilot-1", new PreampSetting(35, true, false, PreampSetting.Level.MIC));
         chains = new AtomicReferenceArray<>(channels.size());
+        heardThrough = new Chain[channels.size()];
+        thumpedAt = new long[channels.size()];
         settleChains();
     }
 
@@ -142,12 +148,52 @@ public final class StandInStudio implements AudioDevice {
     }
 
     @Override
-    public void setPreamp(String port, double gainDb, boolean phantom, boolean pad) {
-        rig.port(new PortId(port)).filter(Port::remote).ifPresent(preamp -> {
-            double padDb = pad ? preamp.padDb() : 0;
-            knobs.put(port, new Knobs(preamp.gain().settle(gainDb), phantom && preamp.phantom(), padDb));
-            settleChains();
-        });
+    public void setPreamp(String port, PreampSetting setting) {
+        rig.port(new PortId(port)).filter(Port::remote).ifPresent(preamp -> set(preamp, setting));
+    }
+
+    @Override
+    public Optional<PreampSetting> preamp(String port) {
+        return rig.port(new PortId(port))
+                .filter(preamp -> preamp.hasPreamp() && preamp.remote())
+                .map(this::knobs);
+    }
+
+    /** What a hand does at a front that no program can reach. */
+    public void turn(String port, PreampSetting setting) {
+        rig.port(new PortId(port))
+                .filter(preamp -> preamp.hasPreamp() && !preamp.remote())
+                .ifPresent(preamp -> set(preamp, setting));
+    }
+
+    /** How the preamps stand that only a hand can turn, by port: what somebody sees who walks up to them. */
+    public Map<String, PreampSetting> fronts() {
+        Map<String, PreampSetting> fronts = new TreeMap<>();
+        rig.ports().stream()
+                .filter(port -> port.hasPreamp() && !port.remote())
+                .forEach(port -> fronts.put(port.id().value(), knobs(port)));
+        return fronts;
+    }
+
+    private void set(Port preamp, PreampSetting wanted) {
+        PreampSetting set = new PreampSetting(
+                preamp.gain().settle(wanted.gainDb()),
+                wanted.phantom() && preamp.phantom(),
+                wanted.pad() && preamp.padDb() > 0,
+                wanted.level());
+        PreampSetting before = knobs(preamp);
+        knobs.put(preamp.id().value(), set);
+        for (int at = 0; at < channels.size(); at++) {
+            Channel channel = channels.get(at);
+            if (channel.preamp().map(Port::id).equals(Optional.of(preamp.id()))) {
+                chains.set(at, chain(channel, running ? Thump.between(before, set) : Optional.empty()));
+            }
+        }
+    }
+
+    private PreampSetting knobs(Port preamp) {
+        PreampSetting least = new PreampSetting(preamp.gain().minDb(), false, false, PreampSetting.Level.MIC);
+        return knobs.getOrDefault(preamp.id().value(), least);
     }
 
     @Override
@@ -159,6 +205,7 @@ public final class StandInStudio implements AudioDevice {
         float[][] out = new float[rig.engineOutputs().size()][frames];
         long begun = System.nanoTime();
         boolean goesOn = true;
+        running = true;
         for (long frame = 0; goesOn; frame += frames) {
             if (pace == Pace.REAL_TIME) {
                 begun = keepPace(begun, frame);
@@ -205,6 +252,10 @@ public final class StandInStudio implements AudioDevice {
 
     private void capture(Channel channel, int index, long roomFrame, float[] in, int frames) {
         Chain chain = chains.get(index);
+        if (heardThrough[index] != chain) {
+            heardThrough[index] = chain;
+            thumpedAt[index] = roomFrame;
+        }
         float gain = chain.gain();
         float noise = chain.noise();
         if (gain != 0) {
@@ -214,30 +265,51 @@ public final class StandInStudio implements AudioDevice {
             in[n] = gain == 0 ? 0 : gain * pressure[n];
         }
         Noise.addTriangular(in, frames, noise, 1000 + index, roomFrame);
+        if (chain.thump().isPresent()) {
+            chain.thump().get().add(in, frames, roomFrame - thumpedAt[index], sampleRate);
+        }
         convert(in, frames);
     }
 
     private void settleChains() {
         for (int at = 0; at < channels.size(); at++) {
-            chains.set(at, chain(channels.get(at)));
+            chains.set(at, chain(channels.get(at), Optional.empty()));
         }
     }
 
-    private Chain chain(Channel channel) {
-        Knobs set = channel.preamp()
-                .map(port -> knobs.getOrDefault(
-                        port.id().value(), new Knobs(port.gain().minDb(), false, 0)))
-                .orElse(new Knobs(0, false, 0));
+    private Chain chain(Channel channel, Optional<Thump> thump) {
         double fromConverter = gain(CONVERTER_NOISE_DBFS);
+        double amplified = channel.preamp().map(this::amplification).orElse(0.0);
         double fromPreamp =
-                channel.preamp().isPresent() ? gain(PREAMP_NOISE_DBU + set.gainDb() - channel.fullScaleDbu()) : 0;
+                channel.preamp().isPresent() ? gain(PREAMP_NOISE_DBU + amplified - channel.fullScaleDbu()) : 0;
         double noise = StrictMath.sqrt(6 * (fromPreamp * fromPreamp + fromConverter * fromConverter));
+        boolean powered =
+                channel.preamp().map(this::knobs).filter(StandInStudio::powers).isPresent();
         boolean hears =
-                channel.mic() >= 0 && (set.phantom() || !mics.get(channel.mic()).needsPhantom());
+                channel.mic() >= 0 && (powered || !mics.get(channel.mic()).needsPhantom());
+        double padDb = channel.preamp()
+                .filter(port -> knobs(port).pad())
+                .map(Port::padDb)
+                .orElse(0.0);
         double fullScaleVolts = VOLTS_AT_0_DBU * gain(channel.fullScaleDbu()) * StrictMath.sqrt(2);
-        double gain =
-                hears ? mics.get(channel.mic()).sensitivity() * gain(set.gainDb() - set.padDb()) / fullScaleVolts : 0;
-        return new Chain((float) gain, (float) noise);
+        double gain = hears ? mics.get(channel.mic()).sensitivity() * gain(amplified - padDb) / fullScaleVolts : 0;
+        return new Chain((float) gain, (float) noise, thump);
+    }
+
+    /** The gain at the knob, less what the line and instrument inputs of a combination socket take off. */
+    private double amplification(Port preamp) {
+        PreampSetting set = knobs(preamp);
+        double takesOff = switch (set.level()) {
+            case MIC -> 0;
+            case LINE -> LINE_INPUT_DB;
+            case INSTRUMENT -> INSTRUMENT_INPUT_DB;
+        };
+        return set.gainDb() - takesOff;
+    }
+
+    /** +48 V reaches mic inputs only. */
+    private static boolean powers(PreampSetting set) {
+        return set.phantom() && set.level() == PreampSetting.Level.MIC;
     }
 
     /**

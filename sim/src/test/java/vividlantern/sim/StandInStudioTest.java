@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.Test;
+import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.edit.Shelf;
@@ -19,8 +20,8 @@ public class StandInStudioTest {
     @Test
     public void aCondenserIsDeadWithoutPhantomAndADynamicIsNot() {
         StandInStudio studio = Take.studio();
-        studio.setPreamp("skerry-2", 28, false, false);
-        studio.setPreamp("skerry-1", 46, false, false);
+        studio.setPreamp("skerry-2", set(28, false, false));
+        studio.setPreamp("skerry-1", set(46, false, false));
         float[][] taken = Take.record(studio.fresh(Take.SESSION.tempoMap(), StandInStudio.ALL), 3, 128);
         assertThat(Take.peakDb(taken[Take.channel("skerry-2")], 0, 3 * Take.RATE))
                 .isLessThan(-80);
@@ -33,11 +34,11 @@ public class StandInStudioTest {
         StandInStudio studio = Take.studio();
         int voice = Take.channel("wall-7");
         float[][] before = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
-        studio.setPreamp("harbour-in-7", 41, true, false);
+        studio.setPreamp("harbour-in-7", set(41, true, false));
         float[][] after = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
         double gained = Take.peakDb(after[voice], 0, 20 * Take.RATE) - Take.peakDb(before[voice], 0, 20 * Take.RATE);
         assertThat(gained).isCloseTo(10, within(0.01));
-        studio.setPreamp("harbour-in-7", 60, true, false);
+        studio.setPreamp("harbour-in-7", set(60, true, false));
         float[][] clipped = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
         assertThat(Take.peakDb(clipped[voice], 0, 20 * Take.RATE)).isZero();
     }
@@ -46,9 +47,9 @@ public class StandInStudioTest {
     public void aPadTakesItsTwentyDecibels() {
         StandInStudio studio = Take.studio();
         int voice = Take.channel("wall-7");
-        studio.setPreamp("harbour-in-7", 31, true, true);
+        studio.setPreamp("harbour-in-7", set(31, true, true));
         float[][] padded = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
-        studio.setPreamp("harbour-in-7", 31, true, false);
+        studio.setPreamp("harbour-in-7", set(31, true, false));
         float[][] open = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 20, 128);
         double taken = Take.peakDb(padded[voice], 0, 20 * Take.RATE) - Take.peakDb(open[voice], 0, 20 * Take.RATE);
         assertThat(taken).isCloseTo(-20, within(0.01));
@@ -62,8 +63,8 @@ public class StandInStudioTest {
                 .orElseThrow()
                 .applyTo(Rig.empty(new RigId("loft"), "Loft"));
         StandInStudio studio = StandInStudio.open(loft, Take.RATE, 128, Take.SESSION.tempoMap());
-        studio.setPreamp("interface-2-in-1", 32, true, false);
-        studio.setPreamp("interface-2-in-2", 51, false, false);
+        studio.setPreamp("interface-2-in-1", set(32, true, false));
+        studio.setPreamp("interface-2-in-2", set(51, false, false));
         float[][] taken = Take.record(studio.fresh(Take.SESSION.tempoMap(), StandInStudio.ALL), 6, 128);
         assertThat(Take.peakDb(taken[0], 0, 6 * Take.RATE))
                 .as("accordion treble")
@@ -77,9 +78,9 @@ public class StandInStudioTest {
     public void gainsSettleOnThePreampsStepsTowardsLess() {
         StandInStudio studio = Take.studio();
         int voice = Take.channel("wall-7");
-        studio.setPreamp("harbour-in-7", 31.9, true, false);
+        studio.setPreamp("harbour-in-7", set(31.9, true, false));
         float[] between = Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 2, 128)[voice];
-        studio.setPreamp("harbour-in-7", 31, true, false);
+        studio.setPreamp("harbour-in-7", set(31, true, false));
         assertThat(Take.record(studio.fresh(Take.SESSION.tempoMap(), "voice"), 2, 128)[voice])
                 .isEqualTo(between);
     }
@@ -140,5 +141,9 @@ public class StandInStudioTest {
             }
         }
         return best;
+    }
+
+    private static PreampSetting set(double gainDb, boolean phantom, boolean pad) {
+        return new PreampSetting(gainDb, phantom, pad, PreampSetting.Level.MIC);
     }
 }

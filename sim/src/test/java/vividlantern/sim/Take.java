@@ -1,6 +1,6 @@
 package vividlantern.sim;
 
-import vividlantern.engine.WantedPreamps;
+import vividlantern.engine.ChangeOver;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -22,7 +22,7 @@ final class Take {
 
     static StandInStudio studio(int buffer) {
         StandInStudio studio = StandInStudio.open(RIG, RATE, buffer, SESSION.tempoMap());
-        WantedPreamps.set(SESSION, RIG, studio);
+        ChangeOver.begin(SESSION, RIG, studio);
         return studio;
     }
 

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import vividlantern.rig.PortId;
 
 /** Something the running engine shall do now. It changes no session and is lost with the engine. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -16,7 +17,8 @@ import java.util.TreeMap;
     @JsonSubTypes.Type(value = Command.CutHeadphones.class, name = "cut-headphones"),
     @JsonSubTypes.Type(value = Command.Players.class, name = "players"),
     @JsonSubTypes.Type(value = Command.Listen.class, name = "listen"),
-    @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips")
+    @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips"),
+    @JsonSubTypes.Type(value = Command.Turn.class, name = "turn")
 })
 public sealed interface Command {
 
@@ -53,4 +55,7 @@ public sealed interface Command {
 
     /** Forgets the clips that were counted. */
     record ClearClips() implements Command {}
+
+    /** Turns a preamp of the stand-in that only a hand can reach. */
+    record Turn(PortId port, double gainDb, boolean phantom) implements Command {}
 }

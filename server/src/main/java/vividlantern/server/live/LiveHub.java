@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
@@ -47,6 +48,7 @@ public class LiveHub extends TextWebSocketHandler {
     private Meters.Window window;
     private int layout;
     private volatile boolean clearClips;
+    private Object happened;
 
     public LiveHub(Desk desk, LiveRig rig) {
         this.desk = desk;
@@ -135,8 +137,22 @@ public class LiveHub extends TextWebSocketHandler {
             listen(session, listen);
         } else if (command instanceof Command.ClearClips) {
             clearClips = true;
+        } else if (command instanceof Command.Turn turn) {
+            rig.turn(session, turn.port(), turn.gainDb(), turn.phantom());
         }
         connections.values().forEach(connection -> connection.text(happening(connection.session())));
+    }
+
+    /** Tells pages what moved by itself: preamps on their way, switches that were thrown. */
+    @Scheduled(fixedRate = 40)
+    void tellWhatMoved() {
+        for (LiveConnection connection : atTheRig()) {
+            Object now = live(connection.session());
+            if (!Objects.equals(now, happened)) {
+                happened = now;
+                connections.values().forEach(each -> each.text(happening(each.session())));
+            }
+        }
     }
 
     private void listen(SessionId session, Command.Listen listen) {

@@ -2,18 +2,26 @@ package vividlantern.server.live;
 
 import jakarta.annotation.PreDestroy;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import vividlantern.engine.ChangeOver;
 import vividlantern.engine.Engine;
 import vividlantern.engine.Transport;
-import vividlantern.engine.WantedPreamps;
 import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.desk.Desk;
@@ -37,9 +45,19 @@ public class LiveRig {
      *
      * @param players "all", "none" or the player who plays alone
      * @param roundTripMs from the interface's inputs through the engine to its outputs
+     * @param preamps how the preamps stand, by port, as far as the devices tell
+     * @param switching the preamps at which a switch is being thrown: nobody hears them until its thump is over
+     * @param fronts how the stand-in's preamps stand that only a hand can turn
      */
     public record Happening(
-            boolean playing, boolean headphonesCut, String players, List<String> playerIds, double roundTripMs) {}
+            boolean playing,
+            boolean headphonesCut,
+            String players,
+            List<String> playerIds,
+            double roundTripMs,
+            Map<String, PreampSetting> preamps,
+            List<PortId> switching,
+            Map<String, PreampSetting> fronts) {}
 
     /** Where the song is. */
     public record Place(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {}
@@ -49,10 +67,11 @@ public class LiveRig {
         private volatile Rig rig;
         private final StandInStudio studio;
         private final Engine engine;
+        private final ChangeOver changeOver;
+        private final ScheduledExecutorService hands;
         private final Tape tape;
         private final Thread thread;
         private volatile Session session;
-        private volatile LiveState live = LiveState.STOPPED;
         private volatile String players = StandInStudio.ALL;
         private volatile TempoCurve curve;
 
@@ -61,13 +80,19 @@ public class LiveRig {
             this.rig = rig;
             curve = session.tempoMap().curve();
             studio = StandInStudio.open(rig, session.sampleRate(), session.bufferFrames(), session.tempoMap());
-            WantedPreamps.set(session, rig, studio);
+            ChangeOver.begin(session, rig, studio);
             engine = new Engine(
-                    MixPlan.compile(session, rig, live),
+                    MixPlan.compile(session, rig, LiveState.STOPPED),
                     session.sampleRate(),
                     session.bufferFrames(),
                     Transport.stopped(0, 0),
                     transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()));
+            changeOver = new ChangeOver(session, rig, engine, studio);
+            hands = Executors.newSingleThreadScheduledExecutor(task -> {
+                Thread thread = new Thread(task, "preamps");
+                thread.setDaemon(true);
+                return thread;
+            });
             tape = new Tape(rig.engineOutputs().size());
             thread = new Thread(
                     () -> studio.run(engine, tape::record, session.bufferFrames(), AudioDevice.Pace.REAL_TIME),
@@ -82,19 +107,17 @@ public class LiveRig {
             rehearsal.setPriority(Thread.MIN_PRIORITY);
             rehearsal.start();
             thread.start();
+            hands.scheduleAtFixedRate(changeOver::advance, 0, 4, TimeUnit.MILLISECONDS);
         }
 
         private void end() {
+            hands.shutdownNow();
             engine.end();
             try {
                 thread.join(2000);
             } catch (InterruptedException interrupted) {
                 Thread.currentThread().interrupt();
             }
-        }
-
-        private void compile() {
-            engine.change(session, rig, live);
         }
     }
 
@@ -136,6 +159,7 @@ public class LiveRig {
         }
         if (change.before().soundsLike(change.after())) {
             now.rig = change.after();
+            now.changeOver.rename(change.after());
             return;
         }
         release();
@@ -172,10 +196,7 @@ public class LiveRig {
             now.curve = change.after().tempoMap().curve();
             now.studio.follow(change.after().tempoMap());
         }
-        if (!change.before().inputs().equals(change.after().inputs())) {
-            WantedPreamps.set(change.after(), now.rig, now.studio);
-        }
-        now.compile();
+        now.changeOver.change(change.after());
     }
 
     /** Plays from a bar, or from the bar where the song stands, counted in. */
@@ -185,15 +206,13 @@ public class LiveRig {
         requireBar(bar);
         int countIn = now.session.click().countInBars();
         long frame = now.curve.frame(now.curve.quarterOf(Math.max(1, bar) - countIn, 0), now.session.sampleRate());
-        now.live = new LiveState(true, now.live.headphonesCut());
-        now.compile();
+        now.changeOver.change(now.changeOver.live().playing(true));
         now.engine.play(frame);
     }
 
     public synchronized void stop(SessionId id) {
         Run now = at(id);
-        now.live = new LiveState(false, now.live.headphonesCut());
-        now.compile();
+        now.changeOver.change(now.changeOver.live().playing(false));
         now.engine.stop();
     }
 
@@ -205,8 +224,7 @@ public class LiveRig {
 
     public synchronized void cutHeadphones(SessionId id, boolean cut) {
         Run now = at(id);
-        now.live = new LiveState(now.live.playing(), cut);
-        now.compile();
+        now.changeOver.change(now.changeOver.live().cut(cut));
     }
 
     public synchronized void players(SessionId id, String who) {
@@ -228,7 +246,7 @@ public class LiveRig {
         }
         StandInStudio studio =
                 StandInStudio.open(rig, session.sampleRate(), session.bufferFrames(), session.tempoMap());
-        WantedPreamps.set(session, rig, studio);
+        ChangeOver.begin(session, rig, studio);
         return studio.fresh(session.tempoMap(), who);
     }
 
@@ -240,7 +258,32 @@ public class LiveRig {
                 .latency()
                 .roundTripMs(now.session.bufferFrames(), now.session.sampleRate());
         return new Happening(
-                now.live.playing(), now.live.headphonesCut(), now.players, now.studio.players(), roundTripMs);
+                now.changeOver.live().playing(),
+                now.changeOver.live().headphonesCut(),
+                now.players,
+                now.studio.players(),
+                roundTripMs,
+                preamps(now),
+                List.copyOf(now.changeOver.switching()),
+                now.studio.fronts());
+    }
+
+    private static Map<String, PreampSetting> preamps(Run now) {
+        Map<String, PreampSetting> preamps = new TreeMap<>();
+        now.rig.ports().stream().filter(Port::hasPreamp).forEach(port -> {
+            String id = port.id().value();
+            now.studio.preamp(id).ifPresent(setting -> preamps.put(id, setting));
+        });
+        return preamps;
+    }
+
+    /** A hand at a preamp's front, in the stand-in's room. */
+    public synchronized void turn(SessionId id, PortId port, double gainDb, boolean phantom) {
+        Run now = at(id);
+        if (!now.studio.fronts().containsKey(port.value())) {
+            throw new Refused("There is no preamp at '" + port + "' that a hand would have to turn.", "port");
+        }
+        now.studio.turn(port.value(), new PreampSetting(gainDb, phantom, false, PreampSetting.Level.MIC));
     }
 
     Place place(SessionId id) {
@@ -256,7 +299,7 @@ public class LiveRig {
     }
 
     LiveState liveState(SessionId id) {
-        return at(id).live;
+        return at(id).changeOver.live();
     }
 
     /** The two outputs at which "main" or a cue leaves; empty if it has none. */

@@ -1,0 +1,217 @@
+package vividlantern.engine;
+
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.PreampSetting;
+import vividlantern.mix.LiveState;
+import vividlantern.preamp.WantedPreamps;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+
+/**
+ * Brings changes of a session to the preamps and to the mixer in an order in which nobody gets to hear a thump or a burst.
+ *
+ * <ul>
+ *   <li>+48 V, pad and level kind are switched while nobody hears the input: it falls silent for all listeners, then the
+ *       switch is thrown, and when its thump has died away the input comes back by the performers' own slow rise.
+ *   <li>A gain goes down at once, and the mixer takes the new session when that has arrived, so that faders which make up
+ *       for it do not come too early.
+ *   <li>A gain goes up after the mixer has had the new session long enough to fall, and then no faster than 60 dB a second.
+ * </ul>
+ *
+ * <p>It waits by the engine's frames, never by a clock: {@link #advance} does what has become due and wants to be called
+ * every few milliseconds.
+ */
+public final class ChangeOver {
+
+    private static final double FALL_SECONDS = 0.01;
+    private static final double RISE_DB_A_SECOND = 60;
+    /** Coupling capacitors charge for so long after +48 V was switched. */
+    private static final double PHANTOM_SETTLES_SECONDS = 1;
+
+    private static final double RELAY_SETTLES_SECONDS = 0.25;
+
+    private enum Stage {
+        FALLING_SILENT,
+        SETTLING,
+        RISING
+    }
+
+    /** A preamp between two settings. */
+    private static final class Way {
+        private PreampSetting goal;
+        private Stage stage;
+        private long dueAt;
+
+        private Way(PreampSetting goal, Stage stage, long dueAt) {
+            this.goal = goal;
+            this.stage = stage;
+            this.dueAt = dueAt;
+        }
+
+        private boolean silent() {
+            return stage != Stage.RISING;
+        }
+    }
+
+    private final Engine engine;
+    private final AudioDevice device;
+    private final Map<PortId, PreampSetting> told;
+    private final SortedMap<PortId, Way> ways = new TreeMap<>(Comparator.comparing(PortId::value));
+    private Rig rig;
+    private Session wanted;
+    private Session handed;
+    private LiveState live = LiveState.STOPPED;
+    private long handOverAt;
+
+    /** Begins with a device whose preamps stand as a session wants them, and an engine that has that session. */
+    public ChangeOver(Session session, Rig rig, Engine engine, AudioDevice device) {
+        this.engine = engine;
+        this.device = device;
+        this.rig = rig;
+        wanted = session;
+        handed = session;
+        told = WantedPreamps.of(session, rig);
+    }
+
+    /** Sets the preamps of a device to which nobody listens yet. */
+    public static void begin(Session session, Rig rig, AudioDevice device) {
+        WantedPreamps.of(session, rig).forEach((port, setting) -> device.setPreamp(port.value(), setting));
+    }
+
+    /** Takes a new state of the session on its way. */
+    public synchronized void change(Session session) {
+        wanted = session;
+        WantedPreamps.of(session, rig).forEach(this::send);
+        advance();
+    }
+
+    /** Hands over at once what is happening; a session that still waits goes on waiting. */
+    public synchronized void change(LiveState happening) {
+        live = happening.silencing(live.silentInputs());
+        engine.change(handed, rig, live);
+    }
+
+    /** Goes on with a rig that sounds like the one before. */
+    public synchronized void rename(Rig renamed) {
+        rig = renamed;
+    }
+
+    public synchronized LiveState live() {
+        return live;
+    }
+
+    /** The preamps at which a switch is being thrown; nobody hears what comes through them. */
+    public synchronized SortedSet<PortId> switching() {
+        SortedSet<PortId> switching = new TreeSet<>(Comparator.comparing(PortId::value));
+        ways.forEach((port, way) -> {
+            if (way.silent()) {
+                switching.add(port);
+            }
+        });
+        return switching;
+    }
+
+    /** Whether everything has arrived. */
+    public synchronized boolean isDone() {
+        return ways.isEmpty() && handed.equals(wanted);
+    }
+
+    /** Does what has become due by now. */
+    public synchronized void advance() {
+        if (isDone()) {
+            return;
+        }
+        long now = engine.frame();
+        ways.entrySet().removeIf(entry -> arrives(entry.getKey(), entry.getValue(), now));
+        Set<Integer> silent = silentInputs();
+        boolean due = !handed.equals(wanted) && now >= handOverAt;
+        if (due || !silent.equals(live.silentInputs())) {
+            handed = due ? wanted : handed;
+            live = live.silencing(silent);
+            engine.change(handed, rig, live);
+        }
+    }
+
+    /** Sends a preamp on its way to a setting. */
+    private void send(PortId port, PreampSetting goal) {
+        PreampSetting now = told.get(port);
+        Way way = ways.get(port);
+        if (way != null && way.silent()) {
+            way.goal = goal;
+        } else if (now.switchesTo(goal)) {
+            ways.put(port, new Way(goal, Stage.FALLING_SILENT, engine.frame() + frames(FALL_SECONDS) + buffer()));
+        } else if (goal.gainDb() > now.gainDb()) {
+            long heard = Math.max(engine.frame(), handOverAt) + frames(FALL_SECONDS) + buffer();
+            ways.put(port, new Way(goal, Stage.RISING, way == null ? heard : way.dueAt));
+        } else {
+            ways.remove(port);
+            if (goal.gainDb() < now.gainDb()) {
+                tell(port, goal);
+                handOverAt = engine.frame() + latency().inFrames(buffer()) + buffer();
+            }
+        }
+    }
+
+    /** One step of a preamp on its way; true once it is there and heard. */
+    private boolean arrives(PortId port, Way way, long now) {
+        boolean unsettled = way.stage == Stage.SETTLING && !told.get(port).equals(way.goal);
+        if (now < way.dueAt && !unsettled) {
+            return false;
+        }
+        if (way.stage == Stage.RISING) {
+            return rises(port, way, now);
+        }
+        PreampSetting before = told.get(port);
+        if (before.equals(way.goal)) {
+            return true;
+        }
+        tell(port, way.goal);
+        double settles = before.phantom() != way.goal.phantom() ? PHANTOM_SETTLES_SECONDS : RELAY_SETTLES_SECONDS;
+        way.stage = Stage.SETTLING;
+        way.dueAt = Math.max(way.dueAt, now + frames(settles) + latency().inFrames(buffer()));
+        return false;
+    }
+
+    private boolean rises(PortId port, Way way, long now) {
+        double stepDb =
+                rig.port(port).map(Port::gain).map(Port.GainRange::stepDb).orElse(1.0);
+        PreampSetting before = told.get(port);
+        tell(port, before.amplified(Math.min(way.goal.gainDb(), before.gainDb() + stepDb)));
+        way.dueAt = now + frames(stepDb / RISE_DB_A_SECOND);
+        return told.get(port).equals(way.goal);
+    }
+
+    private void tell(PortId port, PreampSetting setting) {
+        device.setPreamp(port.value(), setting);
+        told.put(port, setting);
+    }
+
+    private Set<Integer> silentInputs() {
+        Set<Integer> inputs = new HashSet<>();
+        switching().forEach(port -> rig.engineInput(port).ifPresent(inputs::add));
+        return inputs;
+    }
+
+    private LatencyProfile latency() {
+        return rig.leadingInterface().map(leading -> leading.latency()).orElse(LatencyProfile.NONE);
+    }
+
+    private int buffer() {
+        return wanted.bufferFrames();
+    }
+
+    private long frames(double seconds) {
+        return Math.round(seconds * wanted.sampleRate());
+    }
+}

@@ -1,0 +1,127 @@
+package vividlantern.preamp;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vividlantern.history.Refused;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Tap;
+import vividlantern.session.Track;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.SetSendLevel;
+import vividlantern.session.edit.SetTrim;
+import vividlantern.units.Decibels;
+
+/**
+ * Changes preamp gains so that what is recorded changes and what is heard does not: the trim of every track behind takes
+ * the difference, and so does the level of every send that leaves before the trim.
+ */
+public final class HoldEars {
+
+    /** A gain that an input shall get. */
+    public record Gain(InputId input, double gainDb) {}
+
+    private static final double ALIKE_DB = 1e-6;
+
+    private final Session session;
+    private final Rig rig;
+    private final Map<PortId, Double> differences = new HashMap<>();
+
+    private HoldEars(Session session, Rig rig) {
+        this.session = session;
+        this.rig = rig;
+    }
+
+    /**
+     * The edits that set gains and hold everybody's level.
+     *
+     * @throws Refused if a track is fed by inputs whose gains change by different amounts, or a trim or a send would leave
+     *     its range
+     */
+    public static List<Edit> edits(Session session, Rig rig, List<Gain> gains) {
+        return new HoldEars(session, rig).edits(gains);
+    }
+
+    private List<Edit> edits(List<Gain> gains) {
+        List<Edit> edits = new ArrayList<>();
+        for (Gain gain : gains) {
+            Input input = session.find(gain.input())
+                    .orElseThrow(
+                            () -> new Refused("There is no input '" + gain.input() + "' in this session.", "input"));
+            edits.add(new SetInputGain(gain.input(), gain.gainDb()));
+            input.port()
+                    .flatMap(rig::preampFor)
+                    .ifPresent(preamp -> differences.put(preamp.id(), difference(preamp, input, gain.gainDb())));
+        }
+        for (Track track : session.tracks()) {
+            double difference = difference(track);
+            if (difference != 0) {
+                edits.add(new SetTrim(track.id(), held(track.trim(), difference, track.name() + "'s trim")));
+                inputSends(track, difference, edits);
+            }
+        }
+        return edits;
+    }
+
+    private static double difference(Port preamp, Input input, double gainDb) {
+        return preamp.gain().settle(gainDb) - preamp.gain().settle(input.gainDb());
+    }
+
+    /** By how much all that feeds a track gets louder. */
+    private double difference(Track track) {
+        List<Double> ofChannels = track.feeds().stream()
+                .filter(feed -> !feed.equals(Feed.NOTHING))
+                .map(this::difference)
+                .toList();
+        double first = ofChannels.stream().findFirst().orElse(0.0);
+        if (ofChannels.stream().anyMatch(each -> Math.abs(each - first) > ALIKE_DB)) {
+            throw new Refused(
+                    "\"" + track.name()
+                            + "\" has one trim for all that feeds it, and not all of that changes alike. Change"
+                            + " the gains of all its inputs by the same amount, or let go of the ears.",
+                    "gains");
+        }
+        return first;
+    }
+
+    private double difference(Feed feed) {
+        Optional<PortId> preamp = session.portOf(feed).flatMap(rig::preampFor).map(Port::id);
+        return preamp.map(port -> differences.getOrDefault(port, 0.0)).orElse(0.0);
+    }
+
+    private void inputSends(Track track, double difference, List<Edit> edits) {
+        for (Cue cue : session.cues()) {
+            cue.send(track.id())
+                    .filter(send -> send.tap() == Tap.INPUT)
+                    .map(Send::level)
+                    .filter(level -> !level.equals(Decibels.OFF))
+                    .ifPresent(level -> edits.add(new SetSendLevel(
+                            cue.id(), track.id(), held(level, difference, track.name() + "'s send to " + cue.name()))));
+        }
+    }
+
+    private static Decibels held(Decibels level, double difference, String what) {
+        if (level.equals(Decibels.OFF)) {
+            return level;
+        }
+        Decibels held = Decibels.of(level.value() - difference);
+        if (!held.isOnFader()) {
+            throw new Refused(
+                    what + " would have to go to " + held
+                            + "; it reaches from −90.0 to +12.0 dB. Change the gain by less.",
+                    "gains");
+        }
+        return held;
+    }
+}
