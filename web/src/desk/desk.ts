@@ -8,6 +8,7 @@ import {
   type Happening,
   type Offers,
   type Session,
+  type Turned,
   type UndoState,
 } from '@/api/client'
 import { darken, layLevelsOut, takeLevels } from './levels'
@@ -29,6 +30,8 @@ export const useDesk = defineStore('desk', () => {
   const connected = ref(false)
   const missing = ref(false)
   const listeningTo = ref('')
+  /** Whether trims take up what gains change. */
+  const holdsEars = ref(false)
   let connection = ''
   let close = () => {}
 
@@ -61,6 +64,7 @@ export const useDesk = defineStore('desk', () => {
       rigChanged(revision) {
         if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
+      turned: look,
       happening(told) {
         live.value = told
         if (!told) goDark()
@@ -126,6 +130,27 @@ export const useDesk = defineStore('desk', () => {
     if (await command({ kind: 'listen', connection, to })) listeningTo.value = to
   }
 
+  /** Sets a gain; while ears are held, trims take the difference. */
+  function setGain(input: string, gainDb: number): Promise<boolean> {
+    if (!holdsEars.value) return edit([{ kind: 'set-input-gain', input, gainDb }])
+    return proposed(() =>
+      api.POST('/api/sessions/{session}/preamps/hold-ears', { ...at.value, body: { gains: [{ input, gainDb }] } }),
+    )
+  }
+
+  /** Notes how a preamp stands that only a hand can turn; while ears are held, trims follow one that was turned down. */
+  function noteTurned(turned: Turned): Promise<boolean> {
+    const note = () => api.POST('/api/sessions/{session}/preamps/turned', { ...at.value, body: turned })
+    return holdsEars.value ? proposed(note) : trying(note)
+  }
+
+  /** Makes the edits that the program proposes. */
+  async function proposed(ask: () => Promise<{ data?: { edits: Edit[] } }>): Promise<boolean> {
+    let edits: Edit[] = []
+    const answered = await trying(async () => (edits = (await ask()).data!.edits))
+    return answered && edit(edits)
+  }
+
   const offersDependOn = computed(() => [
     session.value?.id,
     session.value?.inputs,
@@ -171,9 +196,13 @@ export const useDesk = defineStore('desk', () => {
     connected,
     missing,
     listeningTo,
+    holdsEars,
     open,
     leave,
     edit,
+    setGain,
+    noteTurned,
+    proposed,
     undo,
     redo,
     command,

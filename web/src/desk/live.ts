@@ -15,6 +15,7 @@ export interface LiveListener {
   hello(told: { connection: string; session: Session; undo: UndoState; live: Happening | null }): void
   changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
   rigChanged(revision: number): void
+  turned(): void
   happening(live: Happening | null): void
   layout(number: number, keys: string[]): void
   levels(layout: number, values: Float32Array<ArrayBuffer>): void
@@ -54,6 +55,7 @@ export function follow(session: string, listener: LiveListener): () => void {
       listener.hello(told)
     } else if (told.type === 'session') listener.changed(told)
     else if (told.type === 'rig') listener.rigChanged(told.revision)
+    else if (told.type === 'turned') listener.turned()
     else if (told.type === 'live') listener.happening(told.live)
     else if (told.type === 'meters') listener.layout(told.layout, told.keys)
   }

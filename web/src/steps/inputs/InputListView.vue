@@ -14,6 +14,7 @@ import PatchGrid from './PatchGrid.vue'
 import { useClipboard } from './useClipboard'
 import { useRows } from './useRows'
 import { useSheet } from './useSheet'
+import { usePreamps } from './usePreamps'
 import { useShownColumns } from './useShownColumns'
 
 const desk = useDesk()
@@ -40,6 +41,7 @@ const { pasted, copy } = useClipboard({
   columns,
   at: () => ({ row: sheet.row.value, column: sheet.column.value, picked: sheet.picked.value }),
 })
+const { standing, silent, sayWhenToMove } = usePreamps()
 const inGrid = ref(false)
 const { editing, draft, selected, picked } = sheet
 
@@ -50,7 +52,8 @@ function write(input: Input, column: Column, value: string) {
     tell(`"${value}" is no number. ${column.title} takes one.`)
     return Promise.resolve()
   }
-  return desk.edit(column.edits(input, value))
+  if (column.key === 'port') sayWhenToMove(input)
+  return column.write ? column.write(input, value) : desk.edit(column.edits(input, value))
 }
 
 function dropFile(event: DragEvent) {
@@ -80,6 +83,7 @@ function renumber(input: Input, event: Event) {
       :selected="selected.length"
       :mappable="unmapped"
       @count-up="rows.countUp"
+      @spare="rows.toASpare"
       @remove="rows.remove"
       @make-tracks="makeTracks"
       @add="add()"
@@ -173,11 +177,16 @@ function renumber(input: Input, event: Event) {
                     <span v-if="arrival(input)" class="soft way"> → {{ arrival(input) }}</span>
                     <span v-if="!input.port" class="soft">no port</span>
                   </template>
+                  <span v-if="column.key === 'gain' && standing(input)" class="soft way"> {{ standing(input) }}</span>
                   <span v-if="column.key === 'track' && !column.shown(input)" class="soft">no track</span>
                 </template>
               </td>
               <td class="cut">
+                <span v-if="silent(input)" class="soft" title="Nobody hears it while a switch is thrown at its preamp">
+                  silent
+                </span>
                 <button
+                  v-else
                   class="word"
                   :aria-pressed="input.cut"
                   :aria-label="`Cut ${input.source}`"
@@ -283,5 +292,9 @@ td:focus {
 
 .way {
   font-size: 12.5px;
+}
+
+.number .way {
+  margin-left: 6px;
 }
 </style>

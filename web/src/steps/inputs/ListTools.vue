@@ -7,7 +7,7 @@ import BringDialog from './BringDialog.vue'
 /** The head of the input list: what it amounts to, and what is done to all of it or to the selected rows. */
 const inGrid = defineModel<boolean>('inGrid', { required: true })
 const { selected, mappable } = defineProps<{ selected: number; mappable: boolean }>()
-const emit = defineEmits<{ countUp: []; remove: []; makeTracks: []; add: []; take: [file: File | null] }>()
+const emit = defineEmits<{ countUp: []; spare: []; remove: []; makeTracks: []; add: []; take: [file: File | null] }>()
 
 const desk = useDesk()
 const chooser = ref<HTMLInputElement>()
@@ -35,6 +35,9 @@ function choose(event: Event) {
     <template v-if="selected">
       <span class="soft">{{ selected }} selected</span>
       <NButton size="small" title="Ctrl Enter" @click="emit('countUp')">Count up ports</NButton>
+      <NButton v-if="selected === 1" size="small" title="Its gain goes low first" @click="emit('spare')">
+        To a spare
+      </NButton>
       <NButton size="small" @click="emit('remove')">Remove</NButton>
     </template>
     <template v-else>
@@ -42,6 +45,14 @@ function choose(event: Event) {
         <button class="word" :aria-pressed="!inGrid" @click="inGrid = false">Sheet</button>
         <button class="word" :aria-pressed="inGrid" @click="inGrid = true">Grid</button>
       </span>
+      <button
+        class="word"
+        :aria-pressed="desk.holdsEars"
+        title="When a gain changes, the track's trim takes the difference: what is recorded changes, what is heard does not"
+        @click="desk.holdsEars = !desk.holdsEars"
+      >
+        Hold ears
+      </button>
       <slot />
     </template>
     <NButton size="small" @click="chooser?.click()">Import CSV</NButton>

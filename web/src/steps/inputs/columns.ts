@@ -26,6 +26,8 @@ export interface Column {
   /** Whether something that is not among the options may be typed. */
   open?: boolean
   edits: (input: Input, value: string) => Edit[]
+  /** How a single cell is written, where that is more than its edits. */
+  write?: (input: Input, value: string) => Promise<unknown>
 }
 
 const PHANTOM = [
@@ -189,10 +191,11 @@ export function useColumns() {
       key: 'gain',
       title: 'Gain dB',
       csv: 'Gain dB',
-      width: '64px',
+      width: '88px',
       number: true,
       shown: (input) => String(input.gainDb),
       edits: (input, gain) => [{ kind: 'set-input-gain', input: input.id, gainDb: decimal(gain) }],
+      write: (input, gain) => desk.setGain(input.id, decimal(gain)),
     },
     {
       key: 'track',

@@ -77,10 +77,23 @@ export function useRows(sheet: () => Standing) {
     })
   }
 
+  /** Moves the selected input to a free port that fits, while the others play on. */
+  function toASpare() {
+    const input = desk.inputs.find((each) => each.id === sheet().selected.value[0])
+    if (!input) return
+    return trying(async () => {
+      const params = { path: { session: desk.session!.id } }
+      const found = await api.POST('/api/sessions/{session}/preamps/spare', { params, body: { input: input.id } })
+      if (await desk.edit(found.data!.edits)) {
+        tell(`${input.source} goes into ${found.data!.houseLabel} now. Move its cable, then raise its gain.`)
+      }
+    })
+  }
+
   async function remove() {
     if (await desk.edit(sheet().selected.value.map((input) => ({ kind: 'remove-input', input }))))
       sheet().picked.value = new Set()
   }
 
-  return { dragging, unmapped, countUp, add, insert, move, drop, fillDown, makeTracks, remove }
+  return { dragging, unmapped, countUp, add, insert, move, drop, fillDown, makeTracks, toASpare, remove }
 }

@@ -37,6 +37,9 @@ async function acknowledge(found: Found) {
           <NButton v-if="found.button" size="small" type="primary" @click="desk.edit(found.fix)">{{
             found.button
           }}</NButton>
+          <NButton v-if="found.turned" size="small" type="primary" @click="desk.noteTurned(found.turned)">
+            It stands so now
+          </NButton>
           <form v-if="saying === found.key" @submit.prevent="acknowledge(found)">
             <input v-model="reason" class="field" aria-label="Why it is on purpose" placeholder="why" />
             <NButton size="small" attr-type="submit" :disabled="!reason.trim()">On purpose</NButton>

@@ -26,7 +26,10 @@ function words(each: Found) {
     <td :colspan="columns">
       <span class="flare" :title="each.why">{{ words(each) }}</span>
       <button v-if="each.button" class="word" @click="desk.edit(each.fix)">{{ each.button }}</button>
-      <span v-else class="soft">{{ each.byHand }}</span>
+      <template v-else>
+        <span class="soft">{{ each.byHand }}</span>
+        <button v-if="each.turned" class="word" @click="desk.noteTurned(each.turned)">It stands so now</button>
+      </template>
     </td>
   </tr>
 </template>
@@ -37,7 +40,8 @@ function words(each: Found) {
   font-size: 12.5px;
 }
 
-.word {
+.word,
+.soft {
   margin-left: 8px;
 }
 </style>

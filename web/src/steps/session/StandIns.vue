@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
+import { NInputNumber, NSelect } from 'naive-ui'
 import { computed } from 'vue'
+import type { Preamp } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useRig } from '@/desk/rig'
 
 /** The simulated players, plainly marked as what they are. */
 const desk = useDesk()
+const rig = useRig()
 
 const options = computed(() => [
   { label: 'All play', value: 'all' },
@@ -14,6 +17,15 @@ const options = computed(() => [
   })),
   { label: 'All quiet', value: 'none' },
 ])
+
+/** The fronts that no program can reach, by the house's names for them. */
+const fronts = computed(() =>
+  (desk.live?.fronts ?? []).map((front) => ({ ...front, at: rig.rig?.ports.find((port) => port.id === front.port) })),
+)
+
+function turn(front: Preamp, gainDb: number, phantom: boolean) {
+  return desk.command({ kind: 'turn', port: front.port, gainDb, phantom })
+}
 </script>
 
 <template>
@@ -28,6 +40,30 @@ const options = computed(() => [
       aria-label="Who of the stand-ins plays"
       @update:value="(who: string) => desk.command({ kind: 'players', who })"
     />
+    <details v-if="fronts.length">
+      <summary>Turn by hand</summary>
+      <div v-for="front in fronts" :key="front.port" class="front">
+        <span>{{ front.at?.houseLabel }}</span>
+        <NInputNumber
+          size="tiny"
+          :value="front.setting.gainDb"
+          :min="front.at?.gain.minDb"
+          :max="front.at?.gain.maxDb"
+          :step="front.at?.gain.stepDb"
+          :input-props="{ 'aria-label': `Gain at ${front.at?.houseLabel} in dB` }"
+          @update:value="(gainDb: number | null) => gainDb !== null && turn(front, gainDb, front.setting.phantom)"
+        />
+        <button
+          v-if="front.at?.phantom"
+          class="word"
+          :aria-pressed="front.setting.phantom"
+          :aria-label="`+48 V at ${front.at.houseLabel}`"
+          @click="turn(front, front.setting.gainDb, !front.setting.phantom)"
+        >
+          48 V
+        </button>
+      </div>
+    </details>
   </section>
 </template>
 
@@ -41,6 +77,28 @@ const options = computed(() => [
 
 h3 {
   font-size: 14px;
+}
+
+details {
+  margin-top: 8px;
+  font-size: 12.5px;
+}
+
+summary {
+  cursor: pointer;
+  color: var(--sea);
+}
+
+.front {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 6px;
+  align-items: center;
+  margin-top: 6px;
+}
+
+.front span {
+  grid-column: 1 / -1;
 }
 
 p {

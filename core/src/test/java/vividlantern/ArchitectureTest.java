@@ -39,9 +39,9 @@ public class ArchitectureTest {
             {"patch", "patch,history,session,rig,units"},
             {"click", "click,session,units"},
             {"mix", "mix,click,session,rig,units"},
-            {"preamp", "preamp,history,hardware,session,rig,units"},
-            {"engine", "engine,history,mix,click,preamp,hardware,session,rig,units"},
-            {"readiness", "readiness,patch,history,session,rig,units"},
+            {"preamp", "preamp,patch,history,hardware,session,rig,units"},
+            {"engine", "engine,history,mix,click,preamp,patch,hardware,session,rig,units"},
+            {"readiness", "readiness,preamp,patch,hardware,history,session,rig,units"},
             {"format", "format,history,engine,mix,click,patch,session,rig,units"},
         };
     }

@@ -19,9 +19,16 @@ public final class Ports {
      * A port an input's cable can go into.
      *
      * @param arrivesAt the panel name of the interface's port to which ties lead it on; "" if it is that port itself
+     * @param preamp the port of the preamp on its way
      * @param usedBy the inputs whose cables are in it
      */
-    public record OfferedPort(PortId id, String houseLabel, String panelName, String arrivesAt, List<String> usedBy) {}
+    public record OfferedPort(
+            PortId id,
+            String houseLabel,
+            String panelName,
+            String arrivesAt,
+            Optional<PortId> preamp,
+            List<String> usedBy) {}
 
     /**
      * An output pair that a cue can leave by.
@@ -40,6 +47,7 @@ public final class Ports {
                         port.houseLabel(),
                         port.panelName(),
                         arrivesAt(rig, port),
+                        rig.preampFor(port.id()).map(Port::id),
                         session.inputs().stream()
                                 .filter(input -> input.port().equals(Optional.of(port.id())))
                                 .map(Input::source)
@@ -102,6 +110,22 @@ public final class Ports {
                 .findFirst()
                 .or(() -> free.stream().findFirst())
                 .map(Port::id);
+    }
+
+    /** Whether a level kind may enter at a port: every port on the way must take it, up to the first preamp, which makes a line of it. */
+    public static boolean takes(Rig rig, PortId entry, Port.Signal level) {
+        Optional<PortId> at = Optional.of(entry);
+        while (at.isPresent()) {
+            Port port = rig.port(at.get()).orElseThrow();
+            if (!port.takes().contains(level)) {
+                return false;
+            }
+            if (port.hasPreamp()) {
+                return true;
+            }
+            at = rig.tiedTo(port.id());
+        }
+        return true;
     }
 
     static List<Port> open(Rig rig) {

@@ -25,7 +25,8 @@ import vividlantern.units.Decibels;
 
 /**
  * Changes preamp gains so that what is recorded changes and what is heard does not: the trim of every track behind takes
- * the difference, and so does the level of every send that leaves before the trim.
+ * the difference, and so does the level of every send that leaves before the trim. Where only a hand can turn a gain down,
+ * they follow when somebody has said that it is done.
  */
 public final class HoldEars {
 
@@ -62,8 +63,33 @@ public final class HoldEars {
             edits.add(new SetInputGain(gain.input(), gain.gainDb()));
             input.port()
                     .flatMap(rig::preampFor)
-                    .ifPresent(preamp -> differences.put(preamp.id(), difference(preamp, input, gain.gainDb())));
+                    .ifPresent(preamp -> note(preamp, difference(preamp, input, gain.gainDb())));
         }
+        edits.addAll(heldBy());
+        return edits;
+    }
+
+    /**
+     * The edits that follow once a hand has turned a preamp down; going up they came before, so that nobody hears it louder.
+     *
+     * @param beforeDb where it stood by the last note
+     */
+    public static List<Edit> turnedDown(Session session, Rig rig, Turned turned, double beforeDb) {
+        HoldEars held = new HoldEars(session, rig);
+        if (turned.gainDb() < beforeDb) {
+            held.differences.put(turned.port(), turned.gainDb() - beforeDb);
+        }
+        return held.heldBy();
+    }
+
+    private void note(Port preamp, double difference) {
+        if (preamp.remote() || difference > 0) {
+            differences.put(preamp.id(), difference);
+        }
+    }
+
+    private List<Edit> heldBy() {
+        List<Edit> edits = new ArrayList<>();
         for (Track track : session.tracks()) {
             double difference = difference(track);
             if (difference != 0) {

@@ -19,26 +19,10 @@ final class LevelDoesNotFit implements Rule {
         return session.inputs().stream()
                 .filter(input -> input.port()
                         .filter(port -> !LostPort.isLost(rig, port))
-                        .filter(port -> !takes(rig, port, input.level()))
+                        .filter(port -> !Ports.takes(rig, port, input.level()))
                         .isPresent())
                 .map(input -> finding(session, rig, input))
                 .toList();
-    }
-
-    /** Every port on the way must take it, up to the first preamp, which makes a line of it. */
-    static boolean takes(Rig rig, PortId entry, Port.Signal level) {
-        Optional<PortId> at = Optional.of(entry);
-        while (at.isPresent()) {
-            Port port = rig.port(at.get()).orElseThrow();
-            if (!port.takes().contains(level)) {
-                return false;
-            }
-            if (port.hasPreamp()) {
-                return true;
-            }
-            at = rig.tiedTo(port.id());
-        }
-        return true;
     }
 
     private static Finding finding(Session session, Rig rig, Input input) {
@@ -50,7 +34,7 @@ final class LevelDoesNotFit implements Rule {
         String why = "It would be dull, noisy or distorted.";
         Optional<PortId> free = Ports.free(session, rig).stream()
                 .map(Port::id)
-                .filter(id -> takes(rig, id, input.level()))
+                .filter(id -> Ports.takes(rig, id, input.level()))
                 .findFirst();
         return free.isPresent()
                 ? Finding.fixable(

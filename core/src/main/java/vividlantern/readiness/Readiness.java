@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import vividlantern.history.Refused;
+import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.Session;
@@ -46,20 +47,25 @@ public final class Readiness {
     private Readiness() {}
 
     /** What is found, the gravest rules first. */
-    public static List<Finding> findings(Session session, Rig rig) {
+    public static List<Finding> findings(Session session, Rig rig, List<Turned> turned) {
         List<Finding> found = new ArrayList<>();
         RULES.forEach(rule -> found.addAll(rule.find(session, rig)));
+        found.addAll(new SetByHand(turned).find(session, rig));
         return found;
     }
 
-    /** What is found and whether it is on purpose. What each fix leads to is tried out on a copy. */
-    public static List<Standing> of(Session session, Rig rig) {
-        List<Finding> found = findings(session, rig);
+    /**
+     * What is found and whether it is on purpose. What each fix leads to is tried out on a copy.
+     *
+     * @param turned what was noted of the preamps that only a hand can turn
+     */
+    public static List<Standing> of(Session session, Rig rig, List<Turned> turned) {
+        List<Finding> found = findings(session, rig, turned);
         Set<String> known = new HashSet<>();
         found.forEach(finding -> known.add(finding.key()));
         return found.stream()
-                .map(finding ->
-                        new Standing(finding, acknowledged(session, finding), then(session, rig, finding, known)))
+                .map(finding -> new Standing(
+                        finding, acknowledged(session, finding), then(session, rig, turned, finding, known)))
                 .toList();
     }
 
@@ -71,14 +77,15 @@ public final class Readiness {
                 .orElse("");
     }
 
-    private static List<String> then(Session session, Rig rig, Finding finding, Set<String> known) {
+    private static List<String> then(
+            Session session, Rig rig, List<Turned> turned, Finding finding, Set<String> known) {
         Optional<List<Edit>> edits = finding.fix().map(Finding.Fix::edits);
         if (edits.isEmpty()) {
             return List.of();
         }
         try {
             Session fixed = Edit.applyAll(edits.get(), session, rig);
-            return findings(fixed, rig).stream()
+            return findings(fixed, rig, turned).stream()
                     .filter(other -> !known.contains(other.key()))
                     .map(Finding::sentence)
                     .toList();

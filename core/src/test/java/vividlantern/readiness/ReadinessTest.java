@@ -9,6 +9,7 @@ import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
+import vividlantern.preamp.Turned;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -73,9 +74,11 @@ public class ReadinessTest {
             new PatchInput(input("fiddle"), Optional.of(port("skiff-in-1"))),
             new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle")))));
 
+    private static final List<Turned> TURNED = List.of();
+
     @Test
     public void nothingIsFoundWhereNothingIsWrong() {
-        assertThat(Readiness.findings(SOUND, RIG)).isEmpty();
+        assertThat(Readiness.findings(SOUND, RIG, TURNED)).isEmpty();
     }
 
     /** Edits that make one thing wrong, what is then found, and what the button says. */
@@ -148,7 +151,7 @@ public class ReadinessTest {
         assertThat(finding.fix().map(Finding.Fix::words).orElse("")).isEqualTo(button);
         assertThat(finding.byHand().isEmpty()).isEqualTo(finding.fix().isPresent());
         finding.fix()
-                .ifPresent(fix -> assertThat(Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG))
+                .ifPresent(fix -> assertThat(Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG, TURNED))
                         .noneMatch(each -> each.key().equals(finding.key())));
     }
 
@@ -189,7 +192,7 @@ public class ReadinessTest {
         assertThat(find(session, own, "Raft runs on its own clock, 20.0 ppm from the interface's.")
                         .why())
                 .startsWith("In five minutes it drifts by 6.0 ms");
-        assertThat(Readiness.findings(SOUND, own)).isEmpty();
+        assertThat(Readiness.findings(SOUND, own, TURNED)).isEmpty();
     }
 
     @Test
@@ -214,7 +217,7 @@ public class ReadinessTest {
         String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.";
         Session meant = made(twice, new Acknowledge(find(twice, RIG, sentence).key(), "clean and printed"));
         assertThat(open(meant)).isEmpty();
-        assertThat(Readiness.of(meant, RIG).get(0).acknowledged()).isEqualTo("clean and printed");
+        assertThat(Readiness.of(meant, RIG, TURNED).get(0).acknowledged()).isEqualTo("clean and printed");
         Session thrice = made(meant, new AddTrack(track("third"), "Third", 1, List.of(Feed.from(input("fiddle")))));
         assertThat(open(thrice)).hasSize(1);
         Session moved = made(meant, new PatchInput(input("fiddle"), Optional.of(port("skiff-in-2"))));
@@ -229,7 +232,7 @@ public class ReadinessTest {
         int fixes = 0;
         for (int run = 0; run < 60; run++) {
             Session session = randomSession(random);
-            List<Readiness.Standing> all = Readiness.of(session, RIG);
+            List<Readiness.Standing> all = Readiness.of(session, RIG, TURNED);
             for (Readiness.Standing standing : all) {
                 if (standing.finding().fix().isEmpty()) {
                     continue;
@@ -237,7 +240,7 @@ public class ReadinessTest {
                 fixes++;
                 Session fixed =
                         Edit.applyAll(standing.finding().fix().orElseThrow().edits(), session, RIG);
-                List<Finding> after = Readiness.findings(fixed, RIG);
+                List<Finding> after = Readiness.findings(fixed, RIG, TURNED);
                 assertThat(after)
                         .as(standing.finding().sentence())
                         .noneMatch(each -> each.key().equals(standing.finding().key()));
@@ -288,13 +291,13 @@ public class ReadinessTest {
     }
 
     private static List<Readiness.Standing> open(Session session) {
-        return Readiness.of(session, RIG).stream()
+        return Readiness.of(session, RIG, TURNED).stream()
                 .filter(Readiness.Standing::isOpen)
                 .toList();
     }
 
     private static Finding find(Session session, Rig rig, String sentence) {
-        List<Finding> all = Readiness.findings(session, rig);
+        List<Finding> all = Readiness.findings(session, rig, TURNED);
         assertThat(all).extracting(Finding::sentence).contains(sentence);
         return all.stream()
                 .filter(each -> each.sentence().equals(sentence))

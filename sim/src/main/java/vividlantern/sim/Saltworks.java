@@ -3,7 +3,9 @@ package vividlantern.sim;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Mic.Kind;
@@ -29,6 +31,13 @@ public final class Saltworks {
     private static final GainRange PILOT_GAIN = new GainRange(20, 70, 5);
 
     private Saltworks() {}
+
+    /** How the preamps stand that no program can reach, by port. */
+    public static Map<String, PreampSetting> fronts() {
+        return Map.of(
+                "old-pilot-1", new PreampSetting(35, true, false, PreampSetting.Level.MIC),
+                "old-pilot-2", new PreampSetting(20, false, false, PreampSetting.Level.MIC));
+    }
 
     /** The tempo map to which the tune was written. */
     public static TempoMap tempoMap() {

@@ -90,7 +90,7 @@ public final class StandInStudio implements AudioDevice {
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
                 .toArray(float[][][]::new);
-        knobs.put("old-pilot-1", new PreampSetting(35, true, false, PreampSetting.Level.MIC));
+        knobs.putAll(Saltworks.fronts());
         chains = new AtomicReferenceArray<>(channels.size());
         heardThrough = new Chain[channels.size()];
         thumpedAt = new long[channels.size()];

@@ -17,6 +17,7 @@ import vividlantern.hardware.PreampSetting;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.preamp.HoldEars;
+import vividlantern.preamp.ToASpare;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.StereoPair;
@@ -25,7 +26,9 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.RemoveSend;
 import vividlantern.session.edit.SetInputLevel;
 import vividlantern.session.edit.SetInputPad;
 import vividlantern.session.edit.SetInputPhantom;
@@ -180,6 +183,21 @@ public class SwitchedPreampsTest {
                 }
             }
         }
+    }
+
+    @Test
+    public void anInputThatGoesToASpareLeavesTheCuesThatDoNotHearItAsTheyAreBitForBit() {
+        InputId shaker = new InputId("shaker");
+        List<Edit> quiet = new ArrayList<>();
+        Cue deaf = Take.SESSION.cues().get(0);
+        quiet.add(new RemoveSend(deaf.id(), new TrackId("shaker")));
+        Session before = with(quiet.toArray(new Edit[0]));
+        Session after = Edit.applyAll(ToASpare.of(before, Take.RIG, shaker).edits(), before, Take.RIG);
+        Run stayed = run(StandInStudio.ALL, before, 3, true);
+        Run moved = run(StandInStudio.ALL, after, 3, true);
+        assertThat(moved.sides(deaf).get(0)).isEqualTo(stayed.sides(deaf).get(0));
+        assertThat(moved.sides(deaf).get(1)).isEqualTo(stayed.sides(deaf).get(1));
+        assertThat(Take.peakDb(moved.sides(deaf).get(0), 2 * RATE, 5 * RATE)).isGreaterThan(-40);
     }
 
     @Test

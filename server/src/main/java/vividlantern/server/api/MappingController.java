@@ -1,6 +1,7 @@
 package vividlantern.server.api;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -9,9 +10,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.patch.GridStroke;
 import vividlantern.patch.NewTracks;
+import vividlantern.preamp.Turned;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Readiness;
+import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.RigDesk;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
@@ -31,6 +35,7 @@ class MappingController {
      * @param button what the fix does, in words; "" if there is none
      * @param fix the edits that end it
      * @param then what else would be found once they are made
+     * @param turned what can be noted once a hand has turned it
      * @param acknowledged why it is on purpose; "" while it is open
      */
     record Found(
@@ -42,15 +47,18 @@ class MappingController {
             List<Edit> fix,
             List<String> then,
             String byHand,
+            Optional<Turned> turned,
             String acknowledged) {}
 
     /** A stroke over the grid of ports and tracks. */
     record Stroke(List<GridStroke.Crossing> crossings) {}
 
     private final Desk desk;
+    private final RigDesk rigs;
 
-    MappingController(Desk desk) {
+    MappingController(Desk desk, RigDesk rigs) {
         this.desk = desk;
+        this.rigs = rigs;
     }
 
     /** The edits that make tracks of the selected inputs, or of all that feed none. */
@@ -80,7 +88,8 @@ class MappingController {
     @GetMapping("/readiness")
     List<Found> readiness(@PathVariable String session) {
         Session open = open(session);
-        return Readiness.of(open, desk.rigOf(open.id())).stream()
+        Rig rig = desk.rigOf(open.id());
+        return Readiness.of(open, rig, rigs.turned(rig.id())).stream()
                 .map(MappingController::found)
                 .toList();
     }
@@ -100,6 +109,7 @@ class MappingController {
                 finding.fix().map(Finding.Fix::edits).orElse(List.of()),
                 standing.then(),
                 finding.byHand(),
+                finding.turned(),
                 standing.acknowledged());
     }
 }

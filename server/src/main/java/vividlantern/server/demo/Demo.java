@@ -2,6 +2,8 @@ package vividlantern.server.demo;
 
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Component;
+import vividlantern.preamp.Turned;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.Options;
 import vividlantern.server.live.LiveRig;
@@ -34,6 +36,9 @@ class Demo implements SmartInitializingSingleton {
             rigs.add(rig);
             if (!options.empty()) {
                 store.add(LowWater.session(new SessionId("low-water"), rig));
+                Saltworks.fronts()
+                        .forEach((port, front) ->
+                                rigs.note(rig.id(), new Turned(new PortId(port), front.gainDb(), front.phantom())));
             }
         }
         store.sessions(0, 1).stream().findFirst().ifPresent(first -> live.takeIfItCan(new SessionId(first.id())));

@@ -10,6 +10,8 @@ import org.springframework.stereotype.Component;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.Refused;
+import vividlantern.preamp.Turned;
+import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigComparison;
 import vividlantern.rig.RigId;
@@ -112,6 +114,24 @@ public class RigDesk {
     public List<String> compare(RigId id, long number) {
         Rig now = rig(id);
         return RigComparison.words(now, new ReplaceRig(copy(id, number)).applyTo(now));
+    }
+
+    /** What was noted of the preamps that only a hand can turn. */
+    public List<Turned> turned(RigId id) {
+        return store.turned(opened(id).rig.id());
+    }
+
+    /** Notes how such a preamp stands. It is no change of the rig: the program cannot know whether it stays true. */
+    public void note(RigId id, Turned turned) {
+        Port preamp = rig(id).port(turned.port())
+                .filter(port -> port.hasPreamp() && !port.remote())
+                .orElseThrow(() -> new Refused(
+                        "There is no preamp at '" + turned.port() + "' that a hand would have to turn.", "port"));
+        if (preamp.gain().settle(turned.gainDb()) != turned.gainDb() || turned.phantom() && !preamp.phantom()) {
+            throw new Refused(preamp.houseLabel() + " cannot be turned to that.", "gainDb");
+        }
+        store.note(id, turned);
+        events.publishEvent(new RigTurned(id));
     }
 
     private Rig make(RigId id, List<RigEdit> edits, Function<Open, History.Outcome<Rig, RigPartKey, RigPart>> change) {

@@ -26,6 +26,7 @@ import vividlantern.mix.MixState;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.RigChanged;
+import vividlantern.server.desk.RigTurned;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
@@ -117,6 +118,14 @@ public class LiveHub extends TextWebSocketHandler {
                     connection.text(told);
                     connection.text(happening(connection.session()));
                 });
+    }
+
+    /** Tells pages on a rig that a hand turned something there. */
+    @EventListener
+    public void follow(RigTurned change) {
+        connections.values().stream()
+                .filter(each -> desk.rigOf(each.session()).id().equals(change.rig()))
+                .forEach(connection -> connection.text("{\"type\":\"turned\"}"));
     }
 
     /** Carries out a command and tells everybody what is happening since. */

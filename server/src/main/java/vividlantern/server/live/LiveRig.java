@@ -2,9 +2,7 @@ package vividlantern.server.live;
 
 import jakarta.annotation.PreDestroy;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -45,7 +43,7 @@ public class LiveRig {
      *
      * @param players "all", "none" or the player who plays alone
      * @param roundTripMs from the interface's inputs through the engine to its outputs
-     * @param preamps how the preamps stand, by port, as far as the devices tell
+     * @param preamps how the preamps stand, as far as the devices tell
      * @param switching the preamps at which a switch is being thrown: nobody hears them until its thump is over
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      */
@@ -55,9 +53,12 @@ public class LiveRig {
             String players,
             List<String> playerIds,
             double roundTripMs,
-            Map<String, PreampSetting> preamps,
+            List<Preamp> preamps,
             List<PortId> switching,
-            Map<String, PreampSetting> fronts) {}
+            List<Preamp> fronts) {}
+
+    /** How a preamp stands. */
+    public record Preamp(PortId port, PreampSetting setting) {}
 
     /** Where the song is. */
     public record Place(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {}
@@ -250,7 +251,7 @@ public class LiveRig {
         return studio.fresh(session.tempoMap(), who);
     }
 
-    Happening happening(SessionId id) {
+    public Happening happening(SessionId id) {
         Run now = at(id);
         double roundTripMs = now.rig
                 .leadingInterface()
@@ -265,16 +266,17 @@ public class LiveRig {
                 roundTripMs,
                 preamps(now),
                 List.copyOf(now.changeOver.switching()),
-                now.studio.fronts());
+                now.studio.fronts().entrySet().stream()
+                        .map(front -> new Preamp(new PortId(front.getKey()), front.getValue()))
+                        .toList());
     }
 
-    private static Map<String, PreampSetting> preamps(Run now) {
-        Map<String, PreampSetting> preamps = new TreeMap<>();
-        now.rig.ports().stream().filter(Port::hasPreamp).forEach(port -> {
-            String id = port.id().value();
-            now.studio.preamp(id).ifPresent(setting -> preamps.put(id, setting));
-        });
-        return preamps;
+    private static List<Preamp> preamps(Run now) {
+        return now.rig.ports().stream()
+                .filter(Port::hasPreamp)
+                .flatMap(port ->
+                        now.studio.preamp(port.id().value()).stream().map(setting -> new Preamp(port.id(), setting)))
+                .toList();
     }
 
     /** A hand at a preamp's front, in the stand-in's room. */

@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
+import vividlantern.preamp.Turned;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Port;
@@ -137,6 +138,28 @@ public class RigStore {
         entities.persist(row);
         changes.incrementAndGet();
         return number;
+    }
+
+    /** What was noted of the preamps that only a hand can turn. */
+    @Transactional(readOnly = true)
+    public List<Turned> turned(RigId id) {
+        return entities.createQuery("from TurnedRow where key.rig = :rig order by key.id", TurnedRow.class)
+                .setParameter("rig", id.value())
+                .getResultStream()
+                .map(TurnedRow::note)
+                .toList();
+    }
+
+    public void note(RigId id, Turned turned) {
+        RigPartId key = new RigPartId(id.value(), turned.port().value());
+        TurnedRow known = entities.find(TurnedRow.class, key);
+        TurnedRow row = known == null ? new TurnedRow() : known;
+        row.key = key;
+        row.gainDb = turned.gainDb();
+        row.phantom = turned.phantom();
+        row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
+        entities.persist(row);
+        changes.incrementAndGet();
     }
 
     private Stream<RigCopyRow> copyRows(RigId id) {

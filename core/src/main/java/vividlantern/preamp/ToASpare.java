@@ -1,0 +1,93 @@
+package vividlantern.preamp;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import vividlantern.hardware.PreampSetting;
+import vividlantern.history.Refused;
+import vividlantern.patch.Ports;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.SetInputGain;
+
+/**
+ * Moves an input whose channel is dead to a free port that fits, while the others play on: its gain goes all the way down
+ * first, and nobody else's preamp changes. Track, sends and takes stay, since they follow the input.
+ */
+public final class ToASpare {
+
+    /**
+     * Where an input can go.
+     *
+     * @param edits what moves it there, to be taken back in one step
+     */
+    public record Move(PortId port, String houseLabel, List<Edit> edits) {}
+
+    private ToASpare() {}
+
+    /**
+     * The best spare: on the same device if there is one, else the first of the rig.
+     *
+     * @throws Refused if no free port takes what the input gives, with +48 V if it wants that
+     */
+    public static Move of(Session session, Rig rig, InputId id) {
+        Input input = session.find(id)
+                .orElseThrow(() -> new Refused("There is no input '" + id + "' in this session.", "input"));
+        Optional<String> device = input.port().flatMap(rig::port).map(Port::device);
+        return Ports.free(session, rig).stream()
+                .filter(port -> Ports.takes(rig, port.id(), input.level()))
+                .filter(port -> canPower(rig, port, input))
+                .sorted(Comparator.comparing(port -> !Optional.of(port.device()).equals(device)))
+                .map(port -> move(rig, input, port))
+                .filter(move -> leavesTheOthersAlone(session, rig, input, move))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "No free port takes \"" + input.source() + "\" without switching something for others. Free one"
+                                + " first, or patch it by hand.",
+                        "input"));
+    }
+
+    private static boolean canPower(Rig rig, Port port, Input input) {
+        return input.phantom() != PhantomWish.ON
+                || rig.preampFor(port.id()).filter(Port::phantom).isPresent();
+    }
+
+    private static Move move(Rig rig, Input input, Port port) {
+        List<Edit> edits = new ArrayList<>();
+        rig.preampFor(port.id())
+                .map(preamp -> preamp.gain().minDb())
+                .filter(least -> least < input.gainDb())
+                .ifPresent(least -> edits.add(new SetInputGain(input.id(), least)));
+        edits.add(new PatchInput(input.id(), Optional.of(port.id())));
+        return new Move(port.id(), port.houseLabel(), List.copyOf(edits));
+    }
+
+    /** Whether every preamp that another input uses stands after the move as it did before, and this one gets its +48 V. */
+    private static boolean leavesTheOthersAlone(Session session, Rig rig, Input input, Move move) {
+        Session moved = Edit.applyAll(move.edits(), session, rig);
+        SortedMap<PortId, PreampSetting> before = WantedPreamps.of(session, rig);
+        Map<PortId, PreampSetting> after = WantedPreamps.of(moved, rig);
+        boolean others = session.inputs().stream()
+                .filter(each -> !each.id().equals(input.id()))
+                .flatMap(each -> each.port().flatMap(rig::preampFor).stream())
+                .map(Port::id)
+                .filter(before::containsKey)
+                .allMatch(port -> before.get(port).equals(after.get(port)));
+        boolean powered = rig.preampFor(move.port())
+                .map(Port::id)
+                .map(after::get)
+                .map(setting -> setting.phantom() == (input.phantom() == PhantomWish.ON))
+                .orElse(input.phantom() != PhantomWish.ON);
+        return others && (powered || input.phantom() == PhantomWish.OFF);
+    }
+}

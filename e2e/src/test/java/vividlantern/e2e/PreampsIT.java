@@ -1,0 +1,125 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What is done to preamps while everybody plays, from the input list. */
+public class PreampsIT {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private Program program;
+    private Chromium chromium;
+    private Page page;
+
+    @BeforeClass
+    public void open() throws Exception {
+        program = Program.start(Files.createTempDirectory("vivid-lantern-preamps"));
+        chromium = new Chromium();
+        page = chromium.newPerson(ColorScheme.LIGHT);
+        page.navigate(program.address() + "/sessions/low-water/input-list");
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void close() {
+        if (chromium != null) {
+            chromium.close();
+        }
+        if (program != null) {
+            program.close();
+        }
+    }
+
+    @AfterMethod
+    public void takeBack() {
+        while (button("Undo: ").isEnabled()) {
+            String before = button("Undo: ").getAttribute("aria-label");
+            button("Undo: ").click();
+            assertThat(page.getByLabel(before)).hasCount(0);
+        }
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
+                .first();
+    }
+
+    private Locator row(String source) {
+        return page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(source))
+                .first();
+    }
+
+    private void write(String source, String was, String is) {
+        row(source)
+                .getByRole(AriaRole.GRIDCELL, new Locator.GetByRoleOptions().setName(was))
+                .dblclick();
+        page.keyboard().press("Control+a");
+        page.keyboard().type(is);
+        page.keyboard().press("Enter");
+    }
+
+    private JsonNode part(String kind, String id) {
+        for (JsonNode each :
+                JSON.readTree(program.get("/api/sessions/low-water")).get(kind)) {
+            if (each.get("id").asString().equals(id)) {
+                return each;
+            }
+        }
+        throw new AssertionError("There is no " + id);
+    }
+
+    @Test
+    public void heldEarsPutTheDifferenceIntoTheTrim() {
+        double trim = part("tracks", "lead-voice").get("trim").asDouble();
+        button("Hold ears").click();
+        write("Lead voice", "31", "37");
+        assertThat(row("Lead voice").getByText("37")).isVisible();
+        assertThat(part("tracks", "lead-voice").get("trim").asDouble()).isEqualTo(trim - 6);
+        assertThat(row("Lead voice").getByText("is 3")).hasCount(0);
+        button("Hold ears").click();
+    }
+
+    @Test
+    public void aRowSaysWhileItsSwitchIsThrownAndThenWhatIsWrong() {
+        write("Cajón rear", "+48 V", "off");
+        assertThat(row("Cajón rear").getByText("silent")).isVisible();
+        assertThat(page.getByText("has a small condenser without +48 V")).isVisible();
+        assertThat(row("Cajón rear").getByText("silent")).hasCount(0);
+    }
+
+    @Test
+    public void aPreampSetByHandIsTurnedAndNoted() {
+        write("Old Pilot 1", "35", "45");
+        Locator found = page.getByText("Old Pilot 1 is to stand at 45 dB, +48 V on. It was noted at 35 dB");
+        assertThat(found).isVisible();
+        page.getByText("Turn by hand").click();
+        page.getByLabel("Gain at Old Pilot 1 in dB").fill("45");
+        page.getByLabel("Gain at Old Pilot 1 in dB").press("Enter");
+        button("It stands so now").click();
+        assertThat(found).hasCount(0);
+        JsonNode noted = JSON.readTree(program.get("/api/sessions/low-water/preamps/turned"));
+        assertThat(noted.get(0).get("gainDb").asDouble()).isEqualTo(45);
+    }
+
+    @Test
+    public void aDeadChannelGoesToASpareInTwoActions() {
+        row("Cajón front").getByTitle("Select this row").click();
+        button("To a spare").click();
+        assertThat(page.getByText("Cajón front goes into Skerry 4 now.")).isVisible();
+        assertThat(row("Cajón front").getByText("Skerry 4")).isVisible();
+        assertThat(part("inputs", "cajon-front").get("gainDb").asDouble()).isEqualTo(10);
+        page.keyboard().press("Escape");
+    }
+}
