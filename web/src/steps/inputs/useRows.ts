@@ -85,6 +85,7 @@ export function useRows(sheet: () => Standing) {
       const params = { path: { session: desk.session!.id } }
       const found = await api.POST('/api/sessions/{session}/preamps/spare', { params, body: { input: input.id } })
       if (await desk.edit(found.data!.edits)) {
+        sheet().picked.value = new Set()
         tell(`${input.source} goes into ${found.data!.houseLabel} now. Move its cable, then raise its gain.`)
       }
     })
