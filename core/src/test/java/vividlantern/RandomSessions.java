@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import vividlantern.rig.Device;
+import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
@@ -71,7 +72,8 @@ public final class RandomSessions {
                 new LatencyProfile(33, 24, 24, 29),
                 Device.Clock.LEADS,
                 0,
-                false);
+                false,
+                Optional.of(Driver.USUAL));
         return new Rig(new RigId("plain"), 0, "Plain", 20, List.of(box), ports, List.of(), pairs, List.of());
     }
 
@@ -89,7 +91,8 @@ public final class RandomSessions {
                 0,
                 Port.GainRange.NONE,
                 false,
-                false);
+                false,
+                Optional.empty());
     }
 
     /** Nothing but a click, on the plain rig. */

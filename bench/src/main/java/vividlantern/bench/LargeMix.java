@@ -58,7 +58,8 @@ final class LargeMix {
                 new LatencyProfile(33, 24, 24, 29),
                 Device.Clock.LEADS,
                 0,
-                false);
+                false,
+                Optional.empty());
         return new Rig(new RigId("large"), 0, "Large", 20, List.of(box), ports, List.of(), pairs, List.of());
     }
 
@@ -97,6 +98,7 @@ final class LargeMix {
                 0,
                 Port.GainRange.NONE,
                 false,
-                false);
+                false,
+                Optional.empty());
     }
 }

@@ -149,7 +149,9 @@ public final class MixPlan {
         int[] sources = new int[track.width()];
         for (int channel = 0; channel < sources.length; channel++) {
             Feed feed = track.feeds().get(channel);
-            sources[channel] = session.portOf(feed).flatMap(rig::engineInput).orElse(-1);
+            sources[channel] = session.portOf(feed)
+                    .flatMap(port -> rig.engineInput(port, session.sampleRate()))
+                    .orElse(-1);
         }
         return sources;
     }

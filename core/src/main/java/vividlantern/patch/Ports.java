@@ -42,6 +42,7 @@ public final class Ports {
     /** Input ports nobody has tied a cable into, that lead to the interface: those for mics first, else in the rig's order. */
     public static List<OfferedPort> forInputs(Session session, Rig rig) {
         return open(rig).stream()
+                .filter(port -> rig.carries(port.id(), session.sampleRate()))
                 .map(port -> new OfferedPort(
                         port.id(),
                         port.houseLabel(),
@@ -93,6 +94,7 @@ public final class Ports {
     /** Ports that inputs can go into and no input does, in the rig's order. */
     public static List<Port> free(Session session, Rig rig) {
         return open(rig).stream()
+                .filter(port -> rig.carries(port.id(), session.sampleRate()))
                 .filter(port -> session.inputs().stream()
                         .noneMatch(input -> input.port().equals(Optional.of(port.id()))))
                 .toList();

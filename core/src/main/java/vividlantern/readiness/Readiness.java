@@ -20,6 +20,7 @@ public final class Readiness {
             new PhantomMissing(),
             new PhantomOfABank(),
             new LostPort(),
+            new ChannelsGone(),
             new HiddenPort(),
             new PortTwice(),
             new RecordedTwice(),

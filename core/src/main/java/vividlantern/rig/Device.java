@@ -1,5 +1,7 @@
 package vividlantern.rig;
 
+import java.util.Optional;
+
 /**
  * A box of the rig that has ports.
  *
@@ -8,6 +10,7 @@ package vividlantern.rig;
  * @param latency frames that its converters and driver take; zero for boxes without converters
  * @param driftPpm how far its own clock runs from the leading one, in parts per million
  * @param retired taken out of the rig; its ports keep their names for what still speaks of them, and are not offered
+ * @param driver what it can run at; empty for what is no interface
  */
 public record Device(
         String id,
@@ -18,7 +21,8 @@ public record Device(
         LatencyProfile latency,
         Clock clock,
         double driftPpm,
-        boolean retired)
+        boolean retired,
+        Optional<Driver> driver)
         implements RigPart {
 
     public enum Kind {
@@ -67,18 +71,23 @@ public record Device(
     }
 
     public Device named(String newName) {
-        return new Device(id, position, newName, kind, fullScaleDbu, latency, clock, driftPpm, retired);
+        return new Device(id, position, newName, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver);
     }
 
     public Device measured(double newFullScaleDbu, LatencyProfile newLatency) {
-        return new Device(id, position, name, kind, newFullScaleDbu, newLatency, clock, driftPpm, retired);
+        return new Device(id, position, name, kind, newFullScaleDbu, newLatency, clock, driftPpm, retired, driver);
     }
 
     public Device clocked(Clock newClock, double newDriftPpm) {
-        return new Device(id, position, name, kind, fullScaleDbu, latency, newClock, newDriftPpm, retired);
+        return new Device(id, position, name, kind, fullScaleDbu, latency, newClock, newDriftPpm, retired, driver);
+    }
+
+    public Device drivenBy(Driver newDriver) {
+        return new Device(
+                id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, Optional.of(newDriver));
     }
 
     public Device retired(boolean out) {
-        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, out);
+        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, out, driver);
     }
 }

@@ -1,5 +1,6 @@
 package vividlantern.rig;
 
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -10,6 +11,7 @@ import java.util.Set;
  * @param bank ports of one device with the same bank share one +48 V switch; "" where each has its own or none
  * @param padDb by how much its pad makes a signal quieter, 0 where it has none
  * @param remote whether a program can set its gain and +48 V, or only a hand at its front
+ * @param link which channel of a digital link it is; empty for an analog socket
  */
 public record Port(
         PortId id,
@@ -24,7 +26,8 @@ public record Port(
         double padDb,
         GainRange gain,
         boolean remote,
-        boolean hidden)
+        boolean hidden,
+        Optional<DigitalLink.Channel> link)
         implements RigPart {
 
     public enum Direction {
@@ -60,12 +63,26 @@ public record Port(
 
     public Port labelled(String newLabel) {
         return new Port(
-                id, device, direction, number, panelName, newLabel, takes, phantom, bank, padDb, gain, remote, hidden);
+                id, device, direction, number, panelName, newLabel, takes, phantom, bank, padDb, gain, remote, hidden,
+                link);
     }
 
     public Port hidden(boolean away) {
         return new Port(
-                id, device, direction, number, panelName, houseLabel, takes, phantom, bank, padDb, gain, remote, away);
+                id,
+                device,
+                direction,
+                number,
+                panelName,
+                houseLabel,
+                takes,
+                phantom,
+                bank,
+                padDb,
+                gain,
+                remote,
+                away,
+                link);
     }
 
     public boolean hasPreamp() {

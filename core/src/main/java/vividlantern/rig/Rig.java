@@ -218,6 +218,32 @@ public record Rig(
         return Optional.empty();
     }
 
+    /** The engine's channel at which it arrives at a sample rate; digital links carry fewer channels at higher ones. */
+    public Optional<Integer> engineInput(PortId entry, int sampleRate) {
+        return carries(entry, sampleRate) ? engineInput(entry) : Optional.empty();
+    }
+
+    /** Whether every digital link on the way from here has its channel at a sample rate. */
+    public boolean carries(PortId entry, int sampleRate) {
+        Optional<PortId> at = Optional.of(entry);
+        for (int step = 0; step <= ties.size() && at.isPresent(); step++) {
+            boolean gone = port(at.get())
+                    .flatMap(Port::link)
+                    .filter(channel -> !channel.isThere(sampleRate))
+                    .isPresent();
+            if (gone) {
+                return false;
+            }
+            at = tiedTo(at.get());
+        }
+        return true;
+    }
+
+    /** What the interface that the engine runs on can run at. */
+    public Driver driver() {
+        return leadingInterface().flatMap(Device::driver).orElse(Driver.USUAL);
+    }
+
     public Optional<Integer> engineOutput(PortId port) {
         List<Port> outputs = engineOutputs();
         for (int channel = 0; channel < outputs.size(); channel++) {

@@ -48,7 +48,7 @@ public final class RigComparison {
 
     private static List<String> differences(Map<String, String> old, Map<String, String> now) {
         return old.keySet().stream()
-                .filter(trait -> !old.get(trait).equals(now.get(trait)))
+                .filter(trait -> now.containsKey(trait) && !old.get(trait).equals(now.get(trait)))
                 .map(trait -> "has " + trait + " " + now.get(trait) + ", before " + old.get(trait))
                 .toList();
     }
@@ -61,6 +61,7 @@ public final class RigComparison {
         } else if (part instanceof Device device) {
             traits.put("full scale at", plain(device.fullScaleDbu()) + " dBu");
             traits.put("a latency of", words(device.latency()));
+            device.driver().ifPresent(driver -> traits.putAll(traits(driver)));
             traits.put("its clock", device.clock().words() + drift(device));
         } else if (part instanceof Port port) {
             traits.put("level kinds", words(port.takes()));
@@ -69,6 +70,7 @@ public final class RigComparison {
             traits.put("a pad of", plain(port.padDb()) + " dB");
             traits.put("gain", words(port.gain()));
             traits.put("gain set", port.remote() ? "by the program" : "by hand");
+            traits.put("a link", port.link().map(RigComparison::words).orElse("none"));
             traits.put("its place", port.hidden() ? "hidden" : "in sight");
         } else if (part instanceof StereoPair pair) {
             traits.put("left at", label(rig, pair.left()));
@@ -81,6 +83,18 @@ public final class RigComparison {
             traits.put("a connector", mic.connector().isEmpty() ? "unsaid" : mic.connector());
         }
         return traits;
+    }
+
+    private static Map<String, String> traits(Driver driver) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("sample rates", String.valueOf(driver.sampleRates()));
+        traits.put("buffers", String.valueOf(driver.bufferFrames()));
+        traits.put("direct monitoring", driver.directMonitoring() ? "there" : "not there");
+        return traits;
+    }
+
+    private static String words(DigitalLink.Channel channel) {
+        return channel.link().words() + " channel " + channel.number();
     }
 
     private static String drift(Device device) {

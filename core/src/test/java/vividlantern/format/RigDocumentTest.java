@@ -76,7 +76,8 @@ public class RigDocumentTest {
                         "padDb",
                         "gain",
                         "remote",
-                        "hidden");
+                        "hidden",
+                        "link");
         assertThat(definitions.get("Port").get("required").toString()).contains("houseLabel", "remote");
         assertThat(definitions.get("Port").get("additionalProperties")).isEqualTo(false);
     }

@@ -43,6 +43,7 @@ import vividlantern.session.edit.PatchInput;
 import vividlantern.session.edit.SetInputLevel;
 import vividlantern.session.edit.SetInputMic;
 import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.SetSampleRate;
 import vividlantern.session.edit.SetSendLevel;
 import vividlantern.units.Decibels;
 
@@ -55,6 +56,7 @@ public class ReadinessTest {
                     ShelfDevices.device("mic-expander", "raft", "Raft"),
                     new TiePorts(port("raft-in-1"), port("skiff-in-17")),
                     new TiePorts(port("raft-in-2"), port("skiff-in-18")),
+                    new TiePorts(port("raft-in-8"), port("skiff-in-24")),
                     new PairPorts(
                             new PairId("room"),
                             port("skiff-in-7"),
@@ -85,6 +87,11 @@ public class ReadinessTest {
     @DataProvider
     public Object[][] faults() {
         return new Object[][] {
+            {
+                List.of(new PatchInput(input("fiddle"), Optional.of(port("raft-in-8"))), new SetSampleRate(96_000)),
+                "Input 1, Fiddle, comes by Raft 8, which is not there at 96.0 kHz: optical, 4 channels.",
+                "Put it into Skiff 1"
+            },
             {
                 List.of(
                         second(),

@@ -3,6 +3,7 @@ package vividlantern.rig;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -18,6 +19,7 @@ import vividlantern.rig.edit.PutMic;
 import vividlantern.rig.edit.RemoveDevice;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.SetDeviceClock;
+import vividlantern.rig.edit.SetDriver;
 import vividlantern.rig.edit.SetPairFeeds;
 import vividlantern.rig.edit.SetRoomTemperature;
 import vividlantern.rig.edit.TiePorts;
@@ -64,11 +66,16 @@ public class RigComparisonTest {
                 "The device Skiff 8 has its clock its own (20 ppm), before leading."
             },
             {
-                new DescribePort(WALL_1, line, true, "1-4", 20, gain, true),
+                new DescribePort(WALL_1, line, true, "1-4", 20, gain, true, Optional.empty()),
                 "The port Wall 1 (Socket 1) has level kinds line, before mic, line; "
                         + "has +48 V in bank 1-4, before nowhere; has a pad of 20 dB, before 0 dB; "
                         + "has gain 10…65 dB in steps of 0.5 dB, before none; "
                         + "has gain set by the program, before by hand."
+            },
+            {
+                new SetDriver("skiff", new Driver(Driver.USUAL.sampleRates(), List.of(64, 128), false)),
+                "The device Skiff 8 has buffers [64, 128], before [32, 64, 128, 256, 512, 1024]; "
+                        + "has direct monitoring not there, before there."
             },
             {new HidePort(WALL_1, true), "The port Wall 1 (Socket 1) has its place hidden, before in sight."},
             {

@@ -68,11 +68,38 @@ public class RigTest {
                 port("in-1", "box", 1, Port.GainRange.NONE),
                 port("in-2", "box", 2, gain));
         Device box = new Device(
-                "box", 1, "Box", Device.Kind.INTERFACE, 20, LatencyProfile.NONE, Device.Clock.LEADS, 0, false);
-        Device pre =
-                new Device("pre", 2, "Pre", Device.Kind.PREAMP, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false);
+                "box",
+                1,
+                "Box",
+                Device.Kind.INTERFACE,
+                20,
+                LatencyProfile.NONE,
+                Device.Clock.LEADS,
+                0,
+                false,
+                Optional.empty());
+        Device pre = new Device(
+                "pre",
+                2,
+                "Pre",
+                Device.Kind.PREAMP,
+                0,
+                LatencyProfile.NONE,
+                Device.Clock.NONE,
+                0,
+                false,
+                Optional.empty());
         Device wall = new Device(
-                "wall", 3, "Wall", Device.Kind.WALL_BOX, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false);
+                "wall",
+                3,
+                "Wall",
+                Device.Kind.WALL_BOX,
+                0,
+                LatencyProfile.NONE,
+                Device.Clock.NONE,
+                0,
+                false,
+                Optional.empty());
         return new Rig(new RigId("r"), 0, "R", 20, List.of(box, pre, wall), ports, ties, List.of(), List.of());
     }
 
@@ -94,6 +121,7 @@ public class RigTest {
                 0,
                 gain,
                 true,
-                false);
+                false,
+                Optional.empty());
     }
 }

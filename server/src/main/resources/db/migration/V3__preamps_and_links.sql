@@ -6,3 +6,17 @@ create table turned_by_hand (
     noted_at timestamp with time zone not null,
     primary key (rig_id, port_id)
 );
+
+alter table port add column link varchar(10);
+alter table port add column link_channel int default 0 not null;
+-- Optical inputs were counted through before they were known as channels of links.
+update port set link = 'OPTICAL', link_channel = mod(
+    (select count(*) from port other where other.rig_id = port.rig_id and other.device_id = port.device_id
+        and other.takes = 'DIGITAL' and other.direction = 'IN' and other.number < port.number), 8) + 1
+    where takes = 'DIGITAL' and direction = 'IN';
+
+alter table device add column driven boolean default false not null;
+alter table device add column sample_rates varchar(200) default '44100,48000,88200,96000,176400,192000' not null;
+alter table device add column buffers varchar(200) default '32,64,128,256,512,1024' not null;
+alter table device add column direct_monitoring boolean default true not null;
+update device set driven = true where kind = 'INTERFACE';

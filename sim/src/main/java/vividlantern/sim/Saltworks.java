@@ -4,9 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Device;
+import vividlantern.rig.DigitalLink;
+import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Mic.Kind;
 import vividlantern.rig.MicId;
@@ -135,11 +138,13 @@ public final class Saltworks {
             double ppm) {
         LatencyProfile latency =
                 kind == Device.Kind.INTERFACE ? new LatencyProfile(33, 24, 24, 29) : LatencyProfile.NONE;
-        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, ppm, false);
+        Optional<Driver> driver = kind == Device.Kind.INTERFACE ? Optional.of(Driver.USUAL) : Optional.empty();
+        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, ppm, false, driver);
     }
 
     private static Device box(String id, int position, String name, Device.Kind kind) {
-        return new Device(id, position, name, kind, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false);
+        return new Device(
+                id, position, name, kind, 0, LatencyProfile.NONE, Device.Clock.NONE, 0, false, Optional.empty());
     }
 
     private static void addHeadphoneAmp(String letter, int outlets, int fedFrom, List<Port> ports, List<Tie> ties) {
@@ -245,7 +250,10 @@ public final class Saltworks {
                 padDb,
                 gain,
                 remote,
-                false);
+                false,
+                takes.contains(Signal.DIGITAL)
+                        ? Optional.of(new DigitalLink.Channel(DigitalLink.OPTICAL, number - 16))
+                        : Optional.empty());
     }
 
     private static StereoPair pair(int left, String houseLabel, Feeds feeds) {

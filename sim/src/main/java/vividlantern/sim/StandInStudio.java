@@ -350,7 +350,10 @@ public final class StandInStudio implements AudioDevice {
     private Channel channel(Port port, Device leading) {
         Map<PortId, Integer> plugged = new HashMap<>();
         for (int mic = 0; mic < mics.size(); mic++) {
-            plugged.put(rig.followTies(mics.get(mic).port()), mic);
+            PortId socket = mics.get(mic).port();
+            if (rig.carries(socket, sampleRate)) {
+                plugged.put(rig.followTies(socket), mic);
+            }
         }
         Port entry = rig.tiedFrom(port.id()).flatMap(rig::port).orElse(port);
         boolean digital = port.takes().contains(Port.Signal.DIGITAL);

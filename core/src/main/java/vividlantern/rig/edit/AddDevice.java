@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
+import vividlantern.rig.DigitalLink;
+import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -59,7 +61,8 @@ public record AddDevice(
                 latency,
                 runsBy,
                 driftPpm,
-                false);
+                false,
+                deviceKind == Device.Kind.INTERFACE ? Optional.of(Driver.USUAL) : Optional.empty());
         Map<RigPartKey, Optional<RigPart>> parts = new HashMap<>();
         parts.put(RigPartKey.of(added), Optional.of(added));
         int inputs = 0;
@@ -104,7 +107,8 @@ public record AddDevice(
                 run.padDb(),
                 run.gain(),
                 run.remote(),
-                false);
+                false,
+                run.link().map(link -> new DigitalLink.Channel(link, (n - 1) % link.channels() + 1)));
     }
 
     @Override

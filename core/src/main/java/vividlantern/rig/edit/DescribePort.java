@@ -1,6 +1,8 @@
 package vividlantern.rig.edit;
 
+import java.util.Optional;
 import java.util.Set;
+import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -10,6 +12,7 @@ import vividlantern.rig.RigPartKey;
  * Says what a port can do: what it takes, its +48 V and the bank that is switched with it, its pad and its gain.
  *
  * @param bank ports of one device with the same bank share one switch; "" for a switch of its own
+ * @param link which channel of a digital link it is; empty for an analog socket
  */
 public record DescribePort(
         PortId port,
@@ -18,7 +21,8 @@ public record DescribePort(
         String bank,
         double padDb,
         Port.GainRange gain,
-        boolean remote)
+        boolean remote,
+        Optional<DigitalLink.Channel> link)
         implements RigEdit {
 
     public DescribePort {
@@ -29,6 +33,7 @@ public record DescribePort(
     public Rig applyTo(Rig rig) {
         Port was = RigRules.port(rig, port, "port");
         RigRules.abilities(takes, padDb, gain);
+        link.ifPresent(RigRules::channel);
         Port described = new Port(
                 was.id(),
                 was.device(),
@@ -42,7 +47,8 @@ public record DescribePort(
                 padDb,
                 gain,
                 remote,
-                was.hidden());
+                was.hidden(),
+                link);
         return RigRules.with(rig, RigPartKey.of(described), described);
     }
 

@@ -20,6 +20,7 @@ public sealed interface RigEdit
                 NameDevice,
                 MeasureDevice,
                 SetDeviceClock,
+                SetDriver,
                 LabelPort,
                 HidePort,
                 DescribePort,

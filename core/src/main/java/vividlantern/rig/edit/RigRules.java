@@ -7,6 +7,7 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
+import vividlantern.rig.DigitalLink;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
@@ -98,6 +99,15 @@ final class RigRules {
         within(padDb, 0, 60, "A pad in dB", "padDb");
         if (gain.stepDb() < 0 || gain.maxDb() < gain.minDb() || gain.minDb() < -40 || gain.maxDb() > 100) {
             throw new Refused("A gain runs from less to more, between -40 and 100 dB, in steps above 0.", "gain");
+        }
+    }
+
+    static void channel(DigitalLink.Channel channel) {
+        if (channel.number() < 1 || channel.number() > channel.link().channels()) {
+            throw new Refused(
+                    "A link of the kind " + channel.link().words() + " has channels 1 to "
+                            + channel.link().channels() + ".",
+                    "link");
         }
     }
 

@@ -1,8 +1,10 @@
 package vividlantern.rig.edit;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import vividlantern.rig.Device;
+import vividlantern.rig.DigitalLink;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
 import vividlantern.rig.Port.Direction;
@@ -72,11 +74,11 @@ public final class Shelf {
     }
 
     private static PortRun mics(int count, int bank, Set<Signal> takes) {
-        return new PortRun(Direction.IN, count, "Analog in", "", takes, bank, 20, MIC_GAIN, true);
+        return new PortRun(Direction.IN, count, "Analog in", "", takes, bank, 20, MIC_GAIN, true, Optional.empty());
     }
 
     private static PortRun preamps(String panel, int count, GainRange gain, boolean remote) {
-        return new PortRun(Direction.IN, count, panel, "", Set.of(Signal.MIC), 1, 0, gain, remote);
+        return new PortRun(Direction.IN, count, panel, "", Set.of(Signal.MIC), 1, 0, gain, remote, Optional.empty());
     }
 
     private static PortRun ins(String panel, int count) {
@@ -88,7 +90,7 @@ public final class Shelf {
     }
 
     private static PortRun optical(int count) {
-        return plain(Direction.IN, "Optical in", "Optical", count, Set.of(Signal.DIGITAL));
+        return digital(DigitalLink.OPTICAL, "Optical in", "Optical", count);
     }
 
     private static PortRun outlets(int count) {
@@ -103,7 +105,12 @@ public final class Shelf {
         return plain(Direction.IN, "Point", "Patch", count, LINE);
     }
 
+    private static PortRun digital(DigitalLink link, String panel, String label, int count) {
+        Set<Signal> takes = Set.of(Signal.DIGITAL);
+        return new PortRun(Direction.IN, count, panel, label, takes, 0, 0, GainRange.NONE, false, Optional.of(link));
+    }
+
     private static PortRun plain(Direction direction, String panel, String label, int count, Set<Port.Signal> takes) {
-        return new PortRun(direction, count, panel, label, takes, 0, 0, GainRange.NONE, false);
+        return new PortRun(direction, count, panel, label, takes, 0, 0, GainRange.NONE, false, Optional.empty());
     }
 }

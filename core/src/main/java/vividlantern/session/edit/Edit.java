@@ -15,6 +15,8 @@ import vividlantern.session.Session;
  */
 public sealed interface Edit
         permits SetSessionNames,
+                SetSampleRate,
+                SetBuffer,
                 SetMainLevel,
                 AddPerformer,
                 RenamePerformer,

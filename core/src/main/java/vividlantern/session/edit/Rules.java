@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import vividlantern.history.Refused;
+import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
@@ -81,6 +82,10 @@ final class Rules {
                 .findFirst()
                 .map(Mic::name)
                 .orElse(id.value());
+    }
+
+    static String interfaceName(Rig rig) {
+        return rig.leadingInterface().map(Device::name).orElse(rig.name());
     }
 
     static void id(String id) {

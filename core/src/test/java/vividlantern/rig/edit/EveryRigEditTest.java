@@ -17,6 +17,8 @@ import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
+import vividlantern.rig.DigitalLink;
+import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -76,10 +78,13 @@ public class EveryRigEditTest {
     public Object[][] all() {
         LatencyProfile quick = new LatencyProfile(10, 11, 12, 13);
         Port.GainRange gain = new Port.GainRange(10, 65, 5);
-        DescribePort described = new DescribePort(WALL_1, Set.of(Port.Signal.MIC), true, " 1-4 ", 20, gain, true);
+        DescribePort described =
+                new DescribePort(WALL_1, Set.of(Port.Signal.MIC), true, " 1-4 ", 20, gain, true, Optional.empty());
         Mic fewer = new Mic(WREN.id(), "Wren L", WREN.kind(), 2, 21.5, "XLR");
+        Driver slow = new Driver(List.of(48_000), List.of(512), false);
         Rig other = new NameRig("Barn").applyTo(LOFT);
         return new Object[][] {
+            ofDevice(new SetDriver("skiff", slow), "Skiff 8: what it can run at", Device::driver, Optional.of(slow)),
             row(new NameRig("Barn"), "Loft is called Barn", Rig::name, "Barn"),
             row(new SetRoomTemperature(25), "Loft: 25.0 °C", Rig::celsius, 25.0),
             row(
@@ -211,6 +216,15 @@ public class EveryRigEditTest {
     public Object[][] badNumbers() {
         Port.GainRange backwards = new Port.GainRange(60, 0, 1);
         return new Object[][] {
+            {new SetDriver("wall", Driver.USUAL), "is no interface"},
+            {new SetDriver("skiff", new Driver(List.of(), List.of(128), true)), "at one sample rate"},
+            {new SetDriver("skiff", new Driver(List.of(48_000), List.of(8), true)), "between 16 and 4096"},
+            {new SetDriver("skiff", new Driver(List.of(1_000_000), List.of(128), true)), "between 8000 and 384000"},
+            {
+                new DescribePort(
+                        WALL_1, Set.of(Port.Signal.DIGITAL), false, "", 0, Port.GainRange.NONE, false, channel(9)),
+                "channels 1 to 8"
+            },
             {new MeasureDevice("skiff", 41, LatencyProfile.NONE), "between -20 and 40"},
             {new MeasureDevice("skiff", Double.NaN, LatencyProfile.NONE), "between -20 and 40"},
             {new MeasureDevice("skiff", 18, new LatencyProfile(0, 0, 100_001, 0)), "0 to 100000"},
@@ -220,13 +234,17 @@ public class EveryRigEditTest {
             {new PutMic(new Mic(WREN.id(), " ", WREN.kind(), 1, 20, "")), "A mic needs a name"},
             {new PutMic(new Mic(new MicId("Wren!"), "Wren", WREN.kind(), 1, 20, "")), "small letters"},
             {
-                new DescribePort(WALL_1, Set.of(Port.Signal.MIC), false, "", 0, backwards, true),
+                new DescribePort(WALL_1, Set.of(Port.Signal.MIC), false, "", 0, backwards, true, Optional.empty()),
                 "A gain runs from less to more"
             },
             {new LabelPair(new PairId("none"), "X"), "no pair 'none'"},
             {new LabelPort(WALL_1, "x".repeat(401)), "at most 400"},
             {new UnpairPorts(new PairId("none")), "no pair 'none'"},
         };
+    }
+
+    private static Optional<DigitalLink.Channel> channel(int number) {
+        return Optional.of(new DigitalLink.Channel(DigitalLink.OPTICAL, number));
     }
 
     @Test(dataProvider = "badNumbers")

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Random;
 import java.util.Set;
@@ -118,9 +119,14 @@ public class RigEditsTest {
             {new SetRoomTemperature(90), "celsius", "between -20 and 60"},
             {new MeasureDevice("skiff", 18, new LatencyProfile(-1, 0, 0, 0)), "latency", "number of frames"},
             {late(-5), "latency", "number of frames"},
-            {new DescribePort(port("skiff-in-1"), Set.of(), false, "", 0, GAIN, true), "takes", "takes something"},
             {
-                new DescribePort(port("skiff-in-1"), Set.of(Port.Signal.MIC), false, "", 90, GAIN, true),
+                new DescribePort(port("skiff-in-1"), Set.of(), false, "", 0, GAIN, true, Optional.empty()),
+                "takes",
+                "takes something"
+            },
+            {
+                new DescribePort(
+                        port("skiff-in-1"), Set.of(Port.Signal.MIC), false, "", 90, GAIN, true, Optional.empty()),
                 "padDb",
                 "between 0 and 60"
             },

@@ -124,6 +124,8 @@ public class EveryEditTest {
     public Object[][] sessionEdits() {
         ClickPattern longer = new ClickPattern(2, SESSION.click().voices());
         return new Object[][] {
+            row(new SetSampleRate(96_000), "Session: 96.0 kHz", Session::sampleRate, 96_000),
+            row(new SetBuffer(256), "Session: buffer of 256 frames", Session::bufferFrames, 256),
             row(new SetSessionNames("Low Tide", "Ebb"), "Session: named \"Low Tide\"", Session::name, "Low Tide"),
             row(new SetSessionNames("S", "Ebb"), "Session: named \"S\"", Session::song, "Ebb"),
             row(

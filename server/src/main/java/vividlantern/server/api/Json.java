@@ -10,6 +10,7 @@ import org.springframework.context.annotation.Configuration;
 import vividlantern.format.Documents;
 import vividlantern.format.InputListImport;
 import vividlantern.format.Schemas;
+import vividlantern.patch.AtRate;
 import vividlantern.patch.BringList;
 import vividlantern.preamp.ToASpare;
 import vividlantern.preamp.Turned;
@@ -60,6 +61,7 @@ class Json {
             schemas.add(InputListController.Proposed.class);
             schemas.add(InputListImport.Preview.class);
             schemas.add(BringList.Item.class);
+            schemas.add(AtRate.Lost.class);
             schemas.add(LiveRig.Happening.class);
             schemas.add(UndoState.class);
             schemas.addKinds(Command.class, Command.kinds());

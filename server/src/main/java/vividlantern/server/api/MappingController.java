@@ -7,7 +7,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.patch.AtRate;
 import vividlantern.patch.GridStroke;
 import vividlantern.patch.NewTracks;
 import vividlantern.preamp.Turned;
@@ -92,6 +94,13 @@ class MappingController {
         return Readiness.of(open, rig, rigs.turned(rig.id())).stream()
                 .map(MappingController::found)
                 .toList();
+    }
+
+    /** The inputs that would lose their port at another sample rate. */
+    @GetMapping("/at-rate")
+    List<AtRate.Lost> atRate(@PathVariable String session, @RequestParam int sampleRate) {
+        Session open = open(session);
+        return AtRate.lost(open, desk.rigOf(open.id()), sampleRate);
     }
 
     private Session open(String session) {

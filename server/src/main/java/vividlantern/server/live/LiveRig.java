@@ -163,11 +163,15 @@ public class LiveRig {
             now.changeOver.rename(change.after());
             return;
         }
+        beginAnew(now, now.session, change.after());
+    }
+
+    private void beginAnew(Run before, Session session, Rig rig) {
         release();
-        if (change.after().leadingInterface().isPresent()) {
-            Run next = new Run(now.session, change.after());
-            next.players = now.players;
-            next.studio.letPlay(now.players);
+        if (rig.leadingInterface().isPresent()) {
+            Run next = new Run(session, rig);
+            next.players = before.players;
+            next.studio.letPlay(before.players);
             next.start();
             run = next;
         }
@@ -190,6 +194,11 @@ public class LiveRig {
     public synchronized void follow(SessionChanged change) {
         Run now = run;
         if (now == null || !now.session.id().equals(change.after().id())) {
+            return;
+        }
+        if (change.before().sampleRate() != change.after().sampleRate()
+                || change.before().bufferFrames() != change.after().bufferFrames()) {
+            beginAnew(now, change.after(), now.rig);
             return;
         }
         now.session = change.after();

@@ -5,7 +5,12 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import vividlantern.rig.Device;
+import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
 
 /** A device's row. */
@@ -34,6 +39,11 @@ class DeviceRow {
     double driftPpm;
     boolean retired;
 
+    boolean driven;
+    String sampleRates;
+    String buffers;
+    boolean directMonitoring;
+
     static DeviceRow of(String rig, Device device) {
         DeviceRow row = new DeviceRow();
         row.key = new RigPartId(rig, device.id());
@@ -48,11 +58,30 @@ class DeviceRow {
         row.clock = device.clock();
         row.driftPpm = device.driftPpm();
         row.retired = device.retired();
+        row.driven = device.driver().isPresent();
+        Driver driver = device.driver().orElse(Driver.USUAL);
+        row.sampleRates = words(driver.sampleRates());
+        row.buffers = words(driver.bufferFrames());
+        row.directMonitoring = driver.directMonitoring();
         return row;
     }
 
     Device part() {
         LatencyProfile latency = new LatencyProfile(converterIn, driverIn, driverOut, converterOut);
-        return new Device(key.id(), position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired);
+        return new Device(key.id(), position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver());
+    }
+
+    private Optional<Driver> driver() {
+        return driven
+                ? Optional.of(new Driver(numbers(sampleRates), numbers(buffers), directMonitoring))
+                : Optional.empty();
+    }
+
+    private static String words(List<Integer> numbers) {
+        return numbers.stream().map(String::valueOf).collect(Collectors.joining(","));
+    }
+
+    private static List<Integer> numbers(String words) {
+        return Arrays.stream(words.split(",")).map(Integer::valueOf).toList();
     }
 }

@@ -7,7 +7,9 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 
@@ -38,6 +40,11 @@ class PortRow {
     boolean remote;
     boolean hidden;
 
+    @Enumerated(EnumType.STRING)
+    DigitalLink link;
+
+    int linkChannel;
+
     static PortRow of(String rig, Port port) {
         PortRow row = new PortRow();
         row.key = new RigPartId(rig, port.id().value());
@@ -55,6 +62,8 @@ class PortRow {
         row.gainStepDb = port.gain().stepDb();
         row.remote = port.remote();
         row.hidden = port.hidden();
+        row.link = port.link().map(DigitalLink.Channel::link).orElse(null);
+        row.linkChannel = port.link().map(DigitalLink.Channel::number).orElse(0);
         return row;
     }
 
@@ -72,6 +81,7 @@ class PortRow {
                 padDb,
                 new Port.GainRange(gainMinDb, gainMaxDb, gainStepDb),
                 remote,
-                hidden);
+                hidden,
+                Optional.ofNullable(link).map(kind -> new DigitalLink.Channel(kind, linkChannel)));
     }
 }
