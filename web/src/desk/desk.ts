@@ -24,7 +24,12 @@ export const useDesk = defineStore('desk', () => {
   const undoState = ref<UndoState>({ undo: '', redo: '' })
   const live = shallowRef<Happening | null>(null)
   const place = shallowRef<Place | null>(null)
-  const offers = shallowRef<Offers>({ ports: [], pairs: [], ceiling: { dbfs: 0, rule: '' } })
+  const offers = shallowRef<Offers>({
+    ports: [],
+    pairs: [],
+    ceiling: { dbfs: 0, rule: '' },
+    driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
+  })
   const rig = useRig()
   const findings = shallowRef<Found[]>([])
   const connected = ref(false)
@@ -67,7 +72,7 @@ export const useDesk = defineStore('desk', () => {
       turned: look,
       happening(told) {
         live.value = told
-        if (!told) goDark()
+        if (!told || told.fault) goDark()
       },
       layout: layLevelsOut,
       levels: takeLevels,
@@ -154,6 +159,7 @@ export const useDesk = defineStore('desk', () => {
   const offersDependOn = computed(() => [
     session.value?.id,
     session.value?.inputs,
+    session.value?.sampleRate,
     session.value?.cues,
     rig.rig?.revision,
   ])

@@ -1,6 +1,7 @@
 /**
- * Plays stereo samples that arrive in bursts. It begins once enough are there and then keeps its store near that level
- * by reading up to half a per cent faster or slower; when it runs dry it waits until enough are there again.
+ * Plays stereo samples that arrive in bursts, at whatever rate they were made. It begins once enough are there and then
+ * keeps its store near that level by reading up to half a per cent faster or slower; when it runs dry it waits until
+ * enough are there again.
  */
 declare const sampleRate: number
 declare function registerProcessor(name: string, type: unknown): void
@@ -13,30 +14,42 @@ const AIM_SECONDS = 0.09
 const MOST_SECONDS = 0.5
 const MOST_CHANGE = 0.005
 
+/** Samples, left and right by turns, and the rate they were made at. */
+interface Arrived {
+  samples: Float32Array
+  from: number
+}
+
 class Jitter extends AudioWorkletProcessor {
   private readonly store = new Float32Array(2 * FRAMES)
   private written = 0
   private read = 0
   private playing = false
-  private readonly aim = Math.round(AIM_SECONDS * sampleRate)
+  private from = sampleRate
 
   constructor() {
     super()
-    this.port.onmessage = (event: MessageEvent) => this.take(event.data as Float32Array | 'empty')
+    this.port.onmessage = (event: MessageEvent) => this.take(event.data as Arrived | 'empty')
   }
 
-  private take(samples: Float32Array | 'empty') {
-    if (samples === 'empty') {
+  private get aim() {
+    return AIM_SECONDS * this.from
+  }
+
+  private take(arrived: Arrived | 'empty') {
+    if (arrived === 'empty' || arrived.from !== this.from) {
       this.written = this.read = 0
       this.playing = false
-      return
     }
+    if (arrived === 'empty') return
+    this.from = arrived.from
+    const samples = arrived.samples
     for (let n = 0; n < samples.length; n += 2) {
       const at = 2 * (this.written++ % FRAMES)
       this.store[at] = samples[n]!
       this.store[at + 1] = samples[n + 1]!
     }
-    if (this.written - this.read > MOST_SECONDS * sampleRate) this.read = this.written - this.aim
+    if (this.written - this.read > MOST_SECONDS * this.from) this.read = this.written - Math.round(this.aim)
   }
 
   process(_inputs: Float32Array[][], outputs: Float32Array[][]): boolean {
@@ -44,7 +57,7 @@ class Jitter extends AudioWorkletProcessor {
     this.playing ||= this.written - this.read >= this.aim
     if (!this.playing) return true
     const fill = (this.written - this.read - this.aim) / this.aim
-    const speed = 1 + Math.max(-1, Math.min(1, fill)) * MOST_CHANGE
+    const speed = (this.from / sampleRate) * (1 + Math.max(-1, Math.min(1, fill)) * MOST_CHANGE)
     for (let n = 0; n < left.length; n++) {
       if (this.read + 1 >= this.written) {
         this.playing = false

@@ -26,5 +26,5 @@ export async function endListening() {
 }
 
 export function hear(sampleRate: number, samples: Float32Array<ArrayBuffer>) {
-  if (wanted && node && sampleRate === RATE) node.port.postMessage(samples)
+  if (wanted && node) node.port.postMessage({ samples, from: sampleRate })
 }

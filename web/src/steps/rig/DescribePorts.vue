@@ -21,7 +21,24 @@ const PHANTOM = [
   { label: 'one switch for all', value: 256 },
 ]
 
-const facts = reactive({ takes: [] as Signal[], phantom: 0, pad: '0', least: '0', most: '0', step: '0', remote: true })
+type Link = NonNullable<Port['link']>['link']
+const LINKS: { label: string; value: Link | ''; channels: number }[] = [
+  { label: 'none, an analog socket', value: '', channels: 0 },
+  { label: 'optical, 8 channels', value: 'optical', channels: 8 },
+  { label: 'coaxial, 2 channels', value: 'coaxial', channels: 2 },
+  { label: 'MADI, 64 channels', value: 'madi', channels: 64 },
+]
+
+const facts = reactive({
+  link: '' as Link | '',
+  takes: [] as Signal[],
+  phantom: 0,
+  pad: '0',
+  least: '0',
+  most: '0',
+  step: '0',
+  remote: true,
+})
 const named = computed(() =>
   ports.length === 1 ? ports[0]!.houseLabel : `${ports[0]?.houseLabel} to ${ports.at(-1)?.houseLabel}`,
 )
@@ -38,6 +55,7 @@ watch(shown, (now) => {
     most: String(first.gain.maxDb),
     step: String(first.gain.stepDb),
     remote: first.remote,
+    link: first.link?.link ?? '',
   })
 })
 
@@ -54,6 +72,13 @@ function bankOf(at: number) {
   return `${ports[from]!.number}-${ports[to]!.number}`
 }
 
+/** Channels are counted through from the first port on, cable by cable. */
+function channelOf(at: number) {
+  const first = ports[0]!.link?.link === facts.link ? ports[0]!.link!.number : 1
+  const channels = LINKS.find((each) => each.value === facts.link)!.channels
+  return ((first - 1 + at) % channels) + 1
+}
+
 async function accept() {
   const gain = { minDb: number(facts.least), maxDb: number(facts.most), stepDb: number(facts.step) }
   const made = await store.edit(
@@ -66,6 +91,7 @@ async function accept() {
       padDb: number(facts.pad),
       gain,
       remote: facts.remote,
+      link: facts.link ? { link: facts.link, number: channelOf(at) } : null,
     })),
   )
   if (made) shown.value = false
@@ -86,6 +112,16 @@ async function accept() {
         >
           {{ signal }}
         </button>
+      </div>
+      <div v-if="facts.takes.includes('digital')" class="line">
+        <span>Link</span>
+        <NSelect
+          v-model:value="facts.link"
+          size="small"
+          :options="LINKS"
+          :input-props="{ 'aria-label': 'Digital link' }"
+          aria-label="Digital link"
+        />
       </div>
       <div class="line">
         <span>+48 V</span>

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Device } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
+import DriverFacts from './DriverFacts.vue'
 
 /** What a device is: its name, whose clock it runs by, its full scale, the latency it reports. */
 const { device } = defineProps<{ device: Device }>()
@@ -84,6 +85,7 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
         />
         dBu
       </label>
+      <DriverFacts v-if="device.driver" :device="device" />
       <span v-if="device.kind === 'interface'" class="soft latency">
         latency reported
         <template v-for="each in MEASURES" :key="each.key">
@@ -116,6 +118,7 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
 
 <style scoped>
 .facts {
+  flex: none;
   display: flex;
   flex-wrap: wrap;
   align-items: center;

@@ -88,6 +88,9 @@ useKeys({
         This session is not at the rig, so nothing sounds. You can edit it all the same.
         <NButton size="small" type="primary" @click="desk.command({ kind: 'take-rig' })">Take the rig</NButton>
       </div>
+      <div v-else-if="desk.live.fault" class="band flare" role="status">
+        {{ desk.live.fault }} Nothing sounds until it is back; the session stays as it is.
+      </div>
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NInputNumber, NSelect } from 'naive-ui'
 import { computed } from 'vue'
-import type { Preamp } from '@/api/client'
+import type { Command, Preamp } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 
@@ -17,6 +17,13 @@ const options = computed(() => [
   })),
   { label: 'All quiet', value: 'none' },
 ])
+
+type Fate = Extract<Command, { kind: 'interface-fate' }>['fate']
+const FATES: { label: string; value: Fate }[] = [
+  { label: 'Interface on', value: 'there' },
+  { label: 'Cable out', value: 'pulled' },
+  { label: 'Used elsewhere', value: 'busy' },
+]
 
 /** The fronts that no program can reach, by the house's names for them. */
 const fronts = computed(() =>
@@ -39,6 +46,15 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
       :input-props="{ 'aria-label': 'Who of the stand-ins plays' }"
       aria-label="Who of the stand-ins plays"
       @update:value="(who: string) => desk.command({ kind: 'players', who })"
+    />
+    <NSelect
+      class="fate"
+      size="small"
+      :value="desk.live!.interfaceFate"
+      :options="FATES"
+      :input-props="{ 'aria-label': 'What happens to the simulated interface' }"
+      aria-label="What happens to the simulated interface"
+      @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
     />
     <details v-if="fronts.length">
       <summary>Turn by hand</summary>
@@ -79,7 +95,8 @@ h3 {
   font-size: 14px;
 }
 
-details {
+details,
+.fate {
   margin-top: 8px;
   font-size: 12.5px;
 }

@@ -5,6 +5,7 @@ import { useDesk } from '@/desk/desk'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
 import ReadinessSheet from '@/steps/readiness/ReadinessSheet.vue'
+import RateAndBuffer from './RateAndBuffer.vue'
 import SongPlace from './SongPlace.vue'
 import { useUndoing } from './useUndoing'
 
@@ -16,11 +17,6 @@ const open = computed(() => desk.findings.filter((each) => !each.acknowledged).l
 const place = ref<InstanceType<typeof SongPlace>>()
 
 defineExpose({ goToBar: () => place.value?.begin() })
-
-const roundTrip = computed(() => {
-  const ms = desk.live?.roundTripMs
-  return ms === undefined ? 'not at the rig' : `${ms.toFixed(ms < 10 ? 2 : 1)} ms round trip`
-})
 
 const listenOptions = computed(() => [
   { label: 'Listen to nothing', value: '' },
@@ -41,10 +37,7 @@ const listenOptions = computed(() => [
       {{ desk.live?.playing ? '■ Stop' : '▶ Play' }}
     </NButton>
     <SongPlace ref="place" />
-    <div class="pair">
-      <strong>{{ roundTrip }}</strong>
-      <span>{{ desk.session!.sampleRate / 1000 }} kHz · buffer {{ desk.session!.bufferFrames }}</span>
-    </div>
+    <RateAndBuffer />
     <NSelect
       class="listen"
       :class="{ hearing: desk.listeningTo }"

@@ -17,8 +17,15 @@ public interface AudioDevice {
         void played(float[][] converted, int frames, long frame);
     }
 
-    /** Runs on the calling thread, block after block, until the process says that it is enough. */
+    /**
+     * Runs on the calling thread, block after block, until the process says that it is enough.
+     *
+     * @throws DeviceGone if it does not answer, or stops answering
+     */
     void run(AudioProcess process, Listener listener, int bufferFrames, Pace pace);
+
+    /** Whether it would run now. */
+    boolean answers();
 
     /**
      * Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less. What comes in shows it

@@ -108,6 +108,11 @@ public class ChangeOverTest {
         }
 
         @Override
+        public boolean answers() {
+            return true;
+        }
+
+        @Override
         public void setPreamp(String port, PreampSetting setting) {
             PreampSetting before = told.put(port, setting);
             if (before != null && before.switchesTo(setting)) {

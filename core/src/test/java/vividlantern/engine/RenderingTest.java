@@ -77,6 +77,11 @@ public class RenderingTest {
         }
 
         @Override
+        public boolean answers() {
+            return true;
+        }
+
+        @Override
         public void setPreamp(String port, PreampSetting setting) {
             throw new AssertionError("A rendering leaves the preamps as they are.");
         }

@@ -12,6 +12,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.DeviceGone;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
@@ -70,6 +71,7 @@ public final class StandInStudio implements AudioDevice {
     private final Chain[] heardThrough;
     private final long[] thumpedAt;
     private volatile boolean running;
+    private volatile String absence = "";
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
     private final float[][][] bodySamples;
     private final float[] pressure = new float[MAX_FRAMES];
@@ -113,6 +115,24 @@ public final class StandInStudio implements AudioDevice {
         other.settleChains();
         other.ensemble.players().forEach(player -> player.beginPlaying(plays(player, who)));
         return other;
+    }
+
+    /** Takes over from another studio of the same house how its fronts stand, who plays, and whether its interface answers. */
+    public StandInStudio inPlaceOf(StandInStudio before, String who) {
+        before.fronts().forEach(this::turn);
+        absence = before.absence;
+        letPlay(who);
+        return this;
+    }
+
+    /** Lets the interface vanish, for a reason that its driver would give, or come back with "". */
+    public void vanish(String reason) {
+        absence = reason;
+    }
+
+    @Override
+    public boolean answers() {
+        return absence.isEmpty();
     }
 
     /** The ids of the players. */
@@ -209,6 +229,9 @@ public final class StandInStudio implements AudioDevice {
         for (long frame = 0; goesOn; frame += frames) {
             if (pace == Pace.REAL_TIME) {
                 begun = keepPace(begun, frame);
+            }
+            if (!answers()) {
+                throw new DeviceGone(absence);
             }
             TempoMap map = newTempoMap.getAndSet(null);
             if (map != null) {

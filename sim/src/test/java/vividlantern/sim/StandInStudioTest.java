@@ -1,9 +1,15 @@
 package vividlantern.sim;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.testng.annotations.Test;
+import vividlantern.engine.ChangeOver;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.DeviceGone;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
@@ -141,6 +147,40 @@ public class StandInStudioTest {
             }
         }
         return best;
+    }
+
+    @Test
+    public void anInterfaceThatVanishesStopsTheRunAndSaysWhy() {
+        StandInStudio studio = Take.studio();
+        List<Long> blocks = new ArrayList<>();
+        assertThatThrownBy(() -> studio.run(
+                        (in, out, count, frame) -> {
+                            blocks.add(frame);
+                            if (frame == 256) {
+                                studio.vanish("Its cable is out.");
+                            }
+                            return true;
+                        },
+                        (out, count, frame) -> {},
+                        128,
+                        AudioDevice.Pace.UNHURRIED))
+                .isInstanceOf(DeviceGone.class)
+                .hasMessage("Its cable is out.");
+        assertThat(blocks).containsExactly(0L, 128L, 256L);
+        assertThat(studio.answers()).isFalse();
+        studio.vanish("");
+        assertThat(studio.answers()).isTrue();
+    }
+
+    @Test
+    public void channelsThatALinkHasNotAtTheRateAreSilent() {
+        StandInStudio studio = StandInStudio.open(Take.RIG, 96_000, 128, Take.SESSION.tempoMap());
+        ChangeOver.begin(Take.SESSION, Take.RIG, studio);
+        float[][] taken = Take.record(studio.fresh(Take.SESSION.tempoMap(), StandInStudio.ALL), 3, 128);
+        assertThat(Take.peakDb(taken[Take.channel("skerry-3")], 0, 3 * Take.RATE))
+                .isGreaterThan(-40);
+        assertThat(Take.peakDb(taken[Take.channel("skerry-7")], 0, 3 * Take.RATE))
+                .isLessThan(-90);
     }
 
     private static PreampSetting set(double gainDb, boolean phantom, boolean pad) {

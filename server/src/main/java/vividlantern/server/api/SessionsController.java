@@ -17,6 +17,7 @@ import vividlantern.history.LogEntry;
 import vividlantern.history.Refused;
 import vividlantern.mix.GuardCeiling;
 import vividlantern.patch.Ports;
+import vividlantern.rig.Driver;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.Desk;
@@ -50,8 +51,8 @@ class SessionsController {
     /** Where a change led: the session's revision. */
     record Changed(long revision) {}
 
-    /** What is on offer for inputs' cables and for cues' outputs, and how loud a guarded pair may get. */
-    record Offers(List<Ports.OfferedPort> ports, List<Ports.OfferedPair> pairs, GuardCeiling ceiling) {}
+    /** What is on offer: ports for cables, pairs for cues, how loud a guarded pair may get, rates and buffers. */
+    record Offers(List<Ports.OfferedPort> ports, List<Ports.OfferedPair> pairs, GuardCeiling ceiling, Driver driver) {}
 
     /** A line of the log as a person reads it. */
     record LogLine(long number, long revision, String person, String summary, LogEntry.State state) {}
@@ -137,7 +138,7 @@ class SessionsController {
     Offers offers(@PathVariable String session) {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
-        return new Offers(Ports.forInputs(open, rig), Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY);
+        return new Offers(Ports.forInputs(open, rig), Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY, rig.driver());
     }
 
     private static Changed changed(Session session) {

@@ -18,7 +18,9 @@ import vividlantern.rig.PortId;
     @JsonSubTypes.Type(value = Command.Players.class, name = "players"),
     @JsonSubTypes.Type(value = Command.Listen.class, name = "listen"),
     @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips"),
-    @JsonSubTypes.Type(value = Command.Turn.class, name = "turn")
+    @JsonSubTypes.Type(value = Command.Turn.class, name = "turn"),
+    @JsonSubTypes.Type(value = Command.ReleaseRig.class, name = "release-rig"),
+    @JsonSubTypes.Type(value = Command.InterfaceFate.class, name = "interface-fate")
 })
 public sealed interface Command {
 
@@ -55,6 +57,29 @@ public sealed interface Command {
 
     /** Forgets the clips that were counted. */
     record ClearClips() implements Command {}
+
+    /** Gives the engine and the devices up: nothing sounds, and other programs can have them. */
+    record ReleaseRig() implements Command {}
+
+    /** What happens to the stand-in's interface. */
+    public enum Fate {
+        THERE(""),
+        PULLED("The interface does not answer: its cable is out, or it is switched off."),
+        BUSY("The interface is in use by another program.");
+
+        private final String reason;
+
+        Fate(String reason) {
+            this.reason = reason;
+        }
+
+        String reason() {
+            return reason;
+        }
+    }
+
+    /** Pulls the stand-in's interface, lets another program have it, or brings it back. */
+    record InterfaceFate(Fate fate) implements Command {}
 
     /** Turns a preamp of the stand-in that only a hand can reach. */
     record Turn(PortId port, double gainDb, boolean phantom) implements Command {}

@@ -148,6 +148,10 @@ public class LiveHub extends TextWebSocketHandler {
             clearClips = true;
         } else if (command instanceof Command.Turn turn) {
             rig.turn(session, turn.port(), turn.gainDb(), turn.phantom());
+        } else if (command instanceof Command.ReleaseRig) {
+            rig.release(session);
+        } else if (command instanceof Command.InterfaceFate interfaceFate) {
+            rig.befall(session, interfaceFate.fate());
         }
         connections.values().forEach(connection -> connection.text(happening(connection.session())));
     }
@@ -182,6 +186,9 @@ public class LiveHub extends TextWebSocketHandler {
             return;
         }
         SessionId id = looking.get(0).session();
+        if (!rig.sounds(id)) {
+            return;
+        }
         try {
             Session session = desk.session(id);
             MixState state = rig.state(id);

@@ -7,11 +7,13 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.ChangeOver;
 import vividlantern.engine.Engine;
 import vividlantern.engine.Transport;
 import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.DeviceGone;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.mix.LiveState;
@@ -45,6 +47,8 @@ public class LiveRig {
      * @param roundTripMs from the interface's inputs through the engine to its outputs
      * @param preamps how the preamps stand, as far as the devices tell
      * @param switching the preamps at which a switch is being thrown: nobody hears them until its thump is over
+     * @param fault why nothing sounds, as the device says; "" while it runs
+     * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      */
     public record Happening(
@@ -55,6 +59,8 @@ public class LiveRig {
             double roundTripMs,
             List<Preamp> preamps,
             List<PortId> switching,
+            String fault,
+            Command.Fate interfaceFate,
             List<Preamp> fronts) {}
 
     /** How a preamp stands. */
@@ -75,6 +81,7 @@ public class LiveRig {
         private volatile Session session;
         private volatile String players = StandInStudio.ALL;
         private volatile TempoCurve curve;
+        private volatile String fault = "";
 
         private Run(Session session, Rig rig) {
             this.session = session;
@@ -95,11 +102,17 @@ public class LiveRig {
                 return thread;
             });
             tape = new Tape(rig.engineOutputs().size());
-            thread = new Thread(
-                    () -> studio.run(engine, tape::record, session.bufferFrames(), AudioDevice.Pace.REAL_TIME),
-                    "engine");
+            thread = new Thread(this::runDevice, "engine");
             thread.setPriority(Thread.MAX_PRIORITY);
             thread.setDaemon(true);
+        }
+
+        private void runDevice() {
+            try {
+                studio.run(engine, tape::record, session.bufferFrames(), AudioDevice.Pace.REAL_TIME);
+            } catch (DeviceGone gone) {
+                fault = gone.getMessage();
+            }
         }
 
         private void start() {
@@ -124,6 +137,9 @@ public class LiveRig {
 
     private final Desk desk;
     private volatile Run run;
+    private volatile Command.Fate fate = Command.Fate.THERE;
+    /** The room as it was left: what hands have turned there stays turned. */
+    private Optional<StandInStudio> room = Optional.empty();
 
     public LiveRig(Desk desk) {
         this.desk = desk;
@@ -139,7 +155,13 @@ public class LiveRig {
             throw new Refused(rig.name() + " has no interface yet. Add one under Rig, then take the rig.", "");
         }
         release();
-        Run next = new Run(desk.session(id), rig);
+        begin(new Run(desk.session(id), rig), StandInStudio.ALL);
+    }
+
+    private void begin(Run next, String players) {
+        room.ifPresent(before -> next.studio.inPlaceOf(before, players));
+        room = Optional.of(next.studio);
+        next.players = players;
         next.start();
         run = next;
     }
@@ -166,15 +188,36 @@ public class LiveRig {
         beginAnew(now, now.session, change.after());
     }
 
+    /** Another run in place of one; whoever looks meanwhile sees the old one. */
     private void beginAnew(Run before, Session session, Rig rig) {
-        release();
-        if (rig.leadingInterface().isPresent()) {
-            Run next = new Run(session, rig);
-            next.players = before.players;
-            next.studio.letPlay(before.players);
-            next.start();
-            run = next;
+        if (rig.leadingInterface().isEmpty()) {
+            release();
+            return;
         }
+        Run next = new Run(session, rig);
+        before.end();
+        begin(next, before.players);
+    }
+
+    /** Looks whether a device that went is back, and goes on with it as the session stands now. */
+    @Scheduled(fixedDelay = 500)
+    synchronized void comeBack() {
+        Run now = run;
+        if (now != null && !now.fault.isEmpty() && now.studio.answers()) {
+            beginAnew(now, now.session, now.rig);
+        }
+    }
+
+    /** Lets something happen to the stand-in's interface. */
+    public synchronized void befall(SessionId id, Command.Fate happens) {
+        at(id).studio.vanish(happens.reason());
+        fate = happens;
+    }
+
+    /** Gives up the rig, if this session has it: its engine stops, and the devices are free for others. */
+    public synchronized void release(SessionId id) {
+        at(id);
+        release();
     }
 
     @PreDestroy
@@ -188,6 +231,12 @@ public class LiveRig {
     public boolean isAtTheRig(SessionId id) {
         Run now = run;
         return now != null && now.session.id().equals(id);
+    }
+
+    /** Whether a session has the rig and its device answers. */
+    public boolean sounds(SessionId id) {
+        Run now = run;
+        return isAtTheRig(id) && now != null && now.fault.isEmpty();
     }
 
     @EventListener
@@ -275,6 +324,8 @@ public class LiveRig {
                 roundTripMs,
                 preamps(now),
                 List.copyOf(now.changeOver.switching()),
+                now.fault,
+                fate,
                 now.studio.fronts().entrySet().stream()
                         .map(front -> new Preamp(new PortId(front.getKey()), front.getValue()))
                         .toList());
