@@ -25,8 +25,10 @@ export function takeLevels(of: number, taken: Float32Array<ArrayBuffer>) {
   }
 }
 
-/** Levels go dark: there is no engine, or no connection to it. */
+/** Levels go dark: there is no engine, or no connection to it. What has arrived and waits to be painted is forgotten. */
 export function darken() {
+  values = new Float32Array(0)
+  painted = new Float32Array(0)
   for (const set of painters.values()) for (const painter of set) painter(-120, -120)
 }
 

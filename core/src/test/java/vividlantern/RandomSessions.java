@@ -74,7 +74,7 @@ public final class RandomSessions {
                 0,
                 false,
                 Optional.of(Driver.USUAL));
-        return new Rig(new RigId("plain"), 0, "Plain", 20, List.of(box), ports, List.of(), pairs, List.of());
+        return new Rig(new RigId("plain"), 0, "Plain", 20, List.of(box), ports, List.of(), pairs, List.of(), List.of());
     }
 
     private static Port port(String id, Port.Direction direction, int number) {

@@ -38,6 +38,7 @@ public final class Figures {
         try (Started running = Started.program(program, data)) {
             render(running);
             edits(running);
+            SheetLoad.print(running);
             MeterLoad.print(running);
         }
     }
@@ -184,7 +185,7 @@ public final class Figures {
                     HttpResponse.BodyHandlers.ofByteArray());
         }
 
-        void post(String path, String body) throws IOException, InterruptedException {
+        String post(String path, String body) throws IOException, InterruptedException {
             HttpResponse<String> answer = client.send(
                     HttpRequest.newBuilder(URI.create(address + path))
                             .header("Content-Type", "application/json")
@@ -194,6 +195,7 @@ public final class Figures {
             if (answer.statusCode() >= 300) {
                 throw new IOException(body + " → " + answer.body());
             }
+            return answer.body();
         }
 
         @Override

@@ -60,7 +60,7 @@ final class LargeMix {
                 0,
                 false,
                 Optional.empty());
-        return new Rig(new RigId("large"), 0, "Large", 20, List.of(box), ports, List.of(), pairs, List.of());
+        return new Rig(new RigId("large"), 0, "Large", 20, List.of(box), ports, List.of(), pairs, List.of(), List.of());
     }
 
     static Session session(Rig rig) {

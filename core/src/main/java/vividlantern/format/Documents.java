@@ -2,8 +2,10 @@ package vividlantern.format;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonValue;
+import com.fasterxml.jackson.annotation.Nulls;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -30,17 +32,20 @@ import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
 import vividlantern.rig.Device;
+import vividlantern.rig.GroupId;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigSettings;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
+import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
@@ -76,6 +81,7 @@ public final class Documents {
             RigId.class,
             PortId.class,
             PairId.class,
+            GroupId.class,
             SessionId.class,
             PerformerId.class,
             InputId.class,
@@ -100,6 +106,7 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+                .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Edit.class, EditForm.class)
                 .addMixIn(RigEdit.class, EditForm.class);
@@ -199,6 +206,7 @@ public final class Documents {
             case PORT -> Port.class;
             case TIE -> Tie.class;
             case PAIR -> StereoPair.class;
+            case GROUP -> WideGroup.class;
             case MIC -> Mic.class;
         };
     }
@@ -251,6 +259,12 @@ public final class Documents {
 
         @JsonValue
         abstract double position();
+    }
+
+    /** Rigs written before there were wide groups have none. */
+    private abstract static class RigForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<WideGroup> groups();
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -8,7 +8,6 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
-import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
@@ -54,15 +53,6 @@ public final class GridStroke {
                             + " on there are not as many ports side by side.",
                     "crossings");
         }
-        return run.stream().map(port -> feed(session, port.id())).toList();
-    }
-
-    private static Feed feed(Session session, PortId port) {
-        return session.inputs().stream()
-                .filter(input -> input.port().equals(Optional.of(port)))
-                .map(Input::id)
-                .findFirst()
-                .map(Feed::from)
-                .orElseGet(() -> Feed.from(port));
+        return run.stream().map(port -> OfferedFeeds.feed(session, port.id())).toList();
     }
 }

@@ -102,7 +102,7 @@ public final class NewTracks {
     }
 
     /** What two inputs are together, if they are the left and the right of it. */
-    private static Optional<String> both(Input first, Input second) {
+    static Optional<String> both(Input first, Input second) {
         Matcher left = SIDE.matcher(first.source());
         Matcher right = SIDE.matcher(second.source());
         boolean sides = left.matches()

@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param devices in their order, those taken out among them
  * @param ports by device, inputs before outputs, by number
  * @param pairs of inputs and of outputs
+ * @param groups of more than two inputs or outputs
  * @param mics the locker
  */
 public record Rig(
@@ -27,6 +28,7 @@ public record Rig(
         List<Port> ports,
         List<Tie> ties,
         List<StereoPair> pairs,
+        List<WideGroup> groups,
         List<Mic> mics) {
 
     public Rig {
@@ -36,6 +38,9 @@ public record Rig(
         ports = ports.stream().sorted(inOrderOf(devices)).toList();
         ties = List.copyOf(ties);
         pairs = pairs.stream().sorted(inOrderOf(placesOf(ports))).toList();
+        groups = groups.stream()
+                .sorted(Comparator.comparing(group -> group.id().value()))
+                .toList();
         mics = mics.stream()
                 .sorted(Comparator.comparing(Mic::kind).thenComparing(Mic::name))
                 .toList();
@@ -43,7 +48,7 @@ public record Rig(
 
     /** A rig with nothing in it. */
     public static Rig empty(RigId id, String name) {
-        return new Rig(id, 0, name, 20, List.of(), List.of(), List.of(), List.of(), List.of());
+        return new Rig(id, 0, name, 20, List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
     }
 
     private static Comparator<Port> inOrderOf(List<Device> devices) {
@@ -67,7 +72,7 @@ public record Rig(
     }
 
     public Rig atRevision(long newRevision) {
-        return new Rig(id, newRevision, name, celsius, devices, ports, ties, pairs, mics);
+        return new Rig(id, newRevision, name, celsius, devices, ports, ties, pairs, groups, mics);
     }
 
     public Optional<Port> port(PortId id) {
@@ -76,6 +81,19 @@ public record Rig(
 
     public Optional<StereoPair> outputPair(PairId id) {
         return outputPairs().stream().filter(pair -> pair.id().equals(id)).findFirst();
+    }
+
+    public Optional<WideGroup> group(GroupId id) {
+        return groups.stream().filter(group -> group.id().equals(id)).findFirst();
+    }
+
+    /** Groups of inputs. */
+    public List<WideGroup> inputGroups() {
+        return groups.stream()
+                .filter(group -> port(group.ports().get(0))
+                        .filter(port -> port.direction() == Port.Direction.IN)
+                        .isPresent())
+                .toList();
     }
 
     public Optional<StereoPair> pair(PairId id) {

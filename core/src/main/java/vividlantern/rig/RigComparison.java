@@ -76,6 +76,10 @@ public final class RigComparison {
             traits.put("left at", label(rig, pair.left()));
             traits.put("right at", label(rig, pair.right()));
             traits.put("behind it", pair.feeds().words());
+        } else if (part instanceof WideGroup group) {
+            traits.put(
+                    "channels at",
+                    group.ports().stream().map(port -> label(rig, port)).collect(Collectors.joining(", ")));
         } else if (part instanceof Mic mic) {
             traits.put("the kind", mic.kind().words());
             traits.put("a count of", String.valueOf(mic.count()));
@@ -134,6 +138,8 @@ public final class RigComparison {
             return "The tie from " + label(rig, tie.from()) + " to " + label(rig, tie.to());
         } else if (part instanceof StereoPair pair) {
             return "The pair " + pair.houseLabel();
+        } else if (part instanceof WideGroup group) {
+            return "The group " + group.houseLabel();
         } else {
             return "The mic " + ((Mic) part).name();
         }

@@ -10,6 +10,7 @@ public record RigPartKey(Kind kind, String id) implements Comparable<RigPartKey>
         PORT("port"),
         TIE("tie"),
         PAIR("pair"),
+        GROUP("group"),
         MIC("mic");
 
         private final String word;
@@ -35,6 +36,10 @@ public record RigPartKey(Kind kind, String id) implements Comparable<RigPartKey>
 
     public static RigPartKey of(StereoPair pair) {
         return new RigPartKey(Kind.PAIR, pair.id().value());
+    }
+
+    public static RigPartKey of(WideGroup group) {
+        return new RigPartKey(Kind.GROUP, group.id().value());
     }
 
     public static RigPartKey of(Mic mic) {

@@ -35,6 +35,7 @@ public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {
         rig.ports().forEach(port -> parts.put(RigPartKey.of(port), port));
         rig.ties().forEach(tie -> parts.put(RigPartKey.of(tie), tie));
         rig.pairs().forEach(pair -> parts.put(RigPartKey.of(pair), pair));
+        rig.groups().forEach(group -> parts.put(RigPartKey.of(group), group));
         rig.mics().forEach(mic -> parts.put(RigPartKey.of(mic), mic));
         return parts;
     }
@@ -52,6 +53,7 @@ public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {
         List<Port> ports = new ArrayList<>();
         List<Tie> ties = new ArrayList<>();
         List<StereoPair> pairs = new ArrayList<>();
+        List<WideGroup> groups = new ArrayList<>();
         List<Mic> mics = new ArrayList<>();
         parts.values().forEach(part -> {
             if (part instanceof Device device) {
@@ -62,12 +64,14 @@ public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {
                 ties.add(tie);
             } else if (part instanceof StereoPair pair) {
                 pairs.add(pair);
+            } else if (part instanceof WideGroup group) {
+                groups.add(group);
             } else if (part instanceof Mic mic) {
                 mics.add(mic);
             }
         });
         RigSettings settings = (RigSettings) parts.get(RigPartKey.SETTINGS);
-        return new Rig(id, revision, settings.name(), settings.celsius(), devices, ports, ties, pairs, mics);
+        return new Rig(id, revision, settings.name(), settings.celsius(), devices, ports, ties, pairs, groups, mics);
     }
 
     /** Ports need their device, ties and pairs their ports, and no port takes two ties or ends in a circle. */
@@ -82,6 +86,7 @@ public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {
                 && after.ties().stream()
                         .allMatch(tie -> ports.contains(tie.from()) && ports.contains(tie.to()) && ends.add(tie.to()))
                 && after.pairs().stream().allMatch(pair -> ports.contains(pair.left()) && ports.contains(pair.right()))
+                && after.groups().stream().allMatch(group -> ports.containsAll(group.ports()))
                 && after.ties().stream().noneMatch(tie -> after.runsInACircle(tie.from()));
     }
 }

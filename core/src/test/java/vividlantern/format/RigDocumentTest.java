@@ -33,6 +33,14 @@ public class RigDocumentTest {
         assertThat(Documents.read(document, RigDocument.class).checked()).isEqualTo(rig);
     }
 
+    @Test
+    public void aDocumentFromBeforeThereWereWideGroupsHasNone() {
+        String document = Documents.write(RigDocument.of(everything()));
+        String older = document.replace("\"groups\":[],", "");
+        assertThat(older).hasSizeLessThan(document.length());
+        assertThat(Documents.read(older, RigDocument.class).checked()).isEqualTo(everything());
+    }
+
     @DataProvider
     public Object[][] broken() {
         Rig small = ShelfDevices.device("interface-2", "dory", "Dory").applyTo(Rig.empty(new RigId("loft"), "Loft"));
@@ -61,7 +69,8 @@ public class RigDocumentTest {
         Map<String, Object> schema = RigDocument.schema();
         assertThat(schema.get("$schema")).isEqualTo("https://json-schema.org/draft/2020-12/schema");
         Map<String, Map<String, Object>> definitions = (Map<String, Map<String, Object>>) schema.get("$defs");
-        assertThat(definitions).containsKeys("Rig", "Device", "Port", "Tie", "StereoPair", "Mic", "LatencyProfile");
+        assertThat(definitions)
+                .containsKeys("Rig", "Device", "Port", "Tie", "StereoPair", "WideGroup", "Mic", "LatencyProfile");
         assertThat((Map<String, Object>) definitions.get("Port").get("properties"))
                 .containsOnlyKeys(
                         "id",

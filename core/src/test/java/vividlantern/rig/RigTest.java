@@ -100,7 +100,8 @@ public class RigTest {
                 0,
                 false,
                 Optional.empty());
-        return new Rig(new RigId("r"), 0, "R", 20, List.of(box, pre, wall), ports, ties, List.of(), List.of());
+        return new Rig(
+                new RigId("r"), 0, "R", 20, List.of(box, pre, wall), ports, ties, List.of(), List.of(), List.of());
     }
 
     private static Tie tie(String from, String to) {

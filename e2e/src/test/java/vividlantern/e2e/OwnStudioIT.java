@@ -102,7 +102,7 @@ public class OwnStudioIT {
         button("Hide Skiff 32").click();
         button("Copies").click();
         button("What would change").first().click();
-        assertThat(page.getByText("The port Skiff 32 (Analog in 32) is described differently."))
+        assertThat(page.getByText("The port Skiff 32 (Analog in 32) has its place in sight, before hidden."))
                 .isVisible();
         button("Make it so").click();
         assertThat(button("Hide Skiff 32")).hasAttribute("aria-pressed", "false");

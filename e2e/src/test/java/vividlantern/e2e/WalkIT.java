@@ -210,7 +210,7 @@ public class WalkIT {
     public void step6TheCueIsHeardInTheBrowser() {
         page.evaluate("() => { window.heard = 0; const post = MessagePort.prototype.postMessage;"
                 + " MessagePort.prototype.postMessage = function (data, ...more) {"
-                + " if (data instanceof Float32Array) for (const x of data) window.heard = Math.max(window.heard, Math.abs(x));"
+                + " if (data?.samples) for (const x of data.samples) window.heard = Math.max(window.heard, Math.abs(x));"
                 + " return post.call(this, data, ...more) } }");
         button("Listen in this browser").click();
         assertThat(button("Listening; stop")).isVisible();
@@ -318,6 +318,7 @@ public class WalkIT {
     private void chooseStandIns(String who) {
         page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Stand-ins"))
                 .locator(".n-select")
+                .first()
                 .click();
         page.getByText(who, new Page.GetByTextOptions().setExact(true)).last().click();
     }

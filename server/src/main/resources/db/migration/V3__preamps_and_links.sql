@@ -20,3 +20,11 @@ alter table device add column sample_rates varchar(200) default '44100,48000,882
 alter table device add column buffers varchar(200) default '32,64,128,256,512,1024' not null;
 alter table device add column direct_monitoring boolean default true not null;
 update device set driven = true where kind = 'INTERFACE';
+
+create table wide_group (
+    rig_id varchar(40) not null references rig (id),
+    id varchar(40) not null,
+    house_label varchar(400) not null,
+    ports varchar(400) not null,
+    primary key (rig_id, id)
+);

@@ -109,6 +109,7 @@ public final class Saltworks {
                                 new PortId("skerry-7"),
                                 new PortId("skerry-8"),
                                 Feeds.NOTHING)),
+                List.of(),
                 locker());
     }
 

@@ -31,6 +31,9 @@ public record RemoveDevice(String device) implements RigEdit {
         rig.pairs().stream()
                 .filter(pair -> ports.contains(pair.left()) || ports.contains(pair.right()))
                 .forEach(pair -> parts.put(RigPartKey.of(pair), Optional.empty()));
+        rig.groups().stream()
+                .filter(group -> group.ports().stream().anyMatch(ports::contains))
+                .forEach(group -> parts.put(RigPartKey.of(group), Optional.empty()));
         return RigParts.OF_RIG.replace(rig, parts);
     }
 

@@ -13,6 +13,7 @@ import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
 import vividlantern.rig.Tie;
+import vividlantern.rig.WideGroup;
 
 /** Replaces all that a rig holds, as when going back to a kept copy or taking in a document. Id and revision stay. */
 public record ReplaceRig(Rig by) implements RigEdit {
@@ -61,6 +62,12 @@ public record ReplaceRig(Rig by) implements RigEdit {
                 throw new Refused("The ties from '" + tie.from() + "' run in a circle.", "ties");
             }
         }
+        rig.groups().forEach(group -> {
+            int channels = group.ports().size();
+            if (!ports.containsAll(group.ports()) || channels < WideGroup.LEAST || channels > WideGroup.MOST) {
+                throw new Refused("The group \"" + group.houseLabel() + "\" misses a port.", "groups");
+            }
+        });
         rig.pairs().forEach(pair -> {
             if (!ports.contains(pair.left()) || !ports.contains(pair.right())) {
                 throw new Refused("The pair \"" + pair.houseLabel() + "\" misses a port.", "pairs");

@@ -30,6 +30,9 @@ public sealed interface RigEdit
                 UnpairPorts,
                 LabelPair,
                 SetPairFeeds,
+                GroupPorts,
+                LabelGroup,
+                UngroupPorts,
                 PutMic,
                 RemoveMic,
                 ReplaceRig {

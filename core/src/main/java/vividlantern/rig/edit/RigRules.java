@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
+import vividlantern.rig.GroupId;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
@@ -17,6 +18,7 @@ import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
 import vividlantern.rig.StereoPair;
+import vividlantern.rig.WideGroup;
 
 /** What every edit of a rig asks of its fields, and how parts are called when it speaks of them. */
 final class RigRules {
@@ -42,6 +44,11 @@ final class RigRules {
     static StereoPair pair(Rig rig, PairId id) {
         return rig.pair(id)
                 .orElseThrow(() -> new Refused("There is no pair '" + id + "' in " + rig.name() + ".", "pair"));
+    }
+
+    static WideGroup group(Rig rig, GroupId id) {
+        return rig.group(id)
+                .orElseThrow(() -> new Refused("There is no group '" + id + "' in " + rig.name() + ".", "group"));
     }
 
     static String name(Rig rig, PortId id) {

@@ -19,6 +19,7 @@ import vividlantern.history.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
+import vividlantern.rig.GroupId;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -40,6 +41,7 @@ public class EveryRigEditTest {
     private static final PortId SKIFF_1 = new PortId("skiff-in-1");
     private static final PairId MAIN = new PairId("main");
     private static final PairId PHONES = new PairId("phones");
+    private static final GroupId ARRAY = new GroupId("array");
     private static final Mic WREN = new Mic(new MicId("wren"), "Wren L", Mic.Kind.LARGE_CONDENSER, 3, 20, "XLR");
     private static final Rig EMPTY = Rig.empty(new RigId("loft"), "Loft");
 
@@ -51,6 +53,7 @@ public class EveryRigEditTest {
                     new TiePorts(WALL_1, SKIFF_1),
                     new PairPorts(MAIN, out(1), out(2), "Main speakers", StereoPair.Feeds.MAIN_SPEAKERS),
                     new PairPorts(PHONES, out(3), out(4), "Phones", StereoPair.Feeds.HEADPHONES),
+                    new GroupPorts(ARRAY, SKIFF_1, 6, "Array"),
                     new PutMic(WREN)),
             EMPTY);
 
@@ -84,6 +87,17 @@ public class EveryRigEditTest {
         Driver slow = new Driver(List.of(48_000), List.of(512), false);
         Rig other = new NameRig("Barn").applyTo(LOFT);
         return new Object[][] {
+            row(
+                    new GroupPorts(new GroupId("surround"), out(3), 5, "Surround"),
+                    "Skiff 8 out 3 and the next 4 are a group, Surround",
+                    rig -> rig.groups().size(),
+                    2),
+            row(
+                    new LabelGroup(ARRAY, "Tree"),
+                    "Array is called Tree",
+                    rig -> rig.group(ARRAY).orElseThrow().houseLabel(),
+                    "Tree"),
+            row(new UngroupPorts(ARRAY), "Array is no group any more", Rig::groups, List.of()),
             ofDevice(new SetDriver("skiff", slow), "Skiff 8: what it can run at", Device::driver, Optional.of(slow)),
             row(new NameRig("Barn"), "Loft is called Barn", Rig::name, "Barn"),
             row(new SetRoomTemperature(25), "Loft: 25.0 °C", Rig::celsius, 25.0),
@@ -216,6 +230,12 @@ public class EveryRigEditTest {
     public Object[][] badNumbers() {
         Port.GainRange backwards = new Port.GainRange(60, 0, 1);
         return new Object[][] {
+            {new GroupPorts(new GroupId("two"), out(3), 2, "Two"), "between 3 and 8"},
+            {new GroupPorts(new GroupId("nine"), out(3), 9, "Nine"), "between 3 and 8"},
+            {new GroupPorts(new GroupId("late"), out(6), 4, "Late"), "only 3 ports side by side"},
+            {new GroupPorts(new GroupId("over"), new PortId("skiff-in-5"), 3, "Over"), "\"Array\" has some"},
+            {new GroupPorts(ARRAY, out(3), 4, "Again"), "is taken"},
+            {new UngroupPorts(new GroupId("none")), "no group 'none'"},
             {new SetDriver("wall", Driver.USUAL), "is no interface"},
             {new SetDriver("skiff", new Driver(List.of(), List.of(128), true)), "at one sample rate"},
             {new SetDriver("skiff", new Driver(List.of(48_000), List.of(8), true)), "between 16 and 4096"},
@@ -258,14 +278,32 @@ public class EveryRigEditTest {
         assertRefused(new ReplaceRig(withTies(loose)), LOFT, "gone");
         assertRefused(new ReplaceRig(withTies(new Tie(WALL_1, SKIFF_1), new Tie(SKIFF_1, WALL_1))), LOFT, "circle");
         StereoPair halved = new StereoPair(MAIN, "Main", out(1), new PortId("gone"), StereoPair.Feeds.NOTHING);
-        Rig unpaired =
-                new Rig(LOFT.id(), 0, "Loft", 20, LOFT.devices(), LOFT.ports(), List.of(), List.of(halved), List.of());
+        Rig unpaired = new Rig(
+                LOFT.id(),
+                0,
+                "Loft",
+                20,
+                LOFT.devices(),
+                LOFT.ports(),
+                List.of(),
+                List.of(halved),
+                List.of(),
+                List.of());
         assertRefused(new ReplaceRig(unpaired), LOFT, "misses a port");
     }
 
     private static Rig withTies(Tie... ties) {
         return new Rig(
-                LOFT.id(), 0, "Loft", 20, LOFT.devices(), LOFT.ports(), List.of(ties), LOFT.pairs(), LOFT.mics());
+                LOFT.id(),
+                0,
+                "Loft",
+                20,
+                LOFT.devices(),
+                LOFT.ports(),
+                List.of(ties),
+                LOFT.pairs(),
+                LOFT.groups(),
+                LOFT.mics());
     }
 
     @Test

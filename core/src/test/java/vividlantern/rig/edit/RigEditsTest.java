@@ -324,6 +324,7 @@ public class RigEditsTest {
                 LOFT.ports(),
                 List.of(new Tie(port("wall-in-1"), port("wall-in-2")), new Tie(port("wall-in-2"), port("wall-in-1"))),
                 List.of(),
+                List.of(),
                 List.of());
         assertThatThrownBy(() -> new ReplaceRig(circle).applyTo(LOFT)).hasMessageContaining("in a circle");
     }

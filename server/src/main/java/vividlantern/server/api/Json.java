@@ -12,6 +12,7 @@ import vividlantern.format.InputListImport;
 import vividlantern.format.Schemas;
 import vividlantern.patch.AtRate;
 import vividlantern.patch.BringList;
+import vividlantern.patch.OfferedFeeds;
 import vividlantern.preamp.ToASpare;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
@@ -62,6 +63,7 @@ class Json {
             schemas.add(InputListImport.Preview.class);
             schemas.add(BringList.Item.class);
             schemas.add(AtRate.Lost.class);
+            schemas.add(OfferedFeeds.OfferedFeed.class);
             schemas.add(LiveRig.Happening.class);
             schemas.add(UndoState.class);
             schemas.addKinds(Command.class, Command.kinds());

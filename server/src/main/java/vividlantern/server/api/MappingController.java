@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vividlantern.patch.AtRate;
 import vividlantern.patch.GridStroke;
 import vividlantern.patch.NewTracks;
+import vividlantern.patch.OfferedFeeds;
 import vividlantern.preamp.Turned;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Readiness;
@@ -94,6 +95,13 @@ class MappingController {
         return Readiness.of(open, rig, rigs.turned(rig.id())).stream()
                 .map(MappingController::found)
                 .toList();
+    }
+
+    /** What can feed a track of so many channels: single ports, pairs or wide groups. */
+    @GetMapping("/feeds")
+    List<OfferedFeeds.OfferedFeed> feeds(@PathVariable String session, @RequestParam int width) {
+        Session open = open(session);
+        return OfferedFeeds.of(open, desk.rigOf(open.id()), width);
     }
 
     /** The inputs that would lose their port at another sample rate. */

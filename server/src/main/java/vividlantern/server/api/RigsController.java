@@ -114,6 +114,7 @@ class RigsController {
                 rig.ports(),
                 rig.ties(),
                 rig.pairs(),
+                rig.groups(),
                 rig.mics());
     }
 

@@ -28,6 +28,7 @@ import vividlantern.rig.RigParts;
 import vividlantern.rig.RigSettings;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
+import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
 
 /** Reads and writes rigs, their logs and the kept copies of them. Each method is one transaction. */
@@ -73,6 +74,7 @@ public class RigStore {
         rows(PortRow.class, id).map(PortRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
         rows(TieRow.class, id).map(TieRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
         rows(PairRow.class, id).map(PairRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
+        rows(GroupRow.class, id).map(GroupRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
         rows(MicRow.class, id).map(MicRow::part).forEach(part -> parts.put(RigPartKey.of(part), part));
         return Optional.of(RigParts.assemble(id, row.revision, parts));
     }
@@ -193,6 +195,8 @@ public class RigStore {
             entities.merge(TieRow.of(row.id, tie));
         } else if (part instanceof StereoPair pair) {
             entities.merge(PairRow.of(row.id, pair));
+        } else if (part instanceof WideGroup group) {
+            entities.merge(GroupRow.of(row.id, group));
         } else if (part instanceof Mic mic) {
             entities.merge(MicRow.of(row.id, mic));
         }
@@ -204,6 +208,7 @@ public class RigStore {
             case PORT -> PortRow.class;
             case TIE -> TieRow.class;
             case PAIR -> PairRow.class;
+            case GROUP -> GroupRow.class;
             case MIC -> MicRow.class;
             case SETTINGS -> throw new IllegalStateException("Every rig has settings.");
         };

@@ -1,0 +1,187 @@
+package vividlantern.bench;
+
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import vividlantern.format.Documents;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Port;
+import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.PortRun;
+
+/** How a large studio feels in the browser: opening its rig, drawing and dragging on the grid, scrolling a long input list. */
+final class SheetLoad {
+
+    private static final int STEPS = 60;
+    private static final int INPUTS = 120;
+
+    /** Notes how long each frame took, from now on until it is read. */
+    private static final String WATCH_FRAMES = """
+            () => {
+              window.frames_ = []
+              let last = performance.now()
+              const step = (now) => { window.frames_.push(now - last); last = now; window.watching_ = requestAnimationFrame(step) }
+              window.watching_ = requestAnimationFrame(step)
+            }""";
+
+    private static final String READ_FRAMES = """
+            () => {
+              cancelAnimationFrame(window.watching_)
+              const all = window.frames_.slice(1).sort((a, b) => a - b)
+              return [all[Math.floor(all.length / 2)], all[Math.floor(all.length * 0.95)], all.length]
+            }""";
+
+    private final Figures.Started running;
+    private final Browser browser;
+
+    private SheetLoad(Figures.Started running, Browser browser) {
+        this.running = running;
+        this.browser = browser;
+    }
+
+    static void print(Figures.Started running) throws Exception {
+        try (Playwright playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
+            Browser browser = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setArgs(List.of("--no-sandbox", "--disable-gpu")));
+            SheetLoad load = new SheetLoad(running, browser);
+            String large = load.session("Grid of 256", 240, 128);
+            load.rig(large);
+            load.grid(load.session("Grid of 128", 128, 64), "128 ports by 64 tracks");
+            load.grid(large, "240 ports by 128 tracks");
+            load.scrolling(large);
+        }
+    }
+
+    /** A studio with one interface of so many inputs and 16 outputs, and a session there with that many tracks. */
+    private String session(String name, int inputs, int tracks) throws Exception {
+        String rig = id(running.post("/api/rigs", "{\"name\": \"" + name + "\"}"));
+        AddDevice barge = new AddDevice(
+                "barge",
+                "Barge",
+                Device.Kind.INTERFACE,
+                18,
+                new LatencyProfile(33, 24, 24, 29),
+                Device.Clock.LEADS,
+                0,
+                List.of(run(Port.Direction.IN, inputs), run(Port.Direction.OUT, 16)));
+        running.post("/api/rigs/" + rig + "/edits", "{\"edits\": " + Documents.writeRigEdits(List.of(barge)) + "}");
+        String session = id(running.post("/api/sessions", "{\"name\": \"" + name + "\", \"rigId\": \"" + rig + "\"}"));
+        List<String> edits = new ArrayList<>();
+        for (int n = 1; n <= INPUTS; n++) {
+            edits.add("{\"kind\": \"add-input\", \"input\": \"i" + n + "\", \"number\": " + n
+                    + ", \"source\": \"Source " + n + "\"}");
+            edits.add("{\"kind\": \"patch-input\", \"input\": \"i" + n + "\", \"port\": \"barge-in-" + n + "\"}");
+        }
+        for (int n = 1; n <= tracks; n++) {
+            String feed = n <= INPUTS ? "[{\"input\": \"i" + n + "\", \"port\": null}]" : "[]";
+            edits.add("{\"kind\": \"add-track\", \"track\": \"t" + n + "\", \"name\": \"Track " + n
+                    + "\", \"width\": 1, \"feeds\": " + feed + "}");
+        }
+        running.post("/api/sessions/" + session + "/edits", "{\"edits\": [" + String.join(",", edits) + "]}");
+        return session;
+    }
+
+    private static PortRun run(Port.Direction direction, int count) {
+        return new PortRun(
+                direction,
+                count,
+                direction == Port.Direction.IN ? "Line in" : "Line out",
+                "",
+                Set.of(Port.Signal.LINE),
+                0,
+                0,
+                Port.GainRange.NONE,
+                false,
+                Optional.empty());
+    }
+
+    private static String id(String answer) {
+        return JsonParser.parseString(answer).getAsJsonObject().get("id").getAsString();
+    }
+
+    private Page page(String session, String step) {
+        Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+        page.navigate(running.address() + "/sessions/" + session + "/" + step);
+        return page;
+    }
+
+    private void rig(String session) {
+        page(session, "input-list").close();
+        Page page = page(session, "tracks");
+        page.locator("tbody tr").first().waitFor();
+        double millis = millisUntil(
+                page,
+                () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Rig"))
+                        .click(),
+                "document.querySelectorAll('main tbody tr').length >= 240");
+        Figures.say("Opening a rig of 256 ports: %.0f ms from the press to all its rows", millis);
+        page.close();
+    }
+
+    private void grid(String session, String size) {
+        Page page = page(session, "input-list");
+        page.locator("tbody tr").nth(INPUTS - 1).waitFor();
+        double painted = millisUntil(
+                page,
+                () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Grid"))
+                        .click(),
+                "document.querySelector('canvas')?.width > 0");
+        page.mouse().move(420, 300);
+        page.mouse().down();
+        page.evaluate(WATCH_FRAMES);
+        for (int step = 0; step < STEPS; step++) {
+            page.mouse().move(420 + 12 * step % 700, 300 + 7 * step % 400);
+        }
+        List<?> frames = (List<?>) page.evaluate(READ_FRAMES);
+        page.mouse().move(10, 700);
+        page.keyboard().press("Escape");
+        Figures.say(
+                "The grid, %s: first paint %.0f ms; while dragging a frame takes %.1f ms in the middle, %.1f ms at 95 %%",
+                size, painted, number(frames.get(0)), number(frames.get(1)));
+        page.close();
+    }
+
+    private void scrolling(String session) {
+        Page page = page(session, "input-list");
+        page.locator("tbody tr").nth(INPUTS - 1).waitFor();
+        page.mouse().move(600, 400);
+        page.evaluate(WATCH_FRAMES);
+        for (int step = 0; step < STEPS; step++) {
+            page.mouse().wheel(0, step < STEPS / 2 ? 100 : -100);
+        }
+        List<?> frames = (List<?>) page.evaluate(READ_FRAMES);
+        Figures.say(
+                "Scrolling an input list of %d: a frame takes %.1f ms in the middle, %.1f ms at 95 %%",
+                INPUTS, number(frames.get(0)), number(frames.get(1)));
+        page.close();
+    }
+
+    /** From a press until a condition holds and the frame that shows it has been drawn. */
+    private static double millisUntil(Page page, Runnable press, String holds) {
+        page.evaluate("() => addEventListener('click', () => (window.pressed_ = performance.now()), "
+                + "{capture: true, once: true})");
+        page.evaluate("() => { const look = () => requestAnimationFrame(() => { if (window.pressed_ && (" + holds
+                + ")) requestAnimationFrame(() => (window.shown_ = performance.now())); else look() }); look() }");
+        press.run();
+        page.waitForFunction("() => window.shown_");
+        return number(page.evaluate("() => window.shown_ - window.pressed_"));
+    }
+
+    private static double number(Object value) {
+        return ((Number) value).doubleValue();
+    }
+}
