@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Device, type Port } from '@/api/client'
+import { freshId } from '@/desk/ids'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import AddDevice from './AddDevice.vue'
@@ -12,6 +13,7 @@ import NameMany from './NameMany.vue'
 import OutputRows from './OutputRows.vue'
 import PortRow from './PortRow.vue'
 import RigCopies from './RigCopies.vue'
+import TogetherPorts from './TogetherPorts.vue'
 import { useWiring } from './useWiring'
 
 const LOCKER = 'the locker'
@@ -74,6 +76,19 @@ function pairAll(direction: Port['direction']) {
   })
 }
 
+/** Side by side, and as many as a wide source may have. */
+const groupable = computed(() => {
+  const chosen = inputs.value.filter((port) => picked.value.has(port.id))
+  return chosen.length >= 3 && chosen.length <= 8 && chosen.at(-1)!.number - chosen[0]!.number === chosen.length - 1
+})
+
+function group() {
+  const chosen = inputs.value.filter((port) => picked.value.has(port.id))
+  const houseLabel = `${chosen[0]!.houseLabel} to ${chosen.at(-1)!.houseLabel}`
+  const id = freshId(houseLabel, store.rig!.groups)
+  return store.edit([{ kind: 'group-ports', group: id, first: chosen[0]!.id, count: chosen.length, houseLabel }])
+}
+
 function show(id: string) {
   shown.value = id
 }
@@ -86,6 +101,7 @@ function show(id: string) {
       <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
       <span class="fill"></span>
       <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
+      <NButton v-if="groupable" size="small" @click="group">Group {{ picked.size }}</NButton>
       <NButton v-if="picked.size" size="small" @click="describing = true">Describe</NButton>
       <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
       <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>
@@ -116,6 +132,7 @@ function show(id: string) {
         <div class="both" :class="{ ins: !outputs.length, outs: !inputs.length }">
           <div v-if="inputs.length" class="side">
             <h2>What comes in <button class="word" @click="pairAll('in')">Pair neighbours</button></h2>
+            <TogetherPorts :device="device.id" />
             <div class="sheet">
               <table aria-label="What comes in">
                 <thead>
@@ -124,8 +141,8 @@ function show(id: string) {
                     <th style="width: 24px"></th>
                     <th>House label</th>
                     <th style="width: 100px">Panel</th>
-                    <th style="width: 98px">Tied</th>
-                    <th style="width: 94px">In this session</th>
+                    <th :style="{ width: outputs.length ? '98px' : '20%' }">Tied</th>
+                    <th :style="{ width: outputs.length ? '94px' : '20%' }">In this session</th>
                     <th style="width: 84px">Takes</th>
                     <th style="width: 132px">Preamp</th>
                     <th style="width: 60px"></th>

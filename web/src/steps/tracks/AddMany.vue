@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NModal } from 'naive-ui'
+import { NButton, NModal, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import { api } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -10,6 +10,7 @@ const shown = defineModel<boolean>('shown', { required: true })
 
 const desk = useDesk()
 const count = ref('8')
+const width = ref(1)
 const pattern = ref('Vocals {n}')
 const list = ref('')
 const at = () => ({ params: { path: { session: desk.session!.id } } })
@@ -21,9 +22,17 @@ function fromInputs() {
   })
 }
 
+const WIDTHS = [1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({
+  label: value === 1 ? 'mono' : value === 2 ? 'stereo' : `${value} wide`,
+  value,
+}))
+
 function many(wanted: { count: number; names: string }) {
   return trying(async () => {
-    const proposed = await api.POST('/api/sessions/{session}/tracks/many', { ...at(), body: wanted })
+    const proposed = await api.POST('/api/sessions/{session}/tracks/many', {
+      ...at(),
+      body: { ...wanted, width: width.value },
+    })
     if (await desk.edit(proposed.data!.edits)) shown.value = false
   })
 }
@@ -35,6 +44,16 @@ function many(wanted: { count: number; names: string }) {
       <NButton type="primary" @click="fromInputs">A track for each input that has none</NButton>
       <span class="soft small">"Room left" and "Room right" share a stereo track.</span>
     </div>
+    <label class="way"
+      >Each is
+      <NSelect
+        v-model:value="width"
+        class="width"
+        size="small"
+        :options="WIDTHS"
+        :input-props="{ 'aria-label': 'How wide each is' }"
+        aria-label="How wide each is"
+    /></label>
     <form class="way" @submit.prevent="many({ count: Math.round(Number(count)) || -1, names: pattern })">
       <label>How many <input v-model="count" class="field number" aria-label="How many" /></label>
       <label>called <input v-model="pattern" class="field" aria-label="Pattern" /></label>
@@ -60,7 +79,22 @@ function many(wanted: { count: number; names: string }) {
   margin: 8px 0 14px;
 }
 
-.number {
+.way label,
+label.way {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.way input {
+  width: 190px;
+}
+
+.width {
+  width: 110px;
+}
+
+.way .number {
   width: 60px;
 }
 

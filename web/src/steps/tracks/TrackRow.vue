@@ -17,7 +17,7 @@ import { useFeeds } from './useFeeds'
 const { track, silent } = defineProps<{ track: Track; silent: boolean }>()
 
 const desk = useDesk()
-const { feedWords, feedOptions, feedsOf, chosenFeed } = useFeeds()
+const { feedWords, askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
 const choosing = ref(false)
 
 const HEAR: { label: string; value: Hear; what: string }[] = [
@@ -63,9 +63,13 @@ function act(key: string) {
   return desk.edit([{ kind: 'remove-track', track: id }])
 }
 
-async function feed(channel: number, value: string) {
-  await desk.edit([{ kind: 'feed-track', track: track.id, feeds: feedsOf(track, channel, value) }])
+async function choose() {
+  if (await askWhatCanFeed(track)) choosing.value = true
+}
+
+async function feed(value: number) {
   choosing.value = false
+  await desk.edit([{ kind: 'feed-track', track: track.id, feeds: feedsOf(value) }])
 }
 </script>
 
@@ -102,25 +106,24 @@ async function feed(channel: number, value: string) {
         :label="`Name of ${track.name}`"
         :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
       />
-      <span v-if="track.width === 2" class="soft"> stereo</span>
-      <span v-if="track.polarityFlipped" class="lit"> polarity flipped</span>
+      <span v-if="track.width > 1" class="soft wide"> {{ track.width === 2 ? 'stereo' : `${track.width} wide` }}</span>
+      <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
     </td>
     <td class="feed">
       <span v-if="track.role === 'click'" class="soft">the click</span>
-      <template v-else-if="choosing">
-        <NSelect
-          v-for="channel in track.width"
-          :key="channel"
-          size="tiny"
-          filterable
-          :value="chosenFeed(track, channel - 1)"
-          :options="feedOptions"
-          :consistent-menu-width="false"
-          :input-props="{ 'aria-label': `What feeds ${track.name}` }"
-          @update:value="(value: string) => feed(channel - 1, value)"
-        />
-      </template>
-      <button v-else class="plain" title="Choose what feeds this track" @click="choosing = true">
+      <NSelect
+        v-else-if="choosing"
+        size="tiny"
+        filterable
+        :show="true"
+        :value="chosenFeed(track)"
+        :options="feedOptions"
+        :consistent-menu-width="false"
+        :input-props="{ 'aria-label': `What feeds ${track.name}` }"
+        @update:value="feed"
+        @update:show="(shown: boolean) => shown || (choosing = false)"
+      />
+      <button v-else class="plain" title="Choose what feeds this track" @click="choose">
         <span :class="{ flare: !feedWords(track) }">{{ feedWords(track) || 'nothing yet' }}</span>
       </button>
     </td>
@@ -187,6 +190,10 @@ async function feed(channel: number, value: string) {
 </template>
 
 <style scoped>
+.wide {
+  margin-left: 6px;
+}
+
 td {
   padding: 0 6px;
 }

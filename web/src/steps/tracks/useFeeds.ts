@@ -1,6 +1,9 @@
-import { computed } from 'vue'
-import type { Feed, Track } from '@/api/client'
+import { computed, ref } from 'vue'
+import { api, type Feed, type OfferedFeed, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+
+const NOTHING = -1
 
 /** What feeds a track's channels: inputs of the list, or ports that no input names. */
 export function useFeeds() {
@@ -20,29 +23,34 @@ export function useFeeds() {
     return fed.filter(Boolean).join(' | ')
   }
 
+  const offered = ref<OfferedFeed[]>([])
+
+  /** Asks what can feed a track of this width: ports, pairs or groups. */
+  function askWhatCanFeed(track: Track) {
+    return trying(async () => {
+      const params = { path: { session: desk.session!.id }, query: { width: track.width } }
+      offered.value = (await api.GET('/api/sessions/{session}/feeds', { params })).data!
+    })
+  }
+
   const feedOptions = computed(() => [
-    { label: 'nothing', value: '' },
-    ...desk.inputs.map((input) => ({
-      label: `Input ${input.number}, ${input.source}${input.port ? `, at ${port(input.port)?.houseLabel ?? input.port}` : ''}`,
-      value: `input/${input.id}`,
+    { label: 'nothing', value: NOTHING },
+    ...offered.value.map((each, at) => ({
+      label: each.fedTo.length ? `${each.label} · feeds ${each.fedTo.join(', ')}` : each.label,
+      value: at,
     })),
-    ...desk.offers.ports
-      .filter((each) => each.usedBy.length === 0)
-      .map((each) => ({ label: `Port ${each.houseLabel}, ${each.panelName}`, value: `port/${each.id}` })),
   ])
 
-  function chosenFeed(track: Track, channel: number): string {
-    const feed = track.feeds[channel]
-    return feed?.input ? `input/${feed.input}` : feed?.port ? `port/${feed.port}` : ''
+  const same = (one: Feed, other: Feed) => one.input === other.input && one.port === other.port
+
+  /** Which of what is offered feeds the track; nothing of it if it is fed in another way. */
+  function chosenFeed(track: Track): number | null {
+    if (!feedWords(track)) return NOTHING
+    const at = offered.value.findIndex((each) => each.feeds.every((feed, channel) => same(feed, track.feeds[channel]!)))
+    return at < 0 ? null : at
   }
 
-  function feedsOf(track: Track, channel: number, value: string): Feed[] {
-    const [kind, id] = value.split('/')
-    const feed: Feed = { input: kind === 'input' ? id! : null, port: kind === 'port' ? id! : null }
-    const fed = [...track.feeds]
-    fed[channel] = feed
-    return fed
-  }
+  const feedsOf = (value: number): Feed[] => (value === NOTHING ? [] : offered.value[value]!.feeds)
 
-  return { feedWords, feedOptions, chosenFeed, feedsOf }
+  return { feedWords, askWhatCanFeed, feedOptions, chosenFeed, feedsOf }
 }

@@ -56,16 +56,17 @@ public final class NewTracks {
                 at++;
                 made.add(
                         both.get(),
+                        2,
                         List.of(Feed.from(input.id()), Feed.from(inputs.get(at).id())));
             } else {
-                made.add(input.source(), List.of(Feed.from(input.id())));
+                made.add(input.source(), 1, List.of(Feed.from(input.id())));
             }
         }
         return made.edits;
     }
 
     /** Tracks by a pattern in which {n} counts up from 1, as in "Vocals {n}". */
-    public static List<Edit> byPattern(Session session, int count, String pattern) {
+    public static List<Edit> byPattern(Session session, int count, int width, String pattern) {
         if (count < 1 || count > MOST) {
             throw new Refused("Between 1 and " + MOST + " tracks can be added at once.", "count");
         }
@@ -76,29 +77,32 @@ public final class NewTracks {
         for (int n = 1; n <= count; n++) {
             names.add(pattern.replace(NUMBER, String.valueOf(n)));
         }
-        return named(session, names);
+        return named(session, width, names);
     }
 
     /** A track for each line of a pasted list. */
-    public static List<Edit> byList(Session session, String lines) {
+    public static List<Edit> byList(Session session, int width, String lines) {
         List<String> names =
                 lines.lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
         if (names.isEmpty() || names.size() > MOST) {
             throw new Refused("Between 1 and " + MOST + " tracks can be added at once, a line each.", "names");
         }
-        return named(session, names);
+        return named(session, width, names);
     }
 
-    private static List<Edit> named(Session session, List<String> names) {
+    private static List<Edit> named(Session session, int width, List<String> names) {
+        if (width < 1 || width > Track.MAX_WIDTH) {
+            throw new Refused("A track has 1 to " + Track.MAX_WIDTH + " channels.", "width");
+        }
         NewTracks made = new NewTracks(session);
-        names.forEach(name -> made.add(name, List.of()));
+        names.forEach(name -> made.add(name, width, List.of()));
         return made.edits;
     }
 
-    private void add(String name, List<Feed> feeds) {
+    private void add(String name, int width, List<Feed> feeds) {
         String id = Ids.fresh(name, taken::contains);
         taken.add(id);
-        edits.add(new AddTrack(new TrackId(id), name, Math.max(1, feeds.size()), feeds));
+        edits.add(new AddTrack(new TrackId(id), name, width, feeds));
     }
 
     /** What two inputs are together, if they are the left and the right of it. */

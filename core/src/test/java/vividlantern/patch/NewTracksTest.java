@@ -41,21 +41,32 @@ public class NewTracksTest {
 
     @Test
     public void tracksAreNamedByAPatternOrAPastedList() {
-        assertThat(made(LIST, NewTracks.byPattern(LIST, 3, "Vocals {n}")))
+        assertThat(made(LIST, NewTracks.byPattern(LIST, 3, 1, "Vocals {n}")))
                 .extracting(Track::name)
                 .containsExactly("Vocals 1", "Vocals 2", "Vocals 3");
-        assertThat(made(LIST, NewTracks.byList(LIST, "Lead\n\n  Harmony \nLead\n")))
+        assertThat(made(LIST, NewTracks.byList(LIST, 1, "Lead\n\n  Harmony \nLead\n")))
                 .extracting(Track::name)
                 .containsExactly("Lead", "Harmony", "Lead");
-        assertThatThrownBy(() -> NewTracks.byPattern(LIST, 3, "Vocals")).hasMessageContaining("{n}");
-        assertThatThrownBy(() -> NewTracks.byPattern(LIST, 0, "Vocals {n}")).hasMessageContaining("Between 1 and 256");
-        assertThatThrownBy(() -> NewTracks.byList(LIST, " \n ")).hasMessageContaining("a line each");
+        assertThatThrownBy(() -> NewTracks.byPattern(LIST, 3, 1, "Vocals")).hasMessageContaining("{n}");
+        assertThatThrownBy(() -> NewTracks.byPattern(LIST, 0, 1, "Vocals {n}"))
+                .hasMessageContaining("Between 1 and 256");
+        assertThatThrownBy(() -> NewTracks.byList(LIST, 1, " \n ")).hasMessageContaining("a line each");
+    }
+
+    @Test
+    public void allAreAsWideAsAskedFor() {
+        Session wide = Edit.applyAll(NewTracks.byPattern(LIST, 2, 5, "Array {n}"), LIST, RandomSessions.RIG);
+        assertThat(wide.tracks().stream().filter(track -> track.name().startsWith("Array")))
+                .hasSize(2)
+                .allMatch(track -> track.width() == 5 && track.feeds().size() == 5);
+        assertThatThrownBy(() -> NewTracks.byList(LIST, 9, "Nine")).hasMessageContaining("1 to 8 channels");
+        assertThatThrownBy(() -> NewTracks.byList(LIST, 0, "None")).hasMessageContaining("1 to 8 channels");
     }
 
     @Test
     public void idsNeverCollide() {
-        Session once = Edit.applyAll(NewTracks.byList(LIST, "Lead\nLead"), LIST, RandomSessions.RIG);
-        Session twice = Edit.applyAll(NewTracks.byList(once, "Lead"), once, RandomSessions.RIG);
+        Session once = Edit.applyAll(NewTracks.byList(LIST, 1, "Lead\nLead"), LIST, RandomSessions.RIG);
+        Session twice = Edit.applyAll(NewTracks.byList(once, 1, "Lead"), once, RandomSessions.RIG);
         assertThat(twice.tracks().stream().map(Track::id).distinct()).hasSameSizeAs(twice.tracks());
         assertThat(twice.find(new TrackId("lead"))).isPresent();
     }

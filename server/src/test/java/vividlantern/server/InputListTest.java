@@ -117,9 +117,9 @@ public class InputListTest extends ServerTest {
         JsonNode ofInputs = proposed("/tracks/from-inputs", "{\"inputs\": []}");
         assertThat(ofInputs).hasSize(1);
         assertThat(ofInputs.get(0).get("name").asString()).isEqualTo("Harp");
-        JsonNode many = proposed("/tracks/many", "{\"count\": 3, \"names\": \"Spare {n}\"}");
+        JsonNode many = proposed("/tracks/many", "{\"count\": 3, \"width\": 1, \"names\": \"Spare {n}\"}");
         assertThat(many.findValuesAsString("name")).containsExactly("Spare 1", "Spare 2", "Spare 3");
-        JsonNode listed = proposed("/tracks/many", "{\"count\": 0, \"names\": \"Door\\nFloor\"}");
+        JsonNode listed = proposed("/tracks/many", "{\"count\": 0, \"width\": 5, \"names\": \"Door\\nFloor\"}");
         assertThat(listed.findValuesAsString("name")).containsExactly("Door", "Floor");
         accept(ofInputs);
         assertThat(get(SESSION).get("tracks")).hasSize(before + 1);

@@ -28,8 +28,11 @@ import vividlantern.session.edit.Edit;
 @RequestMapping("/api/sessions/{session}")
 class MappingController {
 
-    /** Tracks to be added: as many as "count" by a pattern with {n} in it, or one a line if there is no count. */
-    record WantedTracks(int count, String names) {}
+    /**
+     * Tracks to be added, of 1 to 8 channels each: as many as "count" by a pattern with {n} in it, or one a line if there is
+     * no count.
+     */
+    record WantedTracks(int count, int width, String names) {}
 
     /**
      * A finding as a page shows it.
@@ -76,8 +79,8 @@ class MappingController {
     InputListController.Proposed many(@PathVariable String session, @RequestBody WantedTracks wanted) {
         return new InputListController.Proposed(
                 wanted.count() == 0
-                        ? NewTracks.byList(open(session), wanted.names())
-                        : NewTracks.byPattern(open(session), wanted.count(), wanted.names()));
+                        ? NewTracks.byList(open(session), wanted.width(), wanted.names())
+                        : NewTracks.byPattern(open(session), wanted.count(), wanted.width(), wanted.names()));
     }
 
     /** The edits that feed tracks as a stroke over the grid crosses them. */
