@@ -20,6 +20,7 @@ import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.Look;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
@@ -150,7 +151,9 @@ public final class RandomSessions {
                 .faded(random.nextInt(5) == 0 ? Decibels.OFF : Decibels.of(random.nextInt(40) - 30))
                 .muted(random.nextInt(4) == 0)
                 .soloed(random.nextInt(6) == 0)
-                .soloSafe(random.nextInt(6) == 0);
+                .soloSafe(random.nextInt(6) == 0)
+                .looking(new Look(
+                        Look.Colour.values()[n % 9], Look.Mark.values()[n % 8], n % 3 == 0 ? "Folder" : "", n == 2));
     }
 
     private static Cue cue(int n, List<Track> tracks, Random random) {

@@ -65,6 +65,8 @@ import vividlantern.session.Settings;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.View;
+import vividlantern.session.ViewId;
 import vividlantern.session.VoiceId;
 import vividlantern.session.edit.Edit;
 import vividlantern.units.Decibels;
@@ -89,6 +91,7 @@ public final class Documents {
             CueId.class,
             VoiceId.class,
             MarkerId.class,
+            ViewId.class,
             MicId.class);
 
     private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
@@ -167,16 +170,18 @@ public final class Documents {
         return readParts(withLaterFields(json), PartKey::parse, key -> type(key.kind()));
     }
 
-    /** Logs written before inputs had these fields stand without them. */
+    /** Logs written before inputs or tracks had some of their fields stand without them; they are as in a new one. */
     private static String withLaterFields(String json) {
+        Map<PartKey.Kind, ObjectNode> begun = Map.of(
+                PartKey.Kind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
+                PartKey.Kind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())));
         ObjectNode parts = (ObjectNode) MAPPER.readTree(json);
-        ObjectNode begun = MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any"));
         for (Map.Entry<String, JsonNode> entry : parts.properties()) {
-            boolean isInput = PartKey.parse(entry.getKey()).kind() == PartKey.Kind.INPUT;
-            if (isInput && entry.getValue() instanceof ObjectNode input) {
-                begun.properties().stream()
-                        .filter(field -> !input.has(field.getKey()))
-                        .forEach(field -> input.set(field.getKey(), field.getValue()));
+            ObjectNode whole = begun.get(PartKey.parse(entry.getKey()).kind());
+            if (whole != null && entry.getValue() instanceof ObjectNode part) {
+                whole.properties().stream()
+                        .filter(field -> !part.has(field.getKey()))
+                        .forEach(field -> part.set(field.getKey(), field.getValue()));
             }
         }
         return parts.toString();
@@ -223,6 +228,7 @@ public final class Documents {
             case CUE -> Cue.class;
             case SEND -> Send.class;
             case ACKNOWLEDGEMENT -> Acknowledgement.class;
+            case VIEW -> View.class;
         };
     }
 

@@ -16,7 +16,8 @@ public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
         TRACK("track"),
         CUE("cue"),
         SEND("send"),
-        ACKNOWLEDGEMENT("acknowledgement");
+        ACKNOWLEDGEMENT("acknowledgement"),
+        VIEW("view");
 
         private final String word;
 
@@ -47,6 +48,10 @@ public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
 
     public static PartKey of(MarkerId id) {
         return new PartKey(Kind.MARKER, id.value());
+    }
+
+    public static PartKey of(ViewId id) {
+        return new PartKey(Kind.VIEW, id.value());
     }
 
     public static PartKey of(Acknowledgement acknowledgement) {

@@ -36,6 +36,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         session.performers().forEach(performer -> parts.put(PartKey.of(performer.id()), performer));
         session.markers().forEach(marker -> parts.put(PartKey.of(marker.id()), marker));
         session.acknowledgements().forEach(each -> parts.put(PartKey.of(each), each));
+        session.views().forEach(view -> parts.put(PartKey.of(view.id()), view));
         session.inputs().forEach(input -> parts.put(PartKey.of(input.id()), input));
         session.tracks().forEach(track -> parts.put(PartKey.of(track.id()), track));
         for (Cue cue : session.cues()) {
@@ -92,6 +93,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         List<Performer> performers = new ArrayList<>();
         List<Marker> markers = new ArrayList<>();
         List<Acknowledgement> acknowledgements = new ArrayList<>();
+        List<View> views = new ArrayList<>();
         List<Input> inputs = new ArrayList<>();
         List<Track> tracks = new ArrayList<>();
         Map<CueId, Cue> cues = new TreeMap<>((a, b) -> a.value().compareTo(b.value()));
@@ -100,6 +102,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 case PERFORMER -> performers.add((Performer) part);
                 case MARKER -> markers.add((Marker) part);
                 case ACKNOWLEDGEMENT -> acknowledgements.add((Acknowledgement) part);
+                case VIEW -> views.add((View) part);
                 case INPUT -> inputs.add((Input) part);
                 case TRACK -> tracks.add((Track) part);
                 case CUE -> cues.put(((Cue) part).id(), (Cue) part);
@@ -126,6 +129,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 (ClickPattern) parts.get(PartKey.CLICK),
                 (TempoMap) parts.get(PartKey.TEMPO_MAP),
                 markers,
-                acknowledgements);
+                acknowledgements,
+                views);
     }
 }

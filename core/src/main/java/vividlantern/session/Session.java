@@ -35,7 +35,8 @@ public record Session(
         ClickPattern click,
         TempoMap tempoMap,
         List<Marker> markers,
-        List<Acknowledgement> acknowledgements) {
+        List<Acknowledgement> acknowledgements,
+        List<View> views) {
 
     public Session {
         performers = sorted(
@@ -59,6 +60,7 @@ public record Session(
                 Comparator.comparingInt(Marker::bar)
                         .thenComparing(marker -> marker.id().value()));
         acknowledgements = sorted(acknowledgements, Comparator.comparing(Acknowledgement::key));
+        views = sorted(views, Comparator.comparing(view -> view.id().value()));
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -89,6 +91,7 @@ public record Session(
                 List.of(),
                 click,
                 TempoMap.steady(120, 4, 4),
+                List.of(),
                 List.of(),
                 List.of());
     }
@@ -170,6 +173,10 @@ public record Session(
         return with(draft -> draft.acknowledgements = all);
     }
 
+    public Session withViews(List<View> all) {
+        return with(draft -> draft.views = all);
+    }
+
     private Session with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -191,7 +198,8 @@ public record Session(
                 draft.click,
                 draft.tempoMap,
                 draft.markers,
-                draft.acknowledgements);
+                draft.acknowledgements,
+                draft.views);
     }
 
     /** A session while one thing of it is changed; it never leaves this class. */
@@ -206,6 +214,7 @@ public record Session(
         private TempoMap tempoMap;
         private List<Marker> markers;
         private List<Acknowledgement> acknowledgements;
+        private List<View> views;
 
         private Draft(Session session) {
             revision = session.revision;
@@ -218,6 +227,7 @@ public record Session(
             tempoMap = session.tempoMap;
             markers = session.markers;
             acknowledgements = session.acknowledgements;
+            views = session.views;
         }
     }
 

@@ -14,6 +14,7 @@ import vividlantern.units.Pan;
  * @param voice the voice of the click it carries, if its role is click
  * @param trim level before the fader, heard by everybody
  * @param soloSafe keeps sounding on the speakers while other tracks are soloed
+ * @param look how it is found among the others
  */
 public record Track(
         TrackId id,
@@ -31,7 +32,8 @@ public record Track(
         Decibels fader,
         boolean muted,
         boolean soloed,
-        boolean soloSafe)
+        boolean soloSafe,
+        Look look)
         implements Part {
 
     public static final int MAX_WIDTH = 8;
@@ -63,7 +65,8 @@ public record Track(
                 Decibels.ZERO,
                 false,
                 false,
-                false);
+                false,
+                Look.PLAIN);
     }
 
     /** A click track as it begins: heard by those who have a send of it, off on the speakers. */
@@ -84,7 +87,8 @@ public record Track(
                 Decibels.OFF,
                 false,
                 false,
-                true);
+                true,
+                Look.PLAIN);
     }
 
     public boolean isClick() {
@@ -139,6 +143,10 @@ public record Track(
         return with(draft -> draft.soloSafe = on);
     }
 
+    public Track looking(Look newLook) {
+        return with(draft -> draft.look = newLook);
+    }
+
     private Track with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -158,7 +166,8 @@ public record Track(
                 draft.fader,
                 draft.muted,
                 draft.soloed,
-                draft.soloSafe);
+                draft.soloSafe,
+                draft.look);
     }
 
     /** A track while one thing of it is changed; it never leaves this class. */
@@ -175,6 +184,7 @@ public record Track(
         private boolean muted;
         private boolean soloed;
         private boolean soloSafe;
+        private Look look;
 
         private Draft(Track track) {
             position = track.position;
@@ -189,6 +199,7 @@ public record Track(
             muted = track.muted;
             soloed = track.soloed;
             soloSafe = track.soloSafe;
+            look = track.look;
         }
     }
 }

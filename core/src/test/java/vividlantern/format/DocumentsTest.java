@@ -4,14 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.rig.Rig;
 import vividlantern.session.CueId;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
+import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SetFader;
@@ -58,6 +62,15 @@ public class DocumentsTest {
         assertThat(Documents.editKinds()).doesNotContainKey("restore-parts").containsKey("set-send-level");
         assertThatThrownBy(() -> Documents.readEdits("[{\"kind\":\"restore-parts\"}]"))
                 .hasMessageContaining("restore-parts");
+    }
+
+    @Test
+    public void tracksOfALogFromBeforeTheyHadLooksArePlain() {
+        Track track = Track.forInputs(new TrackId("harp"), 1, "Harp", 1, List.of());
+        String json = Documents.writeParts(Map.of(PartKey.of(track.id()), Optional.of((Part) track)));
+        String older = json.replaceFirst(",\"look\":\\{[^}]*}", "");
+        assertThat(older).hasSizeLessThan(json.length());
+        assertThat(Documents.readParts(older)).containsEntry(PartKey.of(track.id()), Optional.of(track));
     }
 
     @Test

@@ -28,3 +28,16 @@ create table wide_group (
     ports varchar(400) not null,
     primary key (rig_id, id)
 );
+
+alter table track add column colour varchar(10) default 'NONE' not null;
+alter table track add column mark varchar(10) default 'NONE' not null;
+alter table track add column folder varchar(400) default '' not null;
+alter table track add column hidden boolean default false not null;
+
+create table track_view (
+    session_id varchar(40) not null references session (id),
+    id varchar(40) not null,
+    name varchar(400) not null,
+    hidden clob not null,
+    primary key (session_id, id)
+);

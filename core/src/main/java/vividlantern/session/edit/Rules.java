@@ -23,6 +23,8 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.View;
+import vividlantern.session.ViewId;
 import vividlantern.units.Decibels;
 
 /** What every edit asks of its fields, and how parts are called when it speaks of them. */
@@ -47,6 +49,13 @@ final class Rules {
 
     static Cue known(Session session, CueId id) {
         return session.find(id).orElseThrow(() -> unknown("cue", id));
+    }
+
+    static View known(Session session, ViewId id) {
+        return session.views().stream()
+                .filter(view -> view.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> unknown("view", id));
     }
 
     static String name(Session session, PerformerId id) {

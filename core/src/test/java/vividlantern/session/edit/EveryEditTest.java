@@ -29,6 +29,7 @@ import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.Look;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.NoteValue;
@@ -44,6 +45,8 @@ import vividlantern.session.Tap;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.View;
+import vividlantern.session.ViewId;
 import vividlantern.session.VoiceId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -63,6 +66,7 @@ public class EveryEditTest {
     private static final TrackId CLICK = new TrackId("click");
     private static final CueId CUE = new CueId("cue-anna");
     private static final MarkerId VERSE = new MarkerId("verse");
+    private static final ViewId FEW = new ViewId("few");
     private static final TempoMap WALTZ = TempoMap.steady(138, 3, 4);
 
     /** A harp and a flute, a track each; Anna hears the harp at -6 dB. */
@@ -80,6 +84,9 @@ public class EveryEditTest {
                     new SetCueListeners(CUE, List.of(ANNA)),
                     new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
                     new SetMarker(VERSE, "Verse", 5),
+                    new HideTrack(FLUTE_TRACK, true),
+                    new SaveView(FEW, "Few"),
+                    new HideTrack(FLUTE_TRACK, false),
                     new Acknowledge("port-twice:in-1", "on purpose")),
             RandomSessions.blank(),
             RIG);
@@ -210,6 +217,37 @@ public class EveryEditTest {
     @DataProvider
     public Object[][] trackEdits() {
         return new Object[][] {
+            ofTrack(
+                    new SetTrackColour(HARP_TRACK, Look.Colour.FERN),
+                    "Harp: colour fern",
+                    track -> track.look().colour(),
+                    Look.Colour.FERN),
+            ofTrack(
+                    new SetTrackMark(HARP_TRACK, Look.Mark.STRINGS),
+                    "Harp: mark strings",
+                    track -> track.look().mark(),
+                    Look.Mark.STRINGS),
+            ofTrack(
+                    new SetTrackFolder(HARP_TRACK, " Strings "),
+                    "Harp: in the folder  Strings ",
+                    track -> track.look().folder(),
+                    "Strings"),
+            ofTrack(
+                    new HideTrack(HARP_TRACK, true),
+                    "Harp: out of sight",
+                    track -> track.look().hidden(),
+                    true),
+            row(
+                    new SaveView(new ViewId("no-click"), "No click"),
+                    "View: No click saved",
+                    after -> after.views().stream().map(View::name).toList(),
+                    List.of("Few", "No click")),
+            row(
+                    new ShowView(FEW),
+                    "View: Few",
+                    after -> track(after, FLUTE_TRACK).look().hidden(),
+                    true),
+            row(new RemoveView(FEW), "View: Few removed", Session::views, List.of()),
             row(
                     new AddTrack(new TrackId("room"), "Room", 2, List.of(Feed.from(HARP))),
                     "Room: track added",
@@ -374,6 +412,20 @@ public class EveryEditTest {
 
     private static void refused(Edit edit, String reason) {
         EditsTest.assertRefused(edit, SESSION, RIG, reason);
+    }
+
+    @Test
+    public void aViewShowsWhatCameSinceAndSoundsNoOtherWay() {
+        TrackId oboe = new TrackId("oboe");
+        Session grown = Edit.applyAll(
+                List.of(new AddTrack(oboe, "Oboe", 1, List.of()), new HideTrack(oboe, true), new ShowView(FEW)),
+                SESSION,
+                RIG);
+        assertThat(track(grown, oboe).look().hidden()).isFalse();
+        assertThat(track(grown, FLUTE_TRACK).look().hidden()).isTrue();
+        assertThat(track(grown, FLUTE_TRACK).looking(Look.PLAIN)).isEqualTo(track(SESSION, FLUTE_TRACK));
+        refused(new ShowView(new ViewId("none")), "no view 'none'");
+        refused(new SaveView(FEW, " "), "needs a name");
     }
 
     @Test

@@ -27,6 +27,7 @@ import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
+import vividlantern.session.View;
 import vividlantern.session.edit.Edit;
 
 /** Reads and writes sessions and their logs. Each method is one transaction: it is stored whole or not at all. */
@@ -80,6 +81,9 @@ public class Store {
         }
         for (AcknowledgementRow each : rows(AcknowledgementRow.class, id)) {
             parts.put(PartKey.of(each.part()), each.part());
+        }
+        for (ViewRow each : rows(ViewRow.class, id)) {
+            parts.put(PartKey.of(each.part().id()), each.part());
         }
         for (InputRow each : rows(InputRow.class, id)) {
             parts.put(PartKey.of(each.part().id()), each.part());
@@ -164,6 +168,8 @@ public class Store {
             entities.merge(CueRow.of(row.id, cue));
         } else if (part instanceof Acknowledgement acknowledgement) {
             entities.merge(AcknowledgementRow.of(row.id, acknowledgement));
+        } else if (part instanceof View view) {
+            entities.merge(ViewRow.of(row.id, view));
         } else if (part instanceof Send send) {
             entities.merge(SendRow.of(SendRow.Id.of(row.id, key), send));
         }
@@ -178,6 +184,7 @@ public class Store {
             case TRACK -> entities.find(TrackRow.class, id);
             case CUE -> entities.find(CueRow.class, id);
             case SEND -> entities.find(SendRow.class, SendRow.Id.of(row.id, key));
+            case VIEW -> entities.find(ViewRow.class, id);
             case ACKNOWLEDGEMENT -> entities.find(AcknowledgementRow.class, id);
             case SETTINGS, CLICK, TEMPO_MAP -> throw new IllegalStateException(key + " is part of every session.");
         };

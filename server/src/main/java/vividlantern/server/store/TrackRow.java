@@ -18,6 +18,7 @@ import vividlantern.rig.PortId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.InputId;
+import vividlantern.session.Look;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.VoiceId;
@@ -96,6 +97,15 @@ class TrackRow {
     boolean soloed;
     boolean soloSafe;
 
+    @Enumerated(EnumType.STRING)
+    Look.Colour colour;
+
+    @Enumerated(EnumType.STRING)
+    Look.Mark mark;
+
+    String folder;
+    boolean hidden;
+
     static TrackRow of(String session, Track track) {
         TrackRow row = new TrackRow();
         row.key = new PartRowId(session, track.id().value());
@@ -114,6 +124,10 @@ class TrackRow {
         row.muted = track.muted();
         row.soloed = track.soloed();
         row.soloSafe = track.soloSafe();
+        row.colour = track.look().colour();
+        row.mark = track.look().mark();
+        row.folder = track.look().folder();
+        row.hidden = track.look().hidden();
         return row;
     }
 
@@ -134,6 +148,7 @@ class TrackRow {
                 Columns.level(faderDb),
                 muted,
                 soloed,
-                soloSafe);
+                soloSafe,
+                new Look(colour, mark, folder, hidden));
     }
 }

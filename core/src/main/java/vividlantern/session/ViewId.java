@@ -1,0 +1,9 @@
+package vividlantern.session;
+
+/** The identity of a view; it never changes and is copied unchanged into copies of the session. */
+public record ViewId(String value) {
+    @Override
+    public String toString() {
+        return value;
+    }
+}

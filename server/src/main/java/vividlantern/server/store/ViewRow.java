@@ -1,0 +1,43 @@
+package vividlantern.server.store;
+
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Lob;
+import jakarta.persistence.Table;
+import java.util.Arrays;
+import java.util.stream.Collectors;
+import vividlantern.session.TrackId;
+import vividlantern.session.View;
+import vividlantern.session.ViewId;
+
+/** A saved view's row; the tracks it hides by id. */
+@Entity
+@Table(name = "track_view")
+class ViewRow {
+
+    @EmbeddedId
+    PartRowId key;
+
+    String name;
+
+    @Lob
+    String hidden;
+
+    static ViewRow of(String session, View view) {
+        ViewRow row = new ViewRow();
+        row.key = new PartRowId(session, view.id().value());
+        row.name = view.name();
+        row.hidden = view.hidden().stream().map(TrackId::value).collect(Collectors.joining(","));
+        return row;
+    }
+
+    View part() {
+        return new View(
+                new ViewId(key.id()),
+                name,
+                Arrays.stream(hidden.split(","))
+                        .filter(id -> !id.isEmpty())
+                        .map(TrackId::new)
+                        .toList());
+    }
+}
