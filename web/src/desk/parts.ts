@@ -33,6 +33,8 @@ function withPart(session: Session, key: string, part: Part | null): Session {
       return { ...session, inputs: put<Input>(session.inputs, id, part, (a, b) => a.number - b.number) }
     case 'track':
       return { ...session, tracks: put<Track>(session.tracks, id, part, byPosition) }
+    case 'view':
+      return { ...session, views: put(session.views, id, part, () => 0) }
     case 'acknowledgement': {
       const acknowledged = key.slice(kind.length + 1)
       const others = session.acknowledgements.filter((each) => each.key !== acknowledged)

@@ -11,7 +11,9 @@ import PanSlider from '@/parts/PanSlider.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
 import ClipCount from './ClipCount.vue'
+import TrackMark from './TrackMark.vue'
 import { useFeeds } from './useFeeds'
+import { useTrackMenu } from './useTrackMenu'
 
 /** A track, read from left to right: armed, heard when, what it is, what feeds it, how it sounds to whom. */
 const { track, silent } = defineProps<{ track: Track; silent: boolean }>()
@@ -40,28 +42,7 @@ const hearers = computed(() => {
   return desk.performers.map((performer) => ({ performer, hears: hearing.has(performer.id) }))
 })
 
-const at = computed(() => desk.tracks.indexOf(track))
-const menu = computed(() => [
-  { label: 'Move up', key: 'up', disabled: at.value === 0 },
-  { label: 'Move down', key: 'down', disabled: at.value === desk.tracks.length - 1 },
-  { label: track.soloSafe ? 'Not solo-safe' : 'Solo-safe', key: 'safe' },
-  {
-    label: track.polarityFlipped ? 'Polarity as it comes' : 'Flip polarity',
-    key: 'polarity',
-    disabled: track.role === 'click',
-  },
-  { label: 'Remove', key: 'remove', disabled: track.role === 'click' },
-])
-
-function act(key: string) {
-  const id = track.id
-  if (key === 'up') return desk.edit([{ kind: 'move-track', track: id, before: desk.tracks[at.value - 1]!.id }])
-  if (key === 'down')
-    return desk.edit([{ kind: 'move-track', track: id, before: desk.tracks[at.value + 2]?.id ?? null }])
-  if (key === 'safe') return desk.edit([{ kind: 'set-solo-safe', track: id, soloSafe: !track.soloSafe }])
-  if (key === 'polarity') return desk.edit([{ kind: 'set-polarity', track: id, flipped: !track.polarityFlipped }])
-  return desk.edit([{ kind: 'remove-track', track: id }])
-}
+const { menu, act } = useTrackMenu(() => track)
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -101,6 +82,7 @@ async function feed(value: number) {
       />
     </td>
     <td class="name">
+      <TrackMark :look="track.look" />
       <EditableText
         :text="track.name"
         :label="`Name of ${track.name}`"

@@ -3,14 +3,18 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { freshId } from '@/desk/ids'
+import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
 import TrackRow from './TrackRow.vue'
+import { useFolders } from './useFolders'
+import ViewsMenu from './ViewsMenu.vue'
 
 const desk = useDesk()
 const many = ref(false)
+const { runs, folded, fold, rename } = useFolders()
 
 const anySoloed = computed(() => desk.tracks.some((track) => track.soloed))
 
@@ -42,6 +46,7 @@ function add() {
           :set="(level) => desk.edit([{ kind: 'set-main-level', level }])"
         />
       </span>
+      <ViewsMenu />
       <NButton size="small" @click="many = true">Add many</NButton>
       <NButton size="small" type="primary" @click="add">Add track</NButton>
       <AddMany v-model:shown="many" />
@@ -64,9 +69,29 @@ function add() {
           </tr>
         </thead>
         <tbody>
-          <template v-for="track in desk.tracks" :key="track.id">
-            <TrackRow :track="track" :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)" />
-            <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="2" :columns="9" />
+          <template v-for="run in runs" :key="run.folder || run.tracks[0]!.id">
+            <tr v-if="run.folder" class="folder">
+              <td colspan="11">
+                <button
+                  class="plain fold"
+                  :aria-expanded="!folded.has(run.folder)"
+                  :aria-label="`Fold ${run.folder}`"
+                  @click="fold(run.folder)"
+                >
+                  {{ folded.has(run.folder) ? '▸' : '▾' }}
+                </button>
+                <EditableText
+                  :text="run.folder"
+                  :label="`Name of the folder ${run.folder}`"
+                  :set="(name) => rename(run.folder, name)"
+                />
+                <span class="soft count">{{ run.tracks.length }}</span>
+              </td>
+            </tr>
+            <template v-for="track in folded.has(run.folder) ? [] : run.tracks" :key="track.id">
+              <TrackRow :track="track" :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)" />
+              <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="2" :columns="9" />
+            </template>
           </template>
         </tbody>
       </table>
@@ -79,6 +104,20 @@ function add() {
 </template>
 
 <style scoped>
+.folder td {
+  background: var(--raised);
+  font-weight: 600;
+}
+
+.fold {
+  width: 22px;
+}
+
+.count {
+  margin-left: 8px;
+  font-weight: 400;
+}
+
 table {
   table-layout: fixed;
 }

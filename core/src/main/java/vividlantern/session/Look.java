@@ -4,7 +4,7 @@ package vividlantern.session;
  * How a track is found among many: nothing of it is heard.
  *
  * @param folder tracks of one folder stand together and fold; "" for none
- * @param hidden out of sight on the page, and nowhere else
+ * @param hidden out of sight among the tracks; it sounds as before and stays in every cue
  */
 public record Look(Colour colour, Mark mark, String folder, boolean hidden) {
 
