@@ -13,6 +13,7 @@ import vividlantern.session.Hear;
 import vividlantern.session.Ids;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.Look;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.Performer;
@@ -123,6 +124,13 @@ public final class LowWater {
     private static List<Track> tracks(List<Input> inputs) {
         double[] faders = {-4, -7, -2, -90, -4, -9, -2, -5, -10, 0, -8};
         double[] pans = {-0.35, -0.25, 0.3, 0.3, 0, 0, 0, 0, 0.15, 0, -0.15};
+        Look reeds = Look.PLAIN.in(Look.Colour.BRICK).with(Look.Mark.WIND);
+        Look fiddle = Look.PLAIN.in(Look.Colour.FERN).with(Look.Mark.STRINGS);
+        Look bass = fiddle.in(Look.Colour.DEEP);
+        Look drums = Look.PLAIN.in(Look.Colour.AMBER).with(Look.Mark.DRUM);
+        Look voice = Look.PLAIN.in(Look.Colour.MALLOW).with(Look.Mark.VOICE);
+        List<Look> looks = List.of(
+                reeds, reeds, fiddle, fiddle, bass, bass, drums, drums, drums, voice, fiddle.in(Look.Colour.STRAW));
         List<Track> made = new ArrayList<>();
         for (int at = 0; at < 11; at++) {
             Input input = inputs.get(at);
@@ -131,7 +139,8 @@ public final class LowWater {
                             new TrackId(input.id().value()), at + 3, input.source(), 1, List.of(Feed.from(input.id())))
                     .armed(true)
                     .faded(spare ? Decibels.OFF : Decibels.of(faders[at]))
-                    .panned(Pan.of(pans[at])));
+                    .panned(Pan.of(pans[at]))
+                    .looking(looks.get(at)));
         }
         made.add(Track.forInputs(
                         new TrackId("room"),
@@ -143,7 +152,8 @@ public final class LowWater {
                                 Feed.from(inputs.get(12).id())))
                 .armed(true)
                 .heard(Hear.ARMED)
-                .faded(Decibels.of(-14)));
+                .faded(Decibels.of(-14))
+                .looking(Look.PLAIN.in(Look.Colour.SLATE).with(Look.Mark.ROOM)));
         return made;
     }
 

@@ -1,0 +1,128 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Finding one's way among many tracks, and choosing what the engine runs at, with the demo. */
+public class TracksIT {
+
+    private Program program;
+    private Chromium chromium;
+    private Page page;
+
+    @BeforeClass
+    public void open() throws Exception {
+        program = Program.start(Files.createTempDirectory("vivid-lantern-tracks"));
+        chromium = new Chromium();
+        page = chromium.newPerson(ColorScheme.DARK);
+        page.navigate(program.address() + "/sessions/low-water/tracks");
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void close() {
+        if (chromium != null) {
+            chromium.close();
+        }
+        if (program != null) {
+            program.close();
+        }
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
+                .first();
+    }
+
+    private Locator row(String name) {
+        return page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private void choose(String track, String menu, String entry) {
+        row(track).getByRole(AriaRole.BUTTON).last().click();
+        Page.GetByTextOptions exact = new Page.GetByTextOptions().setExact(true);
+        page.getByText(menu, exact).last().hover();
+        page.getByText(entry, exact).last().click();
+    }
+
+    @Test
+    public void aStereoTrackIsOfferedPairsOnly() {
+        row("Room").getByTitle("Choose what feeds this track").click();
+        assertThat(page.getByText("Room: Input 12, Room left, at Skerry 7 | Input 13, Room right, at Skerry 8")
+                        .last())
+                .isVisible();
+        assertThat(page.getByText("Input 3, Fiddle, at Wall 1")).hasCount(0);
+        page.keyboard().press("Escape");
+    }
+
+    @Test
+    public void aFolderFoldsAndIsRenamed() {
+        choose("Bouzouki", "Folder", "a new one");
+        assertThat(page.getByLabel("Fold Folder 1")).isVisible();
+        choose("Shaker", "Folder", "Folder 1");
+        assertThat(row("Folder 1").getByText("2", new Locator.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.getByLabel("Fold Folder 1").click();
+        assertThat(row("Shaker")).hasCount(0);
+        page.getByLabel("Fold Folder 1").click();
+        assertThat(row("Shaker")).isVisible();
+        button("Undo: ").click();
+        button("Undo: ").click();
+        assertThat(page.getByLabel("Fold Folder 1")).hasCount(0);
+    }
+
+    @Test
+    public void aViewIsKeptByNameAndShownAgain() {
+        button("View").click();
+        page.getByText("click", new Page.GetByTextOptions().setExact(true))
+                .last()
+                .click();
+        assertThat(button("View, 2 out of sight")).isVisible();
+        assertThat(row("Click between")).hasCount(0);
+        page.getByLabel("Name of the view").fill("Only inputs");
+        button("Keep").click();
+        assertThat(page.getByTitle("Show Only inputs")).isVisible();
+        page.getByText("all", new Page.GetByTextOptions().setExact(true)).last().click();
+        assertThat(row("Click between")).isVisible();
+        page.getByTitle("Show Only inputs").click();
+        assertThat(row("Click between")).hasCount(0);
+        page.getByText("all", new Page.GetByTextOptions().setExact(true)).last().click();
+        page.keyboard().press("Escape");
+    }
+
+    @Test
+    public void anotherRateSaysWhatItCostsBeforeItIsChosen() {
+        page.getByTitle("Choose the sample rate and the buffer").click();
+        button("96 kHz").click();
+        assertThat(page.getByText("2 inputs lose their ports")).isVisible();
+        assertThat(page.getByText("Room left at Skerry 7 (optical, 4 channels)"))
+                .isVisible();
+        button("Run at 96 kHz").click();
+        assertThat(page.getByText("3.81 ms round trip")).isVisible();
+        assertThat(page.getByText("comes by Skerry 7, which is not there at 96.0 kHz"))
+                .hasCount(0);
+        button("Undo: ").click();
+        assertThat(page.getByText("7.63 ms round trip")).isVisible();
+    }
+
+    @Test
+    public void anInterfaceThatVanishesIsSaidUntilItIsBack() {
+        Locator fate = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Stand-ins"))
+                .locator(".fate");
+        fate.click();
+        page.getByText("Cable out").last().click();
+        Locator said = page.getByText("The interface does not answer: its cable is out");
+        assertThat(said).isVisible();
+        fate.click();
+        page.getByText("Interface on").last().click();
+        assertThat(said).hasCount(0);
+        assertThat(page.getByText("7.63 ms round trip")).isVisible();
+    }
+}
