@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NSelect } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Pair, Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
@@ -30,6 +30,13 @@ const neighbours = computed(() =>
   single.value.filter((port) => port.number % 2 === 1 && single.value.some((each) => each.number === port.number + 1)),
 )
 
+const tying = ref('')
+
+function tie(pair: Pair, ends: string) {
+  tying.value = ''
+  return store.edit(wiring.tieBoth(pair, ends))
+}
+
 /** What a tie leads on to, device and all: "Buoy A". */
 function goesTo(ids: string[]) {
   const names = ids
@@ -52,10 +59,26 @@ function goesTo(ids: string[]) {
               :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
             />
           </span>
-          <span class="soft small"
-            >{{ wiring.panel(pair)
-            }}{{ goesTo([pair.left, pair.right]) && ` → ${goesTo([pair.left, pair.right])}` }}</span
+          <NSelect
+            v-if="tying === pair.id"
+            size="tiny"
+            filterable
+            :show="true"
+            :value="wiring.bothTiedTo(pair)"
+            :options="[{ label: 'nothing', value: '' }, ...wiring.stereoEnds()]"
+            :consistent-menu-width="false"
+            :input-props="{ 'aria-label': `What ${pair.houseLabel} is tied to` }"
+            @update:value="(ends: string) => tie(pair, ends)"
+            @update:show="(shown: boolean) => shown || (tying = '')"
+          />
+          <button
+            v-else
+            class="plain soft small"
+            :title="`Choose what ${pair.houseLabel} is tied to`"
+            @click="tying = pair.id"
           >
+            {{ wiring.panel(pair) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
+          </button>
         </td>
         <td class="feeds">
           <NSelect
@@ -131,7 +154,7 @@ function goesTo(ids: string[]) {
 }
 
 .feeds {
-  width: 132px;
+  width: 126px;
   padding: 0 4px;
 }
 

@@ -219,7 +219,7 @@ function show(id: string) {
 
 .both {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 330px;
+  grid-template-columns: minmax(0, 1fr) 350px;
   gap: 18px;
   min-height: 0;
   flex: 0 1 auto;

@@ -54,6 +54,37 @@ export function useWiring() {
     return [{ kind: 'tie-ports', from, to: begins(port) ? other : port.id }]
   }
 
+  /** Where both outputs of a pair can go on by ties: two inputs side by side of what hangs on outputs, label first. */
+  const stereoEnds = () =>
+    devices.value
+      .filter((each) => hangsOnOutputs(each))
+      .flatMap((each) => {
+        const ins = portsOf(each.id, 'in')
+        return ins
+          .filter((port, at) => at % 2 === 0 && at + 1 < ins.length)
+          .map((port) => {
+            const next = ins[ins.indexOf(port) + 1]!
+            const sockets = ins.length > 2 ? `, ${port.number} and ${next.number}` : ''
+            return { label: `${each.name}${sockets}`, value: `${port.id}|${next.id}` }
+          })
+      })
+
+  const bothTiedTo = (pair: Pair) =>
+    tiedTo.value.has(pair.left) ? `${tiedTo.value.get(pair.left)}|${tiedTo.value.get(pair.right) ?? ''}` : ''
+
+  function tieBoth(pair: Pair, ends: string): RigEdit[] {
+    const [left = '', right = ''] = ends.split('|')
+    if (ends) {
+      return [
+        { kind: 'tie-ports', from: pair.left, to: left },
+        { kind: 'tie-ports', from: pair.right, to: right },
+      ]
+    }
+    return [pair.left, pair.right]
+      .filter((port) => tiedTo.value.has(port))
+      .map((from) => ({ kind: 'untie-port' as const, from }))
+  }
+
   /** All that a signal through this port passes by ties, from the first port to the last. */
   function path(id: string): Port[] {
     let first = id
@@ -100,6 +131,9 @@ export function useWiring() {
     device,
     pairOf,
     ends,
+    stereoEnds,
+    bothTiedTo,
+    tieBoth,
     begins,
     otherEnd,
     tieEdits,

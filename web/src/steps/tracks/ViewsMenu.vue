@@ -49,7 +49,9 @@ async function save() {
       <button class="word" :disabled="hidden.length === 0" @click="hide(hidden, false)">all</button>
     </p>
     <p v-for="view in desk.session!.views" :key="view.id" class="line">
-      <button class="word" :title="`Show ${view.name}`" @click="desk.edit([{ kind: 'show-view', view: view.id }])">{{ view.name }}</button>
+      <button class="word" :title="`Show ${view.name}`" @click="desk.edit([{ kind: 'show-view', view: view.id }])">
+        {{ view.name }}
+      </button>
       <span class="soft">hides {{ view.hidden.length }}</span>
       <span class="fill"></span>
       <button

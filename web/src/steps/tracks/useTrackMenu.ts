@@ -9,7 +9,13 @@ const MARKS: Mark[] = ['none', 'mic', 'voice', 'strings', 'keys', 'drum', 'wind'
 
 const swatch = (colour: Colour) =>
   h('span', {
-    style: { width: '12px', height: '12px', borderRadius: '3px', background: `var(--${colour})`, display: 'inline-block' },
+    style: {
+      width: '12px',
+      height: '12px',
+      borderRadius: '3px',
+      background: `var(--${colour})`,
+      display: 'inline-block',
+    },
   })
 
 /** What can be done to a track besides what its row shows. */
