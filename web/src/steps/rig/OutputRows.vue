@@ -17,7 +17,7 @@ const FEEDS: { label: string; value: Pair['feeds'] }[] = [
   { label: 'second speakers', value: 'second-speakers' },
   { label: 'headphones', value: 'headphones' },
   { label: 'my headphones', value: 'engineer' },
-  { label: 'a speaker in the room', value: 'room-speaker' },
+  { label: 'room speaker', value: 'room-speaker' },
   { label: 'nothing', value: 'nothing' },
 ]
 
@@ -154,7 +154,7 @@ function goesTo(ids: string[]) {
 }
 
 .feeds {
-  width: 126px;
+  width: 128px;
   padding: 0 4px;
 }
 

@@ -140,11 +140,11 @@ function show(id: string) {
                     <th style="width: 30px"></th>
                     <th style="width: 24px"></th>
                     <th>House label</th>
-                    <th style="width: 100px">Panel</th>
-                    <th :style="{ width: outputs.length ? '98px' : '20%' }">Tied</th>
-                    <th :style="{ width: outputs.length ? '94px' : '20%' }">In this session</th>
+                    <th style="width: 95px">Panel</th>
+                    <th :style="{ width: outputs.length ? '96px' : '20%' }">Tied</th>
+                    <th :style="{ width: outputs.length ? '92px' : '20%' }">In this session</th>
                     <th style="width: 84px">Takes</th>
-                    <th style="width: 132px">Preamp</th>
+                    <th style="width: 122px">Preamp</th>
                     <th style="width: 60px"></th>
                   </tr>
                 </thead>
@@ -219,8 +219,8 @@ function show(id: string) {
 
 .both {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 350px;
-  gap: 18px;
+  grid-template-columns: minmax(0, 1fr) 346px;
+  gap: 14px;
   min-height: 0;
   flex: 0 1 auto;
 }
