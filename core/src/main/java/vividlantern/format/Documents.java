@@ -65,8 +65,8 @@ import vividlantern.session.Settings;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.View;
-import vividlantern.session.ViewId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
 import vividlantern.session.VoiceId;
 import vividlantern.session.edit.Edit;
 import vividlantern.units.Decibels;
@@ -91,7 +91,7 @@ public final class Documents {
             CueId.class,
             VoiceId.class,
             MarkerId.class,
-            ViewId.class,
+            TrackViewId.class,
             MicId.class);
 
     private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
@@ -228,7 +228,7 @@ public final class Documents {
             case CUE -> Cue.class;
             case SEND -> Send.class;
             case ACKNOWLEDGEMENT -> Acknowledgement.class;
-            case VIEW -> View.class;
+            case VIEW -> TrackView.class;
         };
     }
 

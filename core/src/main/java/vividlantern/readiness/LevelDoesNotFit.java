@@ -2,14 +2,11 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import vividlantern.patch.Ports;
-import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
-import vividlantern.session.edit.PatchInput;
 
 /** A source comes at a level its port does not take: an instrument into a mic input, a mic into a line input. */
 final class LevelDoesNotFit implements Rule {
@@ -32,19 +29,7 @@ final class LevelDoesNotFit implements Rule {
         String sentence = Keys.name(input) + ", comes at " + level + " level, and " + Keys.label(rig, port)
                 + " does not take that.";
         String why = "It would be dull, noisy or distorted.";
-        Optional<PortId> free = Ports.free(session, rig).stream()
-                .map(Port::id)
-                .filter(id -> Ports.takes(rig, id, input.level()))
-                .findFirst();
-        return free.isPresent()
-                ? Finding.fixable(
-                        key,
-                        sentence,
-                        why,
-                        Keys.about(input),
-                        "Put it into " + Keys.label(rig, free.get()),
-                        List.of(new PatchInput(input.id(), free)))
-                : Finding.byHand(
-                        key, sentence, why, Keys.about(input), "Use a DI box, which makes mic level of an instrument.");
+        return Elsewhere.or(
+                "Use a DI box, which makes mic level of an instrument.", session, rig, input, key, sentence, why);
     }
 }

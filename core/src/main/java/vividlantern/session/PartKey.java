@@ -50,7 +50,7 @@ public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
         return new PartKey(Kind.MARKER, id.value());
     }
 
-    public static PartKey of(ViewId id) {
+    public static PartKey of(TrackViewId id) {
         return new PartKey(Kind.VIEW, id.value());
     }
 

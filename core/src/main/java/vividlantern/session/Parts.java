@@ -93,7 +93,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         List<Performer> performers = new ArrayList<>();
         List<Marker> markers = new ArrayList<>();
         List<Acknowledgement> acknowledgements = new ArrayList<>();
-        List<View> views = new ArrayList<>();
+        List<TrackView> views = new ArrayList<>();
         List<Input> inputs = new ArrayList<>();
         List<Track> tracks = new ArrayList<>();
         Map<CueId, Cue> cues = new TreeMap<>((a, b) -> a.value().compareTo(b.value()));
@@ -102,7 +102,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 case PERFORMER -> performers.add((Performer) part);
                 case MARKER -> markers.add((Marker) part);
                 case ACKNOWLEDGEMENT -> acknowledgements.add((Acknowledgement) part);
-                case VIEW -> views.add((View) part);
+                case VIEW -> views.add((TrackView) part);
                 case INPUT -> inputs.add((Input) part);
                 case TRACK -> tracks.add((Track) part);
                 case CUE -> cues.put(((Cue) part).id(), (Cue) part);

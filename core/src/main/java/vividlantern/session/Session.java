@@ -36,7 +36,7 @@ public record Session(
         TempoMap tempoMap,
         List<Marker> markers,
         List<Acknowledgement> acknowledgements,
-        List<View> views) {
+        List<TrackView> views) {
 
     public Session {
         performers = sorted(
@@ -173,7 +173,7 @@ public record Session(
         return with(draft -> draft.acknowledgements = all);
     }
 
-    public Session withViews(List<View> all) {
+    public Session withViews(List<TrackView> all) {
         return with(draft -> draft.views = all);
     }
 
@@ -214,7 +214,7 @@ public record Session(
         private TempoMap tempoMap;
         private List<Marker> markers;
         private List<Acknowledgement> acknowledgements;
-        private List<View> views;
+        private List<TrackView> views;
 
         private Draft(Session session) {
             revision = session.revision;

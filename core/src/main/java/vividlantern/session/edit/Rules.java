@@ -23,8 +23,8 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.View;
-import vividlantern.session.ViewId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
 import vividlantern.units.Decibels;
 
 /** What every edit asks of its fields, and how parts are called when it speaks of them. */
@@ -51,7 +51,7 @@ final class Rules {
         return session.find(id).orElseThrow(() -> unknown("cue", id));
     }
 
-    static View known(Session session, ViewId id) {
+    static TrackView known(Session session, TrackViewId id) {
         return session.views().stream()
                 .filter(view -> view.id().equals(id))
                 .findFirst()

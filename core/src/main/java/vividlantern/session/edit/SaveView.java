@@ -6,11 +6,11 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.View;
-import vividlantern.session.ViewId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
 
 /** Keeps under a name which tracks are out of sight now; one that is there is replaced. */
-public record SaveView(ViewId view, String name) implements Edit {
+public record SaveView(TrackViewId view, String name) implements Edit {
 
     @Override
     public Session applyTo(Session session, Rig rig) {
@@ -19,7 +19,7 @@ public record SaveView(ViewId view, String name) implements Edit {
                 .filter(track -> track.look().hidden())
                 .map(Track::id)
                 .toList();
-        View saved = new View(view, Rules.text(name, "A view", "name"), hidden);
+        TrackView saved = new TrackView(view, Rules.text(name, "A view", "name"), hidden);
         return session.withViews(Stream.concat(
                         session.views().stream().filter(each -> !each.id().equals(view)), Stream.of(saved))
                 .toList());

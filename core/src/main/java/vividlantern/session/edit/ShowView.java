@@ -2,15 +2,15 @@ package vividlantern.session.edit;
 
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
-import vividlantern.session.View;
-import vividlantern.session.ViewId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
 
 /** Takes out of sight what a saved view hides, and shows all else. Tracks that came since are shown. */
-public record ShowView(ViewId view) implements Edit {
+public record ShowView(TrackViewId view) implements Edit {
 
     @Override
     public Session applyTo(Session session, Rig rig) {
-        View shown = Rules.known(session, view);
+        TrackView shown = Rules.known(session, this.view);
         return session.withTracks(session.tracks().stream()
                 .map(track -> track.looking(track.look().hidden(shown.hidden().contains(track.id()))))
                 .toList());
@@ -18,6 +18,6 @@ public record ShowView(ViewId view) implements Edit {
 
     @Override
     public String summary(Session session, Rig rig) {
-        return "View: " + Rules.known(session, view).name();
+        return "View: " + Rules.known(session, this.view).name();
     }
 }

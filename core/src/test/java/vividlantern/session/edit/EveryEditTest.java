@@ -45,8 +45,8 @@ import vividlantern.session.Tap;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.View;
-import vividlantern.session.ViewId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
 import vividlantern.session.VoiceId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -66,7 +66,7 @@ public class EveryEditTest {
     private static final TrackId CLICK = new TrackId("click");
     private static final CueId CUE = new CueId("cue-anna");
     private static final MarkerId VERSE = new MarkerId("verse");
-    private static final ViewId FEW = new ViewId("few");
+    private static final TrackViewId FEW = new TrackViewId("few");
     private static final TempoMap WALTZ = TempoMap.steady(138, 3, 4);
 
     /** A harp and a flute, a track each; Anna hears the harp at -6 dB. */
@@ -238,9 +238,9 @@ public class EveryEditTest {
                     track -> track.look().hidden(),
                     true),
             row(
-                    new SaveView(new ViewId("no-click"), "No click"),
+                    new SaveView(new TrackViewId("no-click"), "No click"),
                     "View: No click saved",
-                    after -> after.views().stream().map(View::name).toList(),
+                    after -> after.views().stream().map(TrackView::name).toList(),
                     List.of("Few", "No click")),
             row(
                     new ShowView(FEW),
@@ -424,7 +424,7 @@ public class EveryEditTest {
         assertThat(track(grown, oboe).look().hidden()).isFalse();
         assertThat(track(grown, FLUTE_TRACK).look().hidden()).isTrue();
         assertThat(track(grown, FLUTE_TRACK).looking(Look.PLAIN)).isEqualTo(track(SESSION, FLUTE_TRACK));
-        refused(new ShowView(new ViewId("none")), "no view 'none'");
+        refused(new ShowView(new TrackViewId("none")), "no view 'none'");
         refused(new SaveView(FEW, " "), "needs a name");
     }
 

@@ -27,7 +27,7 @@ import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
-import vividlantern.session.View;
+import vividlantern.session.TrackView;
 import vividlantern.session.edit.Edit;
 
 /** Reads and writes sessions and their logs. Each method is one transaction: it is stored whole or not at all. */
@@ -168,7 +168,7 @@ public class Store {
             entities.merge(CueRow.of(row.id, cue));
         } else if (part instanceof Acknowledgement acknowledgement) {
             entities.merge(AcknowledgementRow.of(row.id, acknowledgement));
-        } else if (part instanceof View view) {
+        } else if (part instanceof TrackView view) {
             entities.merge(ViewRow.of(row.id, view));
         } else if (part instanceof Send send) {
             entities.merge(SendRow.of(SendRow.Id.of(row.id, key), send));

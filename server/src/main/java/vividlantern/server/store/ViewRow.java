@@ -7,8 +7,8 @@ import jakarta.persistence.Table;
 import java.util.Arrays;
 import java.util.stream.Collectors;
 import vividlantern.session.TrackId;
-import vividlantern.session.View;
-import vividlantern.session.ViewId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
 
 /** A saved view's row; the tracks it hides by id. */
 @Entity
@@ -23,17 +23,17 @@ class ViewRow {
     @Lob
     String hidden;
 
-    static ViewRow of(String session, View view) {
+    static ViewRow of(String session, TrackView kept) {
         ViewRow row = new ViewRow();
-        row.key = new PartRowId(session, view.id().value());
-        row.name = view.name();
-        row.hidden = view.hidden().stream().map(TrackId::value).collect(Collectors.joining(","));
+        row.key = new PartRowId(session, kept.id().value());
+        row.name = kept.name();
+        row.hidden = kept.hidden().stream().map(TrackId::value).collect(Collectors.joining(","));
         return row;
     }
 
-    View part() {
-        return new View(
-                new ViewId(key.id()),
+    TrackView part() {
+        return new TrackView(
+                new TrackViewId(key.id()),
                 name,
                 Arrays.stream(hidden.split(","))
                         .filter(id -> !id.isEmpty())

@@ -1,7 +1,7 @@
 package vividlantern.session;
 
 /** The identity of a view; it never changes and is copied unchanged into copies of the session. */
-public record ViewId(String value) {
+public record TrackViewId(String value) {
     @Override
     public String toString() {
         return value;
