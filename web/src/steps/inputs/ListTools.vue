@@ -46,6 +46,7 @@ function choose(event: Event) {
         <button class="word" :aria-pressed="inGrid" @click="inGrid = true">Grid</button>
       </span>
       <button
+        v-if="!inGrid"
         class="word"
         :aria-pressed="desk.holdsEars"
         title="When a gain changes, the track's trim takes the difference: what is recorded changes, what is heard does not"

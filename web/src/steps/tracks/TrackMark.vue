@@ -29,6 +29,7 @@ const title = computed(() => [look.colour, look.mark].filter((each) => each !== 
 <style scoped>
 .found {
   display: inline-flex;
+  flex: none;
   align-items: center;
   gap: 5px;
   margin-right: 6px;

@@ -82,6 +82,7 @@ async function feed(value: number) {
       />
     </td>
     <td class="name">
+      <span class="line">
       <TrackMark :look="track.look" />
       <EditableText
         :text="track.name"
@@ -90,6 +91,7 @@ async function feed(value: number) {
       />
       <span v-if="track.width > 1" class="soft wide"> {{ track.width === 2 ? 'stereo' : `${track.width} wide` }}</span>
       <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
+      </span>
     </td>
     <td class="feed">
       <span v-if="track.role === 'click'" class="soft">the click</span>
@@ -172,7 +174,18 @@ async function feed(value: number) {
 </template>
 
 <style scoped>
+.line {
+  display: flex;
+  align-items: center;
+  min-width: 0;
+}
+
+.line > :not(.wide) {
+  min-width: 0;
+}
+
 .wide {
+  flex: none;
   margin-left: 6px;
 }
 

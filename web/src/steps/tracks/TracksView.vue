@@ -56,12 +56,12 @@ function add() {
         <thead>
           <tr>
             <th style="width: 64px">Arm</th>
-            <th style="width: 90px">Hear</th>
+            <th style="width: 91px">Hear</th>
             <th>Track</th>
             <th style="width: 114px">Fed by</th>
-            <th style="width: 13%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
+            <th style="width: 11.8%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
             <th style="width: 58px">Pan</th>
-            <th style="width: 12.5%">On the speakers</th>
+            <th style="width: 11.4%">On the speakers</th>
             <th class="number" style="width: 57px">dB</th>
             <th style="width: 106px"></th>
             <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
