@@ -83,14 +83,16 @@ async function feed(value: number) {
     </td>
     <td class="name">
       <span class="line">
-      <TrackMark :look="track.look" />
-      <EditableText
-        :text="track.name"
-        :label="`Name of ${track.name}`"
-        :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
-      />
-      <span v-if="track.width > 1" class="soft wide"> {{ track.width === 2 ? 'stereo' : `${track.width} wide` }}</span>
-      <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
+        <TrackMark :look="track.look" />
+        <EditableText
+          :text="track.name"
+          :label="`Name of ${track.name}`"
+          :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
+        />
+        <span v-if="track.width > 1" class="soft wide">
+          {{ track.width === 2 ? 'stereo' : `${track.width} wide` }}</span
+        >
+        <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
       </span>
     </td>
     <td class="feed">
