@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Input } from '@/api/client'
+import type { Edit, Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import LampLight from '@/parts/LampLight.vue'
@@ -52,8 +52,13 @@ function write(input: Input, column: Column, value: string) {
     tell(`"${value}" is no number. ${column.title} takes one.`)
     return Promise.resolve()
   }
-  if (column.key === 'port') sayWhenToMove(input)
+  if (column.key === 'port') return move(input, column.edits(input, value))
   return column.write ? column.write(input, value) : desk.edit(column.edits(input, value))
+}
+
+async function move(input: Input, edits: Edit[]) {
+  const callOff = sayWhenToMove(input)
+  if (!(await desk.edit(edits))) callOff()
 }
 
 function dropFile(event: DragEvent) {

@@ -49,7 +49,7 @@ function choose(event: Event) {
         v-if="!inGrid"
         class="word"
         :aria-pressed="desk.holdsEars"
-        title="When a gain changes, the track's trim takes the difference: what is recorded changes, what is heard does not"
+        title="When a gain changes, the track's trim takes the difference: what comes in changes, what is heard does not"
         @click="desk.holdsEars = !desk.holdsEars"
       >
         Hold ears

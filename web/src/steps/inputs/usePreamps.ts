@@ -25,10 +25,10 @@ export function usePreamps() {
 
   const silent = (input: Input) => (desk.live?.switching ?? []).includes(preampOf(input))
 
-  /** Says when a powered mic's cable may be moved, once the engine has begun to switch its old port. */
-  function sayWhenToMove(input: Input) {
+  /** Says when a powered mic's cable may be moved, once the engine has begun to switch its old port. Gives what calls that off. */
+  function sayWhenToMove(input: Input): () => void {
     const preamp = preampOf(input)
-    if (!settings.value.get(preamp)?.phantom) return
+    if (!settings.value.get(preamp)?.phantom) return () => {}
     const label = rig.rig?.ports.find((port) => port.id === input.port)?.houseLabel ?? input.port
     const stop = watch(
       () => desk.live,
@@ -41,6 +41,7 @@ export function usePreamps() {
         )
       },
     )
+    return stop
   }
 
   return { standing, silent, sayWhenToMove }

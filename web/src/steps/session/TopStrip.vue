@@ -5,7 +5,7 @@ import { useDesk } from '@/desk/desk'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
 import ReadinessSheet from '@/steps/readiness/ReadinessSheet.vue'
-import RateAndBuffer from './RateAndBuffer.vue'
+import EngineFormat from './EngineFormat.vue'
 import SongPlace from './SongPlace.vue'
 import { useUndoing } from './useUndoing'
 
@@ -37,7 +37,7 @@ const listenOptions = computed(() => [
       {{ desk.live?.playing ? '■ Stop' : '▶ Play' }}
     </NButton>
     <SongPlace ref="place" />
-    <RateAndBuffer />
+    <EngineFormat />
     <NSelect
       class="listen"
       :class="{ hearing: desk.listeningTo }"

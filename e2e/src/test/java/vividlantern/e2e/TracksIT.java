@@ -106,8 +106,6 @@ public class TracksIT {
                 .isVisible();
         button("Run at 96 kHz").click();
         assertThat(page.getByText("3.81 ms round trip")).isVisible();
-        assertThat(page.getByText("comes by Skerry 7, which is not there at 96.0 kHz"))
-                .hasCount(0);
         button("Undo: ").click();
         assertThat(page.getByText("7.63 ms round trip")).isVisible();
     }
