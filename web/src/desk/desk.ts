@@ -25,7 +25,7 @@ export const useDesk = defineStore('desk', () => {
   const live = shallowRef<Happening | null>(null)
   const place = shallowRef<Place | null>(null)
   const offers = shallowRef<Offers>({
-    ports: [],
+    places: [],
     pairs: [],
     ceiling: { dbfs: 0, rule: '' },
     driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
@@ -44,6 +44,13 @@ export const useDesk = defineStore('desk', () => {
   const inputs = computed(() => session.value?.inputs ?? [])
   const cues = computed(() => session.value?.cues ?? [])
   const performers = computed(() => session.value?.performers ?? [])
+  /** Where a single cable can go. */
+  const ports = computed(() =>
+    offers.value.places.flatMap((place) => {
+      const [id, ...more] = place.ports
+      return id && more.length === 0 ? [{ ...place, id }] : []
+    }),
+  )
   const at = computed(() => ({ params: { path: { session: session.value!.id } } }))
 
   function open(id: string) {
@@ -198,6 +205,7 @@ export const useDesk = defineStore('desk', () => {
     live,
     place,
     offers,
+    ports,
     findings,
     connected,
     missing,

@@ -40,5 +40,9 @@ export const useRig = defineStore('rig', () => {
     if (await trying(() => api.POST('/api/rigs/{rig}/redo', at.value))) await open(id)
   }
 
-  return { rig, undoState, open, edit, undo, redo, at }
+  /** A port by its house label. */
+  const labels = computed(() => new Map((rig.value?.ports ?? []).map((port) => [port.id, port.houseLabel])))
+  const label = (port: string) => labels.value.get(port) ?? port
+
+  return { rig, label, undoState, open, edit, undo, redo, at }
 })

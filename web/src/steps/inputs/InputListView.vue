@@ -6,6 +6,7 @@ import { tell } from '@/desk/notice'
 import LampLight from '@/parts/LampLight.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import CellEditor from './CellEditor.vue'
+import CellWords from './CellWords.vue'
 import ColumnsMenu from './ColumnsMenu.vue'
 import { decimal, useColumns, type Column } from './columns'
 import ImportDialog from './ImportDialog.vue'
@@ -24,7 +25,7 @@ const dragged = ref(false)
 
 const { columns: all, arrival } = useColumns()
 const { keys, shown: columns, show } = useShownColumns(all)
-const { dragging, unmapped, add, makeTracks, drop, ...rows } = useRows(() => sheet)
+const { dragging, unmapped, add, makeTracks, drop, ...rows } = useRows(columns, () => sheet)
 const sheet = useSheet({
   grid,
   rows: computed(() => desk.inputs),
@@ -32,6 +33,7 @@ const sheet = useSheet({
   write,
   countUp: rows.countUp,
   fillDown: rows.fillDown,
+  clear: rows.clear,
   move: rows.move,
   insert: rows.insert,
   remove: rows.remove,
@@ -39,11 +41,11 @@ const sheet = useSheet({
 const { pasted, copy } = useClipboard({
   rows: computed(() => desk.inputs),
   columns,
-  at: () => ({ row: sheet.row.value, column: sheet.column.value, picked: sheet.picked.value }),
+  at: () => ({ row: sheet.row.value, column: sheet.column.value, whole: sheet.whole.value, range: sheet.range.value }),
 })
 const { standing, silent, sayWhenToMove } = usePreamps()
 const inGrid = ref(false)
-const { editing, draft, selected, picked } = sheet
+const { editing, draft, selected, whole } = sheet
 
 function write(input: Input, column: Column, value: string) {
   const was = column.chosen ? column.chosen(input) : column.shown(input)
@@ -126,8 +128,8 @@ function renumber(input: Input, event: Event) {
         <tbody>
           <template v-for="(input, r) in desk.inputs" :key="input.id">
             <tr
-              :class="{ picked: picked.has(input.id) }"
-              :aria-selected="picked.has(input.id)"
+              :class="{ picked: whole.has(input.id) }"
+              :aria-selected="selected.includes(input.id)"
               @dragover.prevent
               @drop.stop.prevent="drop(input.id)"
             >
@@ -154,10 +156,18 @@ function renumber(input: Input, event: Event) {
                 v-for="(column, c) in columns"
                 :key="column.key"
                 role="gridcell"
-                :class="{ number: column.number, at: sheet.isAt(r, c), strong: column.key === 'source' }"
+                :class="{
+                  number: column.number,
+                  at: sheet.isAt(r, c),
+                  taken: sheet.isIn(r, c),
+                  strong: column.key === 'source',
+                }"
                 :data-cell="`${r}/${c}`"
                 :tabindex="sheet.isAt(r, c) ? 0 : -1"
+                :aria-selected="sheet.isIn(r, c) || whole.has(input.id)"
                 @focus="sheet.isAt(r, c) || sheet.go(r, c)"
+                @mousedown="sheet.pressCell(r, c, $event)"
+                @mouseenter="sheet.dragOver(r, c, $event)"
                 @dblclick="sheet.begin()"
               >
                 <template v-if="editing && sheet.isAt(r, c)">
@@ -170,21 +180,14 @@ function renumber(input: Input, event: Event) {
                     @closed="sheet.closed"
                   />
                 </template>
-                <template v-else>
-                  <span
-                    :class="{
-                      never: column.key === 'phantom' && input.phantom === 'never',
-                      soft: column.key === 'phantom' && input.phantom === 'off',
-                    }"
-                    >{{ column.shown(input) }}</span
-                  >
-                  <template v-if="column.key === 'port'">
-                    <span v-if="arrival(input)" class="soft way"> → {{ arrival(input) }}</span>
-                    <span v-if="!input.port" class="soft">no port</span>
-                  </template>
-                  <span v-if="column.key === 'gain' && standing(input)" class="soft way"> {{ standing(input) }}</span>
-                  <span v-if="column.key === 'track' && !column.shown(input)" class="soft">no track</span>
-                </template>
+                <CellWords
+                  v-else
+                  :input="input"
+                  :column="column"
+                  :shown="keys"
+                  :arrival="column.key === 'port' ? arrival(input) : ''"
+                  :standing="column.key === 'gain' ? standing(input) : ''"
+                />
               </td>
               <td class="cut">
                 <span v-if="silent(input)" class="soft" title="Nobody hears it while a switch is thrown at its preamp">
@@ -217,9 +220,10 @@ function renumber(input: Input, event: Event) {
       Arrow keys move, <kbd>Space</kbd> feeds.
     </p>
     <p v-else class="hint">
-      Type to change a cell, <kbd>Enter</kbd> for the next row; paste from a spreadsheet. Select rows with
-      <kbd>Shift ↓</kbd> or by their numbers, then <kbd>Ctrl Enter</kbd> counts their ports up, <kbd>Ctrl D</kbd> fills
-      the cell down. <kbd>Insert</kbd> a row, <kbd>Alt ↑ ↓</kbd> moves it.
+      Type to change a cell, <kbd>Enter</kbd> for the next row. Select cells with <kbd>Shift</kbd> and arrows, rows by
+      their numbers: copy and paste to and from a spreadsheet, <kbd>Ctrl D</kbd> fills down,
+      <kbd>Ctrl Enter</kbd> counts their ports up, <kbd>Delete</kbd> clears. <kbd>Insert</kbd> a row,
+      <kbd>Alt ↑ ↓</kbd> moves it.
     </p>
     <ImportDialog v-model:file="file" />
     <ImportDialog v-model:file="pasted" />
@@ -287,19 +291,8 @@ td:focus {
   font-weight: 600;
 }
 
-.picked td {
+.picked td,
+td.taken {
   background: var(--glow-weak);
-}
-
-.never {
-  font-weight: 600;
-}
-
-.way {
-  font-size: 12.5px;
-}
-
-.number .way {
-  margin-left: 6px;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NDropdown } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import BringDialog from './BringDialog.vue'
@@ -7,15 +7,33 @@ import BringDialog from './BringDialog.vue'
 /** The head of the input list: what it amounts to, and what is done to all of it or to the selected rows. */
 const inGrid = defineModel<boolean>('inGrid', { required: true })
 const { selected, mappable } = defineProps<{ selected: number; mappable: boolean }>()
-const emit = defineEmits<{ countUp: []; spare: []; remove: []; makeTracks: []; add: []; take: [file: File | null] }>()
+const emit = defineEmits<{
+  countUp: []
+  spare: []
+  remove: []
+  makeTracks: [stereo: Stereo]
+  add: []
+  take: [file: File | null]
+}>()
+
+type Stereo = 'one-track' | 'two-panned'
+const STEREO = [
+  { label: 'A stereo track for each stereo source', key: 'one-track' },
+  { label: 'Two tracks for it, panned left and right', key: 'two-panned' },
+]
 
 const desk = useDesk()
 const chooser = ref<HTMLInputElement>()
 const bringing = ref(false)
 
+/** Whether there is a stereo source, in one row or in two that are left and right. */
+const anyStereo = computed(() =>
+  desk.inputs.some((input) => input.width === 2 || / (left|right|l|r)$/i.test(input.source)),
+)
+
 const summary = computed(() => {
   const powered = desk.inputs.filter((input) => input.phantom === 'on').length
-  const open = desk.inputs.filter((input) => !input.port).length
+  const open = desk.inputs.filter((input) => input.ports.length < input.width).length
   if (desk.inputs.length === 0) return ''
   return `${desk.inputs.length} ${desk.inputs.length === 1 ? 'input' : 'inputs'}, ${open ? `${open} without a port` : 'all with a port'}, ${powered} want +48 V`
 })
@@ -30,7 +48,7 @@ function choose(event: Event) {
 <template>
   <header>
     <h1>Input list</h1>
-    <span v-if="!selected" class="soft">{{ summary }}</span>
+    <span v-if="!selected && !mappable" class="soft">{{ summary }}</span>
     <span class="fill"></span>
     <template v-if="selected">
       <span class="soft">{{ selected }} selected</span>
@@ -61,7 +79,15 @@ function choose(event: Event) {
       >Export CSV</NButton
     >
     <NButton size="small" @click="bringing = true">Bring, print</NButton>
-    <NButton v-if="mappable" size="small" @click="emit('makeTracks')">Make tracks</NButton>
+    <NDropdown
+      v-if="mappable && anyStereo"
+      trigger="click"
+      :options="STEREO"
+      @select="(stereo: Stereo) => emit('makeTracks', stereo)"
+    >
+      <NButton size="small">Make tracks</NButton>
+    </NDropdown>
+    <NButton v-else-if="mappable" size="small" @click="emit('makeTracks', 'one-track')">Make tracks</NButton>
     <NButton size="small" type="primary" @click="emit('add')">Add input</NButton>
     <input
       ref="chooser"

@@ -2,6 +2,7 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { api } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { portOf } from '@/desk/feeds'
 import { trying } from '@/desk/notice'
 import { theme } from '@/look/theme'
 import { CELL, LEFT, paint, TOP } from './gridPaint'
@@ -16,14 +17,12 @@ let begun: { row: number; column: number; on: boolean } | null = null
 let asked = false
 
 const tracks = computed(() => desk.tracks.filter((track) => track.role === 'input'))
-const ports = computed(() => desk.offers.ports)
+const ports = computed(() => desk.ports)
 const columnOf = computed(() => new Map(ports.value.map((port, at) => [port.id, at])))
-const portOf = computed(() => new Map(desk.inputs.map((input) => [input.id, input.port])))
 const fed = computed(() =>
   tracks.value.map((track) =>
     track.feeds.flatMap((feed) => {
-      const port = feed.input ? portOf.value.get(feed.input) : feed.port
-      const column = port ? columnOf.value.get(port) : undefined
+      const column = columnOf.value.get(portOf(desk.session!, feed))
       return column === undefined ? [] : [column]
     }),
   ),

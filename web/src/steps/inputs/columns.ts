@@ -2,6 +2,7 @@ import type { SelectOption } from 'naive-ui'
 import { computed } from 'vue'
 import type { Edit, Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { WIDTHS, widthWord } from '@/desk/feeds'
 import { freshId } from '@/desk/ids'
 import { micKind } from '@/desk/mics'
 import { useRig } from '@/desk/rig'
@@ -26,6 +27,8 @@ export interface Column {
   /** Whether something that is not among the options may be typed. */
   open?: boolean
   edits: (input: Input, value: string) => Edit[]
+  /** What is written where a cell is cleared, if that is not nothing at all. */
+  cleared?: string
   /** How a single cell is written, where that is more than its edits. */
   write?: (input: Input, value: string) => Promise<unknown>
 }
@@ -36,12 +39,16 @@ const PHANTOM = [
   { label: 'never', value: 'never' },
 ]
 
+const POLARITY = [
+  { label: 'normal', value: 'normal' },
+  { label: 'flipped', value: 'flipped' },
+]
+
 /** A number as people write it; what is none is refused by the program with a sentence. */
 export const decimal = (text: string) => Number(text.replace(',', '.').replace('−', '-'))
 
 export function useColumns() {
   const desk = useDesk()
-  const ports = computed(() => new Map(desk.offers.ports.map((port) => [port.id, port])))
   const rig = useRig()
   const { wordsOfTracks, offeredTracks, chosenTrack, editsToJoin } = useTracksOf()
 
@@ -134,6 +141,7 @@ export function useColumns() {
     },
     {
       key: 'phantom',
+      cleared: 'off',
       title: '+48 V',
       csv: 'Phantom',
       width: '62px',
@@ -147,26 +155,38 @@ export function useColumns() {
       title: 'Port',
       csv: 'Port',
       width: '15.5%',
-      shown: (input) => {
-        const port = input.port ? ports.value.get(input.port) : undefined
-        return port ? port.houseLabel : (input.port ?? '')
-      },
+      shown: (input) => input.ports.map(rig.label).join(' | '),
       options: (input) => [
         { label: 'no port', value: '' },
-        ...desk.offers.ports.map((port) => {
-          const others = port.usedBy.filter((source) => source !== input.source)
-          const way = port.arrivesAt ? ` → ${port.arrivesAt}` : ''
-          return {
-            label: `${port.houseLabel} · ${port.panelName}${way}${others.length ? ` · in use: ${others.join(', ')}` : ''}`,
-            value: port.id,
-          }
-        }),
+        ...desk.offers.places
+          .filter((place) => place.ports.length === input.width)
+          .map((place) => {
+            const others = place.usedBy.filter((source) => source !== input.source)
+            const way = place.arrivesAt ? ` → ${place.arrivesAt}` : ''
+            return {
+              label: `${place.houseLabel} · ${place.panelName}${way}${others.length ? ` · in use: ${others.join(', ')}` : ''}`,
+              value: place.ports.join('|'),
+            }
+          }),
       ],
-      chosen: (input) => input.port ?? '',
-      edits: (input, port) => [{ kind: 'patch-input', input: input.id, port: port || null }],
+      chosen: (input) => input.ports.join('|'),
+      edits: (input, ports) => [{ kind: 'patch-input', input: input.id, ports: ports ? ports.split('|') : [] }],
+    },
+    {
+      key: 'width',
+      title: 'Width',
+      csv: 'Width',
+      width: '78px',
+      optional: true,
+      cleared: '1',
+      shown: (input) => widthWord(input.width),
+      options: () => WIDTHS.map(({ label, value }) => ({ label, value: String(value) })),
+      chosen: (input) => String(input.width),
+      edits: (input, width) => [{ kind: 'set-input-width', input: input.id, width: Number(width) }],
     },
     {
       key: 'level',
+      cleared: 'mic',
       title: 'Level',
       csv: 'Level',
       width: '84px',
@@ -178,6 +198,7 @@ export function useColumns() {
     },
     {
       key: 'pad',
+      cleared: 'out',
       title: 'Pad',
       csv: 'Pad',
       width: '54px',
@@ -189,6 +210,7 @@ export function useColumns() {
     },
     {
       key: 'gain',
+      cleared: '0',
       title: 'Gain dB',
       csv: 'Gain dB',
       width: '88px',
@@ -196,6 +218,18 @@ export function useColumns() {
       shown: (input) => String(input.gainDb),
       edits: (input, gain) => [{ kind: 'set-input-gain', input: input.id, gainDb: decimal(gain) }],
       write: (input, gain) => desk.setGain(input.id, decimal(gain)),
+    },
+    {
+      key: 'polarity',
+      title: 'Polarity',
+      csv: 'Polarity',
+      width: '82px',
+      optional: true,
+      cleared: 'normal',
+      shown: (input) => (input.polarityFlipped ? 'flipped' : ''),
+      options: () => POLARITY,
+      chosen: (input) => (input.polarityFlipped ? 'flipped' : 'normal'),
+      edits: (input, word) => [{ kind: 'set-input-polarity', input: input.id, flipped: word === 'flipped' }],
     },
     {
       key: 'track',
@@ -217,9 +251,10 @@ export function useColumns() {
     },
   ]
 
-  /** The way a cable's signal goes on by a tie, to be shown beside the port. */
+  /** The way the cables' signal goes on by ties, to be shown beside the ports. */
   function arrival(input: Input): string {
-    return (input.port && ports.value.get(input.port)?.arrivesAt) || ''
+    const ports = input.ports.join('|')
+    return desk.offers.places.find((place) => place.ports.join('|') === ports)?.arrivesAt ?? ''
   }
 
   return { columns, arrival }

@@ -9,33 +9,34 @@ export function usePreamps() {
   const desk = useDesk()
   const rig = useRig()
 
-  const preamps = computed(() => new Map(desk.offers.ports.map((port) => [port.id, port.preamp])))
+  const preamps = computed(() => new Map(desk.ports.map((port) => [port.id, port.preamps[0] ?? ''])))
   const settings = computed(() => new Map((desk.live?.preamps ?? []).map((each) => [each.port, each.setting])))
   const byHand = computed(() => new Set((rig.rig?.ports ?? []).filter((port) => !port.remote).map((port) => port.id)))
 
-  const preampOf = (input: Input) => (input.port && preamps.value.get(input.port)) || ''
+  const preampsOf = (input: Input) => input.ports.map((port) => preamps.value.get(port) ?? '')
 
   /** What is to be known about a gain besides the number that is wanted. */
   function standing(input: Input): string {
-    const preamp = preampOf(input)
-    if (byHand.value.has(preamp)) return 'by hand'
-    const is = settings.value.get(preamp)
-    return is && is.gainDb !== input.gainDb ? `is ${is.gainDb}` : ''
+    const own = preampsOf(input)
+    if (own.some((preamp) => byHand.value.has(preamp))) return 'by hand'
+    const other = own.map((preamp) => settings.value.get(preamp)).find((is) => is && is.gainDb !== input.gainDb)
+    return other ? `is ${other.gainDb}` : ''
   }
 
-  const silent = (input: Input) => (desk.live?.switching ?? []).includes(preampOf(input))
+  /** Whether nobody hears it just now, since a switch is thrown at its preamp. */
+  const silent = (input: Input) => preampsOf(input).some((preamp) => desk.live?.switching.includes(preamp))
 
   /** Says when a powered mic's cable may be moved, once the engine has begun to switch its old port. Gives what calls that off. */
   function sayWhenToMove(input: Input): () => void {
-    const preamp = preampOf(input)
-    if (!settings.value.get(preamp)?.phantom) return () => {}
-    const label = rig.rig?.ports.find((port) => port.id === input.port)?.houseLabel ?? input.port
+    const powered = preampsOf(input).filter((preamp) => settings.value.get(preamp)?.phantom)
+    if (powered.length === 0) return () => {}
+    const label = input.ports.map(rig.label).join(' | ')
     const stop = watch(
       () => desk.live,
       (live) => {
         stop()
         tell(
-          live?.switching.includes(preamp)
+          powered.some((preamp) => live?.switching.includes(preamp))
             ? `+48 V goes off at ${label} first. Wait until "silent" is gone, then move the cable.`
             : `${label} keeps its +48 V for others. Move the cable of ${input.source} while it is cut.`,
         )

@@ -5,17 +5,26 @@ import { freshId } from '@/desk/ids'
 import { tell, trying } from '@/desk/notice'
 import type { Column } from './columns'
 
+/** The cells that are selected, ends included. */
+export interface Range {
+  top: number
+  bottom: number
+  left: number
+  right: number
+}
+
 /** Where one stands in the sheet and which rows are selected. */
 interface Standing {
   row: Ref<number>
   column: Ref<number>
   selected: Ref<string[]>
-  picked: Ref<Set<string>>
+  range: Ref<Range | null>
+  letGo: () => void
   go: (row: number, column: number) => Promise<void>
 }
 
 /** What is done to whole rows of the list: adding, moving, filling, counting up, making tracks of them. */
-export function useRows(sheet: () => Standing) {
+export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   const desk = useDesk()
   const dragging = ref<string | null>(null)
 
@@ -60,18 +69,38 @@ export function useRows(sheet: () => Standing) {
     if (input && input !== before) void desk.edit([{ kind: 'move-input', input, before }])
   }
 
-  /** The first selected row's cell into those below it. */
-  function fillDown(column: Column) {
-    const [first, ...others] = desk.inputs.filter((input) => sheet().picked.value.has(input.id))
-    if (!first) return tell('Select the rows to fill first; the topmost one is copied down.')
-    const value = column.chosen ? (column.chosen(first) ?? '') : column.shown(first)
-    return desk.edit(others.flatMap((input) => column.edits(input, value)))
+  /** The columns of the selected cells, or the one that one stands in. */
+  function columnsThere() {
+    const { range, column } = sheet()
+    const at = range.value ?? { left: column.value, right: column.value }
+    return columns.value.slice(at.left, at.right + 1)
   }
 
-  function makeTracks() {
+  /** The topmost selected row's cells into those below them. */
+  function fillDown() {
+    const [first, ...others] = desk.inputs.filter((input) => sheet().selected.value.includes(input.id))
+    if (!first) return tell('Select the cells to fill first; the topmost ones are copied down.')
+    return desk.edit(
+      columnsThere().flatMap((column) => {
+        const value = column.chosen ? (column.chosen(first) ?? '') : column.shown(first)
+        return others.flatMap((input) => column.edits(input, value))
+      }),
+    )
+  }
+
+  /** Takes away what stands in the selected cells; a source stays, since a row without one is none. */
+  function clear() {
+    const { range, row } = sheet()
+    const at = range.value ?? { top: row.value, bottom: row.value }
+    const cells = columnsThere().filter((column) => column.key !== 'source')
+    const inputs = desk.inputs.slice(at.top, at.bottom + 1)
+    return desk.edit(inputs.flatMap((input) => cells.flatMap((column) => column.edits(input, column.cleared ?? ''))))
+  }
+
+  function makeTracks(stereo: 'one-track' | 'two-panned') {
     return trying(async () => {
       const params = { path: { session: desk.session!.id } }
-      const body = { inputs: sheet().selected.value }
+      const body = { inputs: sheet().selected.value, stereo }
       const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', { params, body })
       await desk.edit(proposed.data!.edits)
     })
@@ -85,16 +114,15 @@ export function useRows(sheet: () => Standing) {
       const params = { path: { session: desk.session!.id } }
       const found = await api.POST('/api/sessions/{session}/preamps/spare', { params, body: { input: input.id } })
       if (await desk.edit(found.data!.edits)) {
-        sheet().picked.value = new Set()
+        sheet().letGo()
         tell(`${input.source} goes into ${found.data!.houseLabel} now. Move its cable, then raise its gain.`)
       }
     })
   }
 
   async function remove() {
-    if (await desk.edit(sheet().selected.value.map((input) => ({ kind: 'remove-input', input }))))
-      sheet().picked.value = new Set()
+    if (await desk.edit(sheet().selected.value.map((input) => ({ kind: 'remove-input', input })))) sheet().letGo()
   }
 
-  return { dragging, unmapped, countUp, add, insert, move, drop, fillDown, makeTracks, toASpare, remove }
+  return { dragging, unmapped, countUp, add, insert, move, drop, fillDown, clear, makeTracks, toASpare, remove }
 }

@@ -2,14 +2,15 @@ import { computed, nextTick, ref, type Ref } from 'vue'
 import type { Input } from '@/api/client'
 import type { Column } from './columns'
 
-/** Moving about in the sheet, selecting rows and writing in cells, by keyboard as in a spreadsheet. */
+/** Moving about in the sheet, selecting rows and cells, and writing in them, by keyboard as in a spreadsheet. */
 export function useSheet(options: {
   grid: Ref<HTMLElement | undefined>
   rows: Ref<Input[]>
   columns: Ref<Column[]>
   write: (input: Input, column: Column, value: string) => Promise<unknown>
   countUp: () => unknown
-  fillDown: (column: Column) => unknown
+  fillDown: () => unknown
+  clear: () => unknown
   move: (by: number) => unknown
   insert: () => unknown
   remove: () => unknown
@@ -17,14 +18,65 @@ export function useSheet(options: {
   const { grid, rows, columns, write } = options
   const row = ref(0)
   const column = ref(0)
+  /** The cell from which a range of cells goes to the one that one stands in. */
+  const corner = ref<{ row: number; column: number } | null>(null)
   const anchor = ref(0)
   const editing = ref(false)
   const draft = ref('')
-  const picked = ref(new Set<string>())
+  /** The rows that were selected as a whole. */
+  const whole = ref(new Set<string>())
 
+  const range = computed(() => {
+    const from = corner.value
+    if (!from || (from.row === row.value && from.column === column.value)) return null
+    return {
+      top: Math.min(from.row, row.value),
+      bottom: Math.max(from.row, row.value),
+      left: Math.min(from.column, column.value),
+      right: Math.max(from.column, column.value),
+    }
+  })
+  /** The rows that something is done to: those of the range, or those selected as a whole. */
+  const picked = computed(() => {
+    const at = range.value
+    if (!at) return whole.value
+    return new Set(rows.value.slice(at.top, at.bottom + 1).map((input) => input.id))
+  })
   const selected = computed(() => rows.value.filter((input) => picked.value.has(input.id)).map((input) => input.id))
 
   const isAt = (r: number, c: number) => row.value === r && column.value === c
+  function isIn(r: number, c: number) {
+    const at = range.value
+    return at !== null && r >= at.top && r <= at.bottom && c >= at.left && c <= at.right
+  }
+
+  function letGo() {
+    corner.value = null
+    whole.value = new Set()
+  }
+
+  /** A press on a cell: stands there, or takes the range with Shift; so does moving on with the button down. */
+  function pressCell(r: number, c: number, event: MouseEvent) {
+    if (event.button !== 0 || (editing.value && isAt(r, c))) return
+    if (event.shiftKey) {
+      event.preventDefault()
+      return extend(r, c)
+    }
+    corner.value = null
+    void go(r, c)
+  }
+
+  function dragOver(r: number, c: number, event: MouseEvent) {
+    if (event.buttons !== 1 || editing.value || isAt(r, c)) return
+    getSelection()?.removeAllRanges()
+    void extend(r, c)
+  }
+
+  function extend(r: number, c: number) {
+    whole.value = new Set()
+    corner.value ??= { row: row.value, column: column.value }
+    return go(r, c)
+  }
 
   async function focus() {
     await nextTick()
@@ -39,22 +91,24 @@ export function useSheet(options: {
 
   function pickRange(to: number) {
     const [low, high] = [Math.min(anchor.value, to), Math.max(anchor.value, to)]
-    picked.value = new Set(rows.value.slice(low, high + 1).map((input) => input.id))
+    whole.value = new Set(rows.value.slice(low, high + 1).map((input) => input.id))
   }
 
   /** A press on a row's number: alone, a range with Shift, one more with Ctrl. */
   function pickRow(at: number, event: MouseEvent) {
     const id = rows.value[at]!.id
+    corner.value = null
     if (event.shiftKey) return pickRange(at)
     anchor.value = at
-    const next = event.ctrlKey || event.metaKey ? new Set(picked.value) : new Set<string>()
-    if (picked.value.has(id) && (next.size > 1 || picked.value.size === 1)) next.delete(id)
+    const next = event.ctrlKey || event.metaKey ? new Set(whole.value) : new Set<string>()
+    if (whole.value.has(id) && (next.size > 1 || whole.value.size === 1)) next.delete(id)
     else next.add(id)
-    picked.value = next
+    whole.value = next
   }
 
   function pickAll() {
-    picked.value = picked.value.size === rows.value.length ? new Set() : new Set(rows.value.map((input) => input.id))
+    corner.value = null
+    whole.value = whole.value.size === rows.value.length ? new Set() : new Set(rows.value.map((input) => input.id))
   }
 
   async function begin(first?: string) {
@@ -79,6 +133,7 @@ export function useSheet(options: {
     editing.value = false
     const input = rows.value[row.value]!
     const at = columns.value[column.value]!
+    corner.value = null
     const written = write(input, at, value.trim())
     await go(row.value + down, column.value + right)
     await written
@@ -101,23 +156,31 @@ export function useSheet(options: {
     ArrowRight: [0, 1],
   }
 
+  /** Keys that come before the field to write in is there. */
+  function catchUp(event: KeyboardEvent) {
+    const inField = event.target instanceof HTMLInputElement
+    if (inField || event.key.length !== 1 || event.ctrlKey || event.metaKey) return
+    draft.value += event.key
+    event.preventDefault()
+  }
+
   function key(event: KeyboardEvent) {
-    if (editing.value) return
+    if (editing.value) return catchUp(event)
     const move = MOVES[event.key]
     if (event.key === 'Enter' && event.ctrlKey) options.countUp()
     else if (move && event.altKey && move[0]) options.move(move[0])
-    else if (event.key === 'd' && event.ctrlKey) options.fillDown(columns.value[column.value]!)
+    else if (event.key === 'd' && event.ctrlKey) options.fillDown()
     else if (event.key === 'Insert') options.insert()
-    else if (move && event.shiftKey && move[0]) {
-      if (picked.value.size === 0) anchor.value = row.value
-      void go(row.value + move[0], column.value)
-      pickRange(row.value)
-    } else if (move) void go(row.value + move[0], column.value + move[1])
-    else if (event.key === 'Enter' || event.key === 'F2') void begin()
+    else if (move && event.shiftKey) void extend(row.value + move[0], column.value + move[1])
+    else if (move) {
+      corner.value = null
+      void go(row.value + move[0], column.value + move[1])
+    } else if (event.key === 'Enter' || event.key === 'F2') void begin()
     else if (event.key === 'Home') void go(row.value, 0)
     else if (event.key === 'End') void go(row.value, columns.value.length - 1)
-    else if (event.key === 'Escape') picked.value = new Set()
-    else if (event.key === 'Delete' && picked.value.size) options.remove()
+    else if (event.key === 'Escape') letGo()
+    else if (event.key === 'Delete' && whole.value.size) options.remove()
+    else if (event.key === 'Delete' || event.key === 'Backspace') options.clear()
     else if (event.key === 'a' && event.ctrlKey) pickAll()
     else if (event.key.length === 1 && event.key !== ' ' && !event.ctrlKey && !event.metaKey && !event.altKey) {
       void begin(event.key)
@@ -133,7 +196,13 @@ export function useSheet(options: {
     draft,
     selected,
     picked,
+    whole,
+    range,
     isAt,
+    isIn,
+    letGo,
+    pressCell,
+    dragOver,
     go,
     pickRow,
     pickAll,

@@ -1,66 +1,78 @@
 import { computed } from 'vue'
 import type { Edit, Feed, Input, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { allOf, channelWord, NOTHING, same } from '@/desk/feeds'
 import { freshId } from '@/desk/ids'
 
-const NOTHING: Feed = { input: null, port: null }
+const sideOf = (track: Track, channel: number) => (track.width === 1 ? '' : ` (${channelWord(track.width, channel)})`)
 
-const sideOf = (track: Track, channel: number) =>
-  track.width === 1 ? '' : track.width === 2 ? [' (left)', ' (right)'][channel]! : ` (${channel + 1})`
+const WHOLE = '*'
 
 /** The tracks that an input of the list feeds, and how it comes to others. */
 export function useTracksOf() {
   const desk = useDesk()
   const feedable = computed(() => desk.tracks.filter((track) => track.role === 'input'))
 
+  const hasWhole = (track: Track, input: Input) =>
+    track.width === input.width && track.feeds.every((feed, channel) => same(feed, allOf(input)[channel]!))
+
+  /** The tracks with the channels of theirs that an input feeds. */
   function tracksOf(input: Input) {
-    return feedable.value.flatMap((track) =>
-      track.feeds.flatMap((feed, channel) => (feed.input === input.id ? [{ track, channel }] : [])),
-    )
+    return feedable.value.flatMap((track) => {
+      const channels = track.feeds.flatMap((feed, channel) => (feed.input === input.id ? [channel] : []))
+      return channels.length ? [{ track, channels }] : []
+    })
   }
 
+  const without = (track: Track, input: Input) => track.feeds.map((feed) => (feed.input === input.id ? NOTHING : feed))
+
   function editsToJoin(input: Input, value: string): Edit[] {
-    const leave = tracksOf(input).map(({ track, channel }): Edit => ({
+    const leave = tracksOf(input).map(({ track }): Edit => ({
       kind: 'feed-track',
       track: track.id,
-      feeds: track.feeds.map((feed, at) => (at === channel ? NOTHING : feed)),
+      feeds: without(track, input),
     }))
     if (value === '') return leave
-    const fed: Feed = { input: input.id, port: null }
+    const feeds = allOf(input)
     if (value === 'new') {
       const id = freshId(input.source, desk.tracks)
-      return [...leave, { kind: 'add-track', track: id, name: input.source, width: 1, feeds: [fed] }]
+      return [...leave, { kind: 'add-track', track: id, name: input.source, width: input.width, feeds }]
     }
     const [id, channel] = value.split('/')
     const track = feedable.value.find((each) => each.id === id)!
-    const others = track.feeds.map((feed) => (feed.input === input.id ? NOTHING : feed))
-    const join: Edit = {
-      kind: 'feed-track',
-      track: track.id,
-      feeds: others.map((feed, at) => (at === Number(channel) ? fed : feed)),
-    }
-    return [...leave.filter((edit) => edit.kind !== 'feed-track' || edit.track !== track.id), join]
+    const joined: Feed[] =
+      channel === WHOLE ? feeds : without(track, input).map((feed, at) => (at === Number(channel) ? feeds[0]! : feed))
+    return [
+      ...leave.filter((edit) => edit.kind !== 'feed-track' || edit.track !== track.id),
+      { kind: 'feed-track', track: track.id, feeds: joined },
+    ]
   }
 
   const wordsOfTracks = (input: Input) =>
     tracksOf(input)
-      .map(({ track, channel }) => track.name + sideOf(track, channel))
+      .flatMap(({ track, channels }) =>
+        hasWhole(track, input) ? [track.name] : channels.map((channel) => track.name + sideOf(track, channel)),
+      )
       .join(', ')
 
+  /** A mono input goes to any channel of a track; a stereo or wide one to a track that is as wide. */
   const offeredTracks = (input: Input) => [
     { label: 'no track', value: '' },
     { label: `a new track, "${input.source}"`, value: 'new' },
-    ...feedable.value.flatMap((track) =>
-      track.feeds.map((_, channel) => ({
+    ...feedable.value.flatMap((track) => {
+      if (input.width > 1)
+        return track.width === input.width ? [{ label: track.name, value: `${track.id}/${WHOLE}` }] : []
+      return track.feeds.map((_, channel) => ({
         label: track.name + sideOf(track, channel),
         value: `${track.id}/${channel}`,
-      })),
-    ),
+      }))
+    }),
   ]
 
   function chosenTrack(input: Input) {
     const first = tracksOf(input)[0]
-    return first ? `${first.track.id}/${first.channel}` : ''
+    if (!first) return ''
+    return `${first.track.id}/${input.width > 1 && hasWhole(first.track, input) ? WHOLE : first.channels[0]}`
   }
 
   return { wordsOfTracks, offeredTracks, chosenTrack, editsToJoin }

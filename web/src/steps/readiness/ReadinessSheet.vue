@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NDrawer, NDrawerContent } from 'naive-ui'
-import { computed, ref } from 'vue'
-import type { Found } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { api, type Found, type Proposal } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 
 /** What would go wrong if recording began now: a sentence each, why, and the way out. */
@@ -13,6 +13,19 @@ const reason = ref('')
 
 const open = computed(() => desk.findings.filter((each) => !each.acknowledged))
 const meant = computed(() => desk.findings.filter((each) => each.acknowledged))
+
+/** How what the rig has lost can be found elsewhere. */
+const anew = ref<Proposal | null>(null)
+const lost = computed(() => shown.value && open.value.some((each) => each.key.startsWith('lost-')))
+watch(
+  () => (lost.value ? desk.findings : null),
+  async (findings) => {
+    if (!findings) return (anew.value = null)
+    const params = { path: { session: desk.session!.id } }
+    const answer = await api.GET('/api/sessions/{session}/map-anew', { params }).catch(() => null)
+    anew.value = answer?.data ?? null
+  },
+)
 
 function say(found: Found) {
   saying.value = found.key
@@ -28,6 +41,13 @@ async function acknowledge(found: Found) {
   <NDrawer v-model:show="shown" :width="520" placement="right">
     <NDrawerContent title="Readiness" closable>
       <p v-if="open.length === 0">Nothing would go wrong that this program knows of.</p>
+      <article v-if="anew?.edits.length">
+        <h3>The rig has changed under this session.</h3>
+        <p v-for="line in anew.words" :key="line" class="soft">{{ line }}</p>
+        <div class="way">
+          <NButton size="small" type="primary" @click="desk.edit(anew.edits)">Map all of it anew</NButton>
+        </div>
+      </article>
       <article v-for="found in open" :key="found.key">
         <h3>{{ found.sentence }}</h3>
         <p class="soft">{{ found.why }}</p>

@@ -11,7 +11,7 @@ const { device } = defineProps<{ device: Device }>()
 
 const store = useRig()
 
-const converts = computed(() => device.kind === 'interface' || device.kind === 'expander')
+const converts = computed(() => ['interface', 'expander', 'sound-module'].includes(device.kind))
 const CLOCKS: { label: string; value: Device['clock'] }[] = [
   { label: 'leads the clock', value: 'leads' },
   { label: 'follows the clock', value: 'follows' },

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Pair, Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
+import TieChoice from './TieChoice.vue'
 import { useWiring } from './useWiring'
 
 /** What goes out: a device's pairs of outputs with what hangs on them, then the outputs that are in no pair. */
@@ -51,7 +52,7 @@ function goesTo(ids: string[]) {
   <table aria-label="What goes out">
     <tbody>
       <tr v-for="pair in pairs" :key="pair.id">
-        <td>
+        <td class="pair" colspan="3">
           <span class="strong">
             <EditableText
               :text="pair.houseLabel"
@@ -59,6 +60,13 @@ function goesTo(ids: string[]) {
               :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
             />
           </span>
+          <button
+            class="word"
+            :aria-label="`Take ${pair.houseLabel} apart`"
+            @click="store.edit([{ kind: 'unpair-ports', pair: pair.id }])"
+          >
+            apart
+          </button>
           <NSelect
             v-if="tying === pair.id"
             size="tiny"
@@ -79,8 +87,6 @@ function goesTo(ids: string[]) {
           >
             {{ wiring.panel(pair) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
           </button>
-        </td>
-        <td class="feeds">
           <NSelect
             size="tiny"
             :value="pair.feeds"
@@ -90,15 +96,6 @@ function goesTo(ids: string[]) {
             :consistent-menu-width="false"
             @update:value="(feeds: Pair['feeds']) => store.edit([{ kind: 'set-pair-feeds', pair: pair.id, feeds }])"
           />
-        </td>
-        <td>
-          <button
-            class="word"
-            :aria-label="`Take ${pair.houseLabel} apart`"
-            @click="store.edit([{ kind: 'unpair-ports', pair: pair.id }])"
-          >
-            apart
-          </button>
         </td>
       </tr>
       <tr v-for="port in single" :key="port.id">
@@ -110,7 +107,10 @@ function goesTo(ids: string[]) {
               :set="(houseLabel) => store.edit([{ kind: 'label-port', port: port.id, houseLabel }])"
             />
           </span>
-          <span class="soft small">{{ port.panelName }}{{ goesTo([port.id]) && ` → ${goesTo([port.id])}` }}</span>
+          <span class="soft small"
+            >{{ port.panelName }}
+            <TieChoice v-for="end in wiring.endsOf(port)" :key="end" :port="port" :end="end" />
+          </span>
         </td>
         <td class="soft">alone</td>
         <td>
@@ -147,23 +147,31 @@ function goesTo(ids: string[]) {
 
 .small {
   font-size: 12px;
+  text-align: left;
 }
 
 .sheet td {
   height: 42px;
 }
 
-.feeds {
-  width: 128px;
-  padding: 0 4px;
+.sheet .pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px;
+  gap: 2px 8px;
+  height: auto;
+  padding-block: 5px;
+}
+
+.pair .word {
+  justify-self: end;
 }
 
 td:last-child {
   width: 58px;
-  padding-left: 0;
 }
 
-td:first-child {
+td:first-child,
+.small {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

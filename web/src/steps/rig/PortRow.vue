@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
 import LampLight from '@/parts/LampLight.vue'
+import TieChoice from './TieChoice.vue'
 import { useWiring } from './useWiring'
 
 /** A port, read from left to right: what it is called, what is tied there, what this session has in it, what it can do. */
@@ -13,21 +13,14 @@ const emit = defineEmits<{ pick: [event: MouseEvent] }>()
 
 const store = useRig()
 const wiring = useWiring()
-const choosing = ref(false)
 
-const other = computed(() => wiring.otherEnd(port))
 const users = computed(() => wiring.usedBy(port))
-const options = computed(() => [{ label: 'nothing', value: '' }, ...wiring.ends(port)])
+const fed = computed(() => wiring.feeds(port))
+const light = computed(() =>
+  users.value[0] ? `input/${users.value[0].id}` : fed.value[0] ? `track/${fed.value[0].id}` : '',
+)
 const pair = computed(() => wiring.pairOf(port.id))
 const side = computed(() => (pair.value?.left === port.id ? 'left of' : 'right of'))
-
-async function tie(value: string) {
-  choosing.value = false
-  await store.edit(wiring.tieEdits(port, value))
-}
-
-const filter = (pattern: string, option: { label?: unknown }) =>
-  String(option.label).toLowerCase().includes(pattern.toLowerCase())
 </script>
 
 <template>
@@ -42,7 +35,7 @@ const filter = (pattern: string, option: { label?: unknown }) =>
         {{ port.number }}
       </button>
     </td>
-    <td class="light"><LampLight v-if="users[0]" :light="`input/${users[0].id}`" /></td>
+    <td class="light"><LampLight v-if="light" :light="light" /></td>
     <td class="strong">
       <EditableText
         :text="port.houseLabel"
@@ -53,25 +46,9 @@ const filter = (pattern: string, option: { label?: unknown }) =>
     </td>
     <td class="soft">{{ port.panelName }}</td>
     <td class="tie">
-      <NSelect
-        v-if="choosing"
-        size="tiny"
-        filterable
-        :show="true"
-        :filter="filter"
-        :value="other ?? ''"
-        :options="options"
-        :consistent-menu-width="false"
-        :input-props="{ 'aria-label': `What is tied to ${port.houseLabel}` }"
-        @update:value="tie"
-        @update:show="(shown: boolean) => shown || (choosing = false)"
-      />
-      <button v-else class="plain" :title="`Choose what is tied to ${port.houseLabel}`" @click="choosing = true">
-        <template v-if="other">{{ wiring.begins(port) ? '→' : '←' }} {{ wiring.label(other) }}</template>
-        <span v-else class="soft">nothing</span>
-      </button>
+      <TieChoice v-for="end in wiring.endsOf(port)" :key="end" :port="port" :end="end" />
     </td>
-    <td class="use">{{ users.map((input) => input.source).join(', ') }}</td>
+    <td class="use">{{ [...users.map((input) => input.source), ...fed.map((track) => track.name)].join(', ') }}</td>
     <td class="soft small">{{ wiring.takes(port) }}</td>
     <td class="soft small">{{ wiring.preampWords(port) }}</td>
     <td>
@@ -125,7 +102,7 @@ td {
   opacity: 0.6;
 }
 
-.tie button {
-  cursor: pointer;
+.tie > :not(:first-child) {
+  margin-left: 8px;
 }
 </style>

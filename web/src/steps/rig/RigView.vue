@@ -8,6 +8,7 @@ import { useRig } from '@/desk/rig'
 import AddDevice from './AddDevice.vue'
 import DescribePorts from './DescribePorts.vue'
 import DeviceFacts from './DeviceFacts.vue'
+import LostBySessions from './LostBySessions.vue'
 import MicLocker from './MicLocker.vue'
 import NameMany from './NameMany.vue'
 import OutputRows from './OutputRows.vue'
@@ -123,6 +124,7 @@ function show(id: string) {
           <span>{{ store.rig.mics.length }} kinds</span>
         </button>
       </div>
+      <LostBySessions />
       <MicLocker v-if="shown === LOCKER" />
       <p v-else-if="!device" class="soft">
         Nothing here yet. Add the interface first; then what is tied to it for good: preamps, wall box, headphone amps.
@@ -131,7 +133,10 @@ function show(id: string) {
         <DeviceFacts :key="device.id" :device="device" />
         <div class="both" :class="{ ins: !outputs.length, outs: !inputs.length }">
           <div v-if="inputs.length" class="side">
-            <h2>What comes in <button class="word" @click="pairAll('in')">Pair neighbours</button></h2>
+            <h2>
+              {{ device.kind === 'sound-module' ? 'What it plays' : 'What comes in' }}
+              <button class="word" @click="pairAll('in')">Pair neighbours</button>
+            </h2>
             <TogetherPorts :device="device.id" />
             <div class="sheet">
               <table aria-label="What comes in">

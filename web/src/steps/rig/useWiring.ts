@@ -3,6 +3,27 @@ import type { Device, Pair, Port, Rig, RigEdit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 
+/** The two ends of a cable, as seen from a port: what comes in there, and what goes on from there. */
+export type End = 'from' | 'to'
+
+type Leads = Partial<Record<Device['kind'], Device['kind'][]>>
+
+/** What outputs of a device may be tied to. */
+const FROM_OUTPUTS: Leads = {
+  interface: ['headphone-amp', 'speakers', 'patch-bay', 'outboard'],
+  outboard: ['interface', 'headphone-amp', 'speakers', 'patch-bay'],
+}
+/** What a signal that enters at a device may go on to. */
+const FROM_INPUTS: Leads = {
+  'wall-box': ['preamp', 'expander', 'interface', 'patch-bay', 'outboard'],
+  preamp: ['interface', 'patch-bay', 'outboard'],
+  expander: ['interface'],
+  'patch-bay': ['interface', 'preamp', 'expander', 'headphone-amp', 'speakers', 'outboard'],
+}
+/** Marks a choice that is no cable but outboard, put into a way or taken out of it. */
+const THROUGH = 'through/'
+const WITHOUT = 'without/'
+
 const SIGNALS = ['mic', 'line', 'instrument', 'digital'] as const
 
 /** How the rig on the page is wired, in words, and what could be tied to what. */
@@ -21,37 +42,66 @@ export function useWiring() {
   const device = (id: string) => rig.value.devices.find((each) => each.id === id)
   const pairOf = (port: string) => rig.value.pairs.find((pair) => pair.left === port || pair.right === port)
 
-  /** Whether a signal ends in this device instead of going on from it. */
-  const takesIn = (each: Device) => each.kind === 'interface'
   const hangsOnOutputs = (each: Device) => ['headphone-amp', 'speakers', 'patch-bay', 'outboard'].includes(each.kind)
 
-  /** Where the other end of a port's cable may be, label first. */
-  function ends(port: Port) {
-    const own = device(port.device)!
-    const fits = (far: Port) => {
-      const other = device(far.device)!
-      if (other.id === own.id || other.retired) return false
-      if (port.direction === 'out') return far.direction === 'in' && hangsOnOutputs(other)
-      if (hangsOnOutputs(own)) return far.direction === 'out' && !hangsOnOutputs(other)
-      if (far.direction === 'out' || hangsOnOutputs(other)) return false
-      return takesIn(own) ? !takesIn(other) : takesIn(other) || other.kind !== 'wall-box'
-    }
-    return rig.value.ports
-      .filter(fits)
+  /** The ends of fixed cables that there can be at a port. */
+  function endsOf(port: Port): End[] {
+    const { kind } = device(port.device)!
+    if (port.direction === 'out') return kind in FROM_OUTPUTS ? ['to'] : []
+    const ends: End[] = kind in FROM_INPUTS ? ['to'] : []
+    return kind === 'patch-bay' || (kind in FROM_INPUTS ? tiedFrom.value.has(port.id) : kind !== 'sound-module')
+      ? ['from', ...ends]
+      : ends
+  }
+
+  function couldTie(from: Port, to: Port) {
+    const start = device(from.device)!
+    const end = device(to.device)!
+    const leads = (from.direction === 'out' ? FROM_OUTPUTS : FROM_INPUTS)[start.kind] ?? []
+    return start.id !== end.id && !start.retired && !end.retired && to.direction === 'in' && leads.includes(end.kind)
+  }
+
+  /** Where the other end of a cable at a port may be, label first; outboard that is free may go in front of an input. */
+  function ends(port: Port, end: End) {
+    const cables = rig.value.ports
+      .filter((far) => (end === 'to' ? couldTie(port, far) : couldTie(far, port)))
       .map((far) => ({ label: `${far.houseLabel} · ${device(far.device)!.name}, ${far.panelName}`, value: far.id }))
+    return end === 'to' ? cables : [...inserts(port), ...cables]
   }
 
-  /** Whether a tie begins at the port or ends in it. */
-  const begins = (port: Port) => {
+  function inserts(port: Port) {
+    if (device(port.device)!.kind !== 'interface') return []
+    const before = ports.value.get(tiedFrom.value.get(port.id) ?? '')
+    const there = before && acrossOutboard(before)
+    if (there) return [{ label: `without ${there.houseLabel}`, value: WITHOUT + there.id }]
+    return rig.value.ports
+      .filter((send) => send.direction === 'in' && !tiedFrom.value.has(send.id))
+      .filter((send) => {
+        const comesBack = acrossOutboard(send)
+        return comesBack && !tiedTo.value.has(comesBack.id)
+      })
+      .map((send) => ({ label: `through ${send.houseLabel}, inserted`, value: THROUGH + send.id }))
+  }
+
+  /** The return of an outboard's send, or the send of its return. */
+  function acrossOutboard(port: Port): Port | undefined {
     const own = device(port.device)!
-    return port.direction === 'out' || !(takesIn(own) || hangsOnOutputs(own))
+    if (own.kind !== 'outboard' || own.retired) return undefined
+    return portsOf(own.id, port.direction === 'in' ? 'out' : 'in').find((far) => far.number === port.number)
   }
-  const otherEnd = (port: Port) => (begins(port) ? tiedTo.value.get(port.id) : tiedFrom.value.get(port.id))
 
-  function tieEdits(port: Port, other: string): RigEdit[] {
-    const from = begins(port) ? port.id : ((other || tiedFrom.value.get(port.id)) ?? '')
-    if (!other) return tiedTo.value.has(from) ? [{ kind: 'untie-port', from }] : []
-    return [{ kind: 'tie-ports', from, to: begins(port) ? other : port.id }]
+  const otherEnd = (port: Port, end: End) => (end === 'to' ? tiedTo : tiedFrom).value.get(port.id)
+
+  function tieEdits(port: Port, end: End, other: string): RigEdit[] {
+    if (other.startsWith(THROUGH)) {
+      return [{ kind: 'insert-outboard', send: other.slice(THROUGH.length), port: port.id }]
+    }
+    if (other.startsWith(WITHOUT)) return [{ kind: 'take-out-outboard', send: other.slice(WITHOUT.length) }]
+    if (other) {
+      return [{ kind: 'tie-ports', from: end === 'to' ? port.id : other, to: end === 'to' ? other : port.id }]
+    }
+    const from = end === 'to' ? port.id : tiedFrom.value.get(port.id)
+    return from && tiedTo.value.has(from) ? [{ kind: 'untie-port', from }] : []
   }
 
   /** Where both outputs of a pair can go on by ties: two inputs side by side of what hangs on outputs, label first. */
@@ -85,25 +135,33 @@ export function useWiring() {
       .map((from) => ({ kind: 'untie-port' as const, from }))
   }
 
-  /** All that a signal through this port passes by ties, from the first port to the last. */
+  const next = (id: string) => tiedTo.value.get(id) ?? across(id, 'in')
+  const before = (id: string) => tiedFrom.value.get(id) ?? across(id, 'out')
+  function across(id: string, direction: Port['direction']) {
+    const port = ports.value.get(id)
+    return port?.direction === direction ? acrossOutboard(port)?.id : undefined
+  }
+
+  /** All that a signal through this port passes, from the first port to the last. */
   function path(id: string): Port[] {
     let first = id
-    for (let n = 0; tiedFrom.value.has(first) && n < rig.value.ties.length; n++) first = tiedFrom.value.get(first)!
-    const way: Port[] = []
-    for (let at: string | undefined = first; at && way.length <= rig.value.ties.length; at = tiedTo.value.get(at)) {
-      const port = ports.value.get(at)
-      if (port) way.push(port)
-    }
-    return way
+    const passed = new Set<string>()
+    for (let at: string | undefined = id; at && !passed.has(at); at = before(at)) passed.add((first = at))
+    const way = new Set<string>()
+    for (let at: string | undefined = first; at && !way.has(at); at = next(at)) way.add(at)
+    return [...way].flatMap((each) => ports.value.get(each) ?? [])
   }
+
+  /** The tracks that the port feeds by itself, as a sound module's outputs do. */
+  const feeds = (port: Port) => desk.tracks.filter((track) => track.feeds.some((feed) => feed.port === port.id))
 
   /** The inputs of this session whose cables go through the port. */
   function usedBy(port: Port) {
-    return desk.inputs.filter((input) => input.port && path(input.port).some((each) => each.id === port.id))
+    return desk.inputs.filter((input) => input.ports.some((own) => path(own).some((each) => each.id === port.id)))
   }
 
   const takes = (port: Port) =>
-    SIGNALS.filter((signal) => port.takes.includes(signal))
+    SIGNALS.filter((signal) => port.takes.includes(signal) && device(port.device)!.kind !== 'sound-module')
       .map((signal) => (signal === 'instrument' ? 'inst' : signal))
       .join(' ')
 
@@ -130,15 +188,16 @@ export function useWiring() {
     label,
     device,
     pairOf,
+    endsOf,
     ends,
     stereoEnds,
     bothTiedTo,
     tieBoth,
-    begins,
     otherEnd,
     tieEdits,
     path,
     usedBy,
+    feeds,
     takes,
     preampWords,
     panel,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { useDesk } from '@/desk/desk'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
@@ -12,6 +13,12 @@ import { useUndoing } from './useUndoing'
 const desk = useDesk()
 const undoing = useUndoing()
 const readinessShown = ref(false)
+const route = useRoute()
+watch(
+  () => route.fullPath,
+  () => (readinessShown.value ||= route.query.readiness === 'shown'),
+  { immediate: true },
+)
 const open = computed(() => desk.findings.filter((each) => !each.acknowledged).length)
 
 const place = ref<InstanceType<typeof SongPlace>>()

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { NButton, NModal, NSelect } from 'naive-ui'
-import { ref } from 'vue'
-import { api } from '@/api/client'
+import { ref, watch } from 'vue'
+import { api, type OfferedFeed } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { WIDTHS } from '@/desk/feeds'
 import { trying } from '@/desk/notice'
 
 /** Many tracks at once: of the inputs that have none, by a pattern, or by a pasted list. */
@@ -11,21 +12,38 @@ const shown = defineModel<boolean>('shown', { required: true })
 const desk = useDesk()
 const count = ref('8')
 const width = ref(1)
+const stereo = ref<'one-track' | 'two-panned'>('one-track')
 const pattern = ref('Vocals {n}')
 const list = ref('')
 const at = () => ({ params: { path: { session: desk.session!.id } } })
 
 function fromInputs() {
   return trying(async () => {
-    const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', { ...at(), body: { inputs: [] } })
+    const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', {
+      ...at(),
+      body: { inputs: [], stereo: stereo.value },
+    })
     if (await desk.edit(proposed.data!.edits)) shown.value = false
   })
 }
 
-const WIDTHS = [1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({
-  label: value === 1 ? 'mono' : value === 2 ? 'stereo' : `${value} wide`,
-  value,
-}))
+const STEREO = [
+  { label: 'a stereo track each', value: 'one-track' },
+  { label: 'two tracks each, panned', value: 'two-panned' },
+]
+
+/** What sound modules play that is on no track yet. */
+const outputs = ref<OfferedFeed[]>([])
+watch(shown, async (now) => {
+  if (!now) return
+  const offered = await api.GET('/api/sessions/{session}/module-outputs', at()).catch(() => null)
+  outputs.value = (offered?.data ?? []).filter((each) => each.fedTo.length === 0)
+})
+
+async function instruments() {
+  const ask = () => api.POST('/api/sessions/{session}/tracks/instruments', at())
+  if (await desk.proposed(ask)) shown.value = false
+}
 
 function many(wanted: { count: number; names: string }) {
   return trying(async () => {
@@ -42,7 +60,21 @@ function many(wanted: { count: number; names: string }) {
   <NModal v-model:show="shown" preset="card" title="Add many tracks" :style="{ width: '540px' }">
     <div class="way">
       <NButton type="primary" @click="fromInputs">A track for each input that has none</NButton>
-      <span class="soft small">"Room left" and "Room right" share a stereo track.</span>
+      <label
+        >Stereo sources:
+        <NSelect
+          v-model:value="stereo"
+          class="stereo"
+          size="small"
+          :options="STEREO"
+          :input-props="{ 'aria-label': 'What stereo sources become' }"
+          aria-label="What stereo sources become"
+      /></label>
+      <span class="soft small">"Room left" and "Room right" are one, as is a row that is stereo.</span>
+    </div>
+    <div v-if="outputs.length" class="way">
+      <NButton @click="instruments">A track for each output of the sound module</NButton>
+      <span class="soft small">{{ outputs.map((each) => each.name).join(', ') }}</span>
     </div>
     <label class="way"
       >Each is
@@ -88,6 +120,10 @@ label.way {
 
 .way input {
   width: 190px;
+}
+
+.stereo {
+  width: 200px;
 }
 
 .width {

@@ -2,6 +2,7 @@
 import { onBeforeUnmount, ref, watchEffect } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { sourceOf } from '@/desk/feeds'
 import { watchLevel } from '@/desk/levels'
 
 /** How often the inputs of a track reached full scale since somebody cleared it. */
@@ -14,11 +15,12 @@ let ends: (() => void)[] = []
 watchEffect(() => {
   ends.forEach((end) => end())
   counts.value = {}
-  ends = track.feeds.flatMap(({ input }) =>
-    input
+  ends = track.feeds.flatMap((feed) => {
+    const { input } = sourceOf(desk.session!, feed)
+    return input
       ? [watchLevel(`clip/${input}`, (count) => counts.value[input] === count || (counts.value[input] = count))]
-      : [],
-  )
+      : []
+  })
 })
 onBeforeUnmount(() => ends.forEach((end) => end()))
 

@@ -3,6 +3,7 @@ import { NDropdown, NSelect } from 'naive-ui'
 import { computed, h, ref } from 'vue'
 import type { Hear, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { widthWord } from '@/desk/feeds'
 import EditableText from '@/parts/EditableText.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -19,7 +20,7 @@ import { useTrackMenu } from './useTrackMenu'
 const { track, silent } = defineProps<{ track: Track; silent: boolean }>()
 
 const desk = useDesk()
-const { feedWords, askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
+const { feedWords, splitWords, askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
 const choosing = ref(false)
 
 const HEAR: { label: string; value: Hear; what: string }[] = [
@@ -58,7 +59,7 @@ async function feed(value: number) {
   <tr :class="{ armed: track.armed }">
     <td>
       <WordSwitch
-        v-if="track.role === 'input'"
+        v-if="track.role === 'input' || track.role === 'instrument'"
         class="arm"
         column="arm"
         :on="track.armed"
@@ -67,6 +68,12 @@ async function feed(value: number) {
       >
         <span class="dot"></span>{{ track.armed ? 'armed' : 'arm' }}
       </WordSwitch>
+      <span
+        v-else-if="track.role === 'split'"
+        class="soft small"
+        title="Some channels of a wide track: heard when that is armed, not recorded"
+        >heard only</span
+      >
     </td>
     <td>
       <NSelect
@@ -89,14 +96,13 @@ async function feed(value: number) {
           :label="`Name of ${track.name}`"
           :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
         />
-        <span v-if="track.width > 1" class="soft wide">
-          {{ track.width === 2 ? 'stereo' : `${track.width} wide` }}</span
-        >
+        <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
       </span>
     </td>
     <td class="feed">
       <span v-if="track.role === 'click'" class="soft">the click</span>
+      <span v-else-if="track.role === 'split'" class="soft">{{ splitWords(track) }}</span>
       <NSelect
         v-else-if="choosing"
         size="tiny"
@@ -256,6 +262,10 @@ td {
 
 .silent {
   opacity: 0.45;
+}
+
+.small {
+  font-size: 12px;
 }
 
 .switches .word {

@@ -12,6 +12,8 @@ const name = ref('')
 const hidden = computed(() => desk.tracks.filter((track) => track.look.hidden))
 const KINDS: { role: Track['role']; words: string }[] = [
   { role: 'input', words: 'inputs' },
+  { role: 'instrument', words: 'instruments' },
+  { role: 'split', words: 'split' },
   { role: 'click', words: 'click' },
 ]
 
@@ -38,7 +40,7 @@ async function save() {
     <p class="line">
       Show
       <button
-        v-for="kind in KINDS"
+        v-for="kind in KINDS.filter(({ role }) => ofKind(role).length)"
         :key="kind.role"
         class="word"
         :aria-pressed="isShown(kind.role)"

@@ -1,7 +1,9 @@
 import { computed, ref } from 'vue'
 import { api, type Feed, type OfferedFeed, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { portOf, same, sourceOf } from '@/desk/feeds'
 import { trying } from '@/desk/notice'
+import { useRig } from '@/desk/rig'
 
 const NOTHING = -1
 
@@ -9,12 +11,13 @@ const NOTHING = -1
 export function useFeeds() {
   const desk = useDesk()
 
-  const port = (id: string | null | undefined) => desk.offers.ports.find((each) => each.id === id)
+  const rig = useRig()
 
   function words(feed: Feed): string {
-    const input = desk.inputs.find((each) => each.id === feed.input)
-    if (!input) return feed.port ? (port(feed.port)?.houseLabel ?? feed.port) : ''
-    return input.port ? (port(input.port)?.houseLabel ?? input.port) : `${input.source}, no port`
+    const port = portOf(desk.session!, feed)
+    if (port) return rig.label(port)
+    const input = desk.inputs.find((each) => each.id === sourceOf(desk.session!, feed).input)
+    return input ? `${input.source}, no port` : ''
   }
 
   /** The ports a track is fed from, by their house labels; "" if nothing feeds it. */
@@ -23,13 +26,23 @@ export function useFeeds() {
     return fed.filter(Boolean).join(' | ')
   }
 
+  /** Which channels of which wide track a track is: "3, 4 of Tree". */
+  function splitWords(track: Track): string {
+    const wide = desk.tracks.find((each) => each.id === track.feeds[0]?.track)
+    return `${track.feeds.map((feed) => feed.channel + 1).join(', ')} of ${wide?.name ?? 'a track'}`
+  }
+
   const offered = ref<OfferedFeed[]>([])
 
-  /** Asks what can feed a track of this width: ports, pairs or groups. */
+  /** Asks what can feed a track of this width: ports, pairs or groups, or what a sound module plays. */
   function askWhatCanFeed(track: Track) {
     return trying(async () => {
-      const params = { path: { session: desk.session!.id }, query: { width: track.width } }
-      offered.value = (await api.GET('/api/sessions/{session}/feeds', { params })).data!
+      const path = { session: desk.session!.id }
+      const answer =
+        track.role === 'instrument'
+          ? await api.GET('/api/sessions/{session}/module-outputs', { params: { path } })
+          : await api.GET('/api/sessions/{session}/feeds', { params: { path, query: { width: track.width } } })
+      offered.value = answer.data!.filter((each) => each.feeds.length === track.width)
     })
   }
 
@@ -41,8 +54,6 @@ export function useFeeds() {
     })),
   ])
 
-  const same = (one: Feed, other: Feed) => one.input === other.input && one.port === other.port
-
   /** Which of what is offered feeds the track; nothing of it if it is fed in another way. */
   function chosenFeed(track: Track): number | null {
     if (!feedWords(track)) return NOTHING
@@ -52,5 +63,5 @@ export function useFeeds() {
 
   const feedsOf = (value: number): Feed[] => (value === NOTHING ? [] : offered.value[value]!.feeds)
 
-  return { feedWords, askWhatCanFeed, feedOptions, chosenFeed, feedsOf }
+  return { feedWords, splitWords, askWhatCanFeed, feedOptions, chosenFeed, feedsOf }
 }

@@ -1,5 +1,5 @@
 import { computed, h } from 'vue'
-import type { Edit, Track } from '@/api/client'
+import { api, type Edit, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 
 type Colour = Track['look']['colour']
@@ -58,6 +58,18 @@ export function useTrackMenu(track: () => Track) {
       key: 'polarity',
       disabled: track().role === 'click',
     },
+    ...(track().width > 2
+      ? [
+          {
+            label: 'Split',
+            key: 'split',
+            children: [
+              { label: 'in pairs', key: 'split/pairs' },
+              { label: 'each channel alone', key: 'split/singles' },
+            ],
+          },
+        ]
+      : []),
     { label: 'Remove', key: 'remove', disabled: track().role === 'click' },
   ])
 
@@ -86,7 +98,14 @@ export function useTrackMenu(track: () => Track) {
     }
   }
 
-  const act = (key: string) => desk.edit(edits(key))
+  /** Makes a wide track's channels heard on tracks of their own. */
+  function split(how: string) {
+    const params = { path: { session: desk.session!.id } }
+    const body = { track: track().id, how: how as 'pairs' | 'singles' }
+    return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/split', { params, body }))
+  }
+
+  const act = (key: string) => (key.startsWith('split/') ? split(key.slice(6)) : desk.edit(edits(key)))
 
   return { menu, act }
 }

@@ -120,8 +120,9 @@ public final class RandomSessions {
                     .powered(PhantomWish.values()[random.nextInt(3)])
                     .at(Port.Signal.LINE)
                     .padded(n % 3 == 0)
-                    .patchedTo(Optional.of(new PortId("in-" + n)))
+                    .patchedTo(List.of(new PortId("in-" + n)))
                     .amplified(random.nextInt(60))
+                    .flipped(n % 4 == 0)
                     .noted("note, \"quoted\" " + n));
         }
         int tracks = 3 + random.nextInt(10);
@@ -139,7 +140,7 @@ public final class RandomSessions {
         int width = new int[] {1, 1, 1, 2, 2, 6, 8}[random.nextInt(7)];
         List<Feed> feeds = new ArrayList<>();
         for (int channel = 0; channel < width; channel++) {
-            feeds.add(Feed.from(new InputId("i" + (1 + random.nextInt(INPUTS)))));
+            feeds.add(Feed.from(new InputId("i" + (1 + random.nextInt(INPUTS))), 0));
         }
         Hear hear = n == 0 ? Hear.ALWAYS : Hear.values()[random.nextInt(4)];
         Track plain = Track.forInputs(new TrackId("t" + n), n, "Track " + n, width, feeds);

@@ -84,7 +84,7 @@ final class SheetLoad {
         for (int n = 1; n <= INPUTS; n++) {
             edits.add("{\"kind\": \"add-input\", \"input\": \"i" + n + "\", \"number\": " + n
                     + ", \"source\": \"Source " + n + "\"}");
-            edits.add("{\"kind\": \"patch-input\", \"input\": \"i" + n + "\", \"port\": \"barge-in-" + n + "\"}");
+            edits.add("{\"kind\": \"patch-input\", \"input\": \"i" + n + "\", \"ports\": [\"barge-in-" + n + "\"]}");
         }
         for (int n = 1; n <= tracks; n++) {
             String feed = n <= INPUTS ? "[{\"input\": \"i" + n + "\", \"port\": null}]" : "[]";

@@ -51,6 +51,7 @@ import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Marker;
@@ -111,6 +112,7 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
                 .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Pan.class, PanForm.class)
+                .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(Edit.class, EditForm.class)
                 .addMixIn(RigEdit.class, EditForm.class);
         IDS.forEach(id -> builder.addMixIn(id, IdForm.class));
@@ -170,7 +172,10 @@ public final class Documents {
         return readParts(withLaterFields(json), PartKey::parse, key -> type(key.kind()));
     }
 
-    /** Logs written before inputs or tracks had some of their fields stand without them; they are as in a new one. */
+    /**
+     * Logs written before inputs or tracks had some of their fields stand without them; they are as in a new one. An input
+     * that had one port has it still.
+     */
     private static String withLaterFields(String json) {
         Map<PartKey.Kind, ObjectNode> begun = Map.of(
                 PartKey.Kind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
@@ -179,6 +184,10 @@ public final class Documents {
         for (Map.Entry<String, JsonNode> entry : parts.properties()) {
             ObjectNode whole = begun.get(PartKey.parse(entry.getKey()).kind());
             if (whole != null && entry.getValue() instanceof ObjectNode part) {
+                JsonNode only = part.remove("port");
+                if (only != null) {
+                    part.set("ports", MAPPER.valueToTree(only.isNull() ? List.of() : List.of(only)));
+                }
                 whole.properties().stream()
                         .filter(field -> !part.has(field.getKey()))
                         .forEach(field -> part.set(field.getKey(), field.getValue()));
@@ -271,6 +280,12 @@ public final class Documents {
     private abstract static class RigForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<WideGroup> groups();
+    }
+
+    /** A feed is of the first channel where it does not say of which. */
+    private abstract static class FeedForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract int channel();
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

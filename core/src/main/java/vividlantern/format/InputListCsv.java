@@ -5,11 +5,14 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import vividlantern.patch.BringList;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
+import vividlantern.session.Channels;
+import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
@@ -29,10 +32,12 @@ public final class InputListCsv {
         CABLE("Cable m"),
         PLACE("Place"),
         PHANTOM("Phantom"),
+        WIDTH("Width"),
         PORT("Port"),
         LEVEL("Level"),
         PAD("Pad"),
         GAIN("Gain dB"),
+        POLARITY("Polarity"),
         TRACKS("Tracks"),
         NOTES("Notes");
 
@@ -55,6 +60,9 @@ public final class InputListCsv {
             return Optional.empty();
         }
     }
+
+    /** Stands between a channel of an input and the track that it feeds. */
+    static final String FROM = " > ";
 
     private InputListCsv() {}
 
@@ -79,12 +87,12 @@ public final class InputListCsv {
                         input.cableMetres() == 0 ? "" : plain(input.cableMetres()),
                         input.place(),
                         word(input.phantom()),
-                        input.port()
-                                .map(id -> rig.port(id).map(Port::houseLabel).orElse(id.value()))
-                                .orElse(""),
+                        Channels.width(input.width()),
+                        ports(rig, input),
                         Documents.word(input.level()),
                         input.pad() ? "in" : "out",
                         plain(input.gainDb()),
+                        input.polarityFlipped() ? "flipped" : "",
                         String.join("; ", trackNames(session, input)),
                         input.notes());
             }
@@ -108,13 +116,29 @@ public final class InputListCsv {
         return text.toString();
     }
 
-    /** The tracks an input feeds, a stereo track's side in brackets: "Room (left)". */
+    /** An input's ports by their house labels, as in "Wall 1 | Wall 2". */
+    static String ports(Rig rig, Input input) {
+        return input.ports().stream()
+                .map(id -> rig.port(id).map(Port::houseLabel).orElse(id.value()))
+                .collect(Collectors.joining(" | "));
+    }
+
+    /**
+     * The tracks an input feeds, a stereo track's side in brackets: "Room (left)". Where only some channels of a stereo or
+     * wide input feed a track, they stand before it: "left > Near".
+     */
     static List<String> trackNames(Session session, Input input) {
         List<String> names = new ArrayList<>();
         for (Track track : session.tracks()) {
+            if (input.width() > 1 && track.feeds().equals(Feed.allOf(input))) {
+                names.add(track.name());
+                continue;
+            }
             for (int channel = 0; channel < track.feeds().size(); channel++) {
-                if (track.feeds().get(channel).input().equals(Optional.of(input.id()))) {
-                    names.add(track.name() + side(track.width(), channel));
+                Feed feed = track.feeds().get(channel);
+                if (feed.comesFrom(input.id())) {
+                    String from = input.width() == 1 ? "" : Channels.word(input.width(), feed.channel()) + FROM;
+                    names.add(from + track.name() + side(track.width(), channel));
                 }
             }
         }
@@ -126,10 +150,7 @@ public final class InputListCsv {
     }
 
     private static String side(int width, int channel) {
-        if (width == 1) {
-            return "";
-        }
-        return width == 2 ? channel == 0 ? " (left)" : " (right)" : " (" + (channel + 1) + " of " + width + ")";
+        return width == 1 ? "" : " (" + Channels.word(width, channel) + ")";
     }
 
     static String plain(double number) {

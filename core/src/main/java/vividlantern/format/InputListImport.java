@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.apache.commons.csv.CSVRecord;
 import vividlantern.format.InputListCsv.Column;
 import vividlantern.history.Refused;
@@ -19,6 +20,7 @@ import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.Channels;
 import vividlantern.session.Feed;
 import vividlantern.session.Ids;
 import vividlantern.session.Input;
@@ -44,8 +46,10 @@ import vividlantern.session.edit.SetInputPad;
 import vividlantern.session.edit.SetInputPerformer;
 import vividlantern.session.edit.SetInputPhantom;
 import vividlantern.session.edit.SetInputPlace;
+import vividlantern.session.edit.SetInputPolarity;
 import vividlantern.session.edit.SetInputSource;
 import vividlantern.session.edit.SetInputStand;
+import vividlantern.session.edit.SetInputWidth;
 
 /**
  * Reads an input list and says, row by row, what it would do. Nothing changes until somebody applies the edits. A row
@@ -116,7 +120,7 @@ public final class InputListImport {
         body.forEach(record -> number(cell(record, Column.NUMBER)).ifPresent(spokenOf::add));
         working.inputs().stream()
                 .filter(input -> !spokenOf.contains(input.number()) || !columns.containsKey(Column.PORT))
-                .forEach(input -> input.port().ifPresent(port -> usedElsewhere.put(port, input.source())));
+                .forEach(input -> input.ports().forEach(port -> usedElsewhere.put(port, input.source())));
     }
 
     private Row row(CSVRecord record) {
@@ -196,16 +200,25 @@ public final class InputListImport {
                 .map(InputListImport::phantom)
                 .filter(wish -> wish != input.phantom())
                 .ifPresent(wish -> make(new SetInputPhantom(input.id(), wish), edits));
-        text(record, Column.PORT).ifPresent(name -> setPort(input, name, edits));
+        text(record, Column.WIDTH)
+                .filter(width -> !width.isEmpty())
+                .map(InputListImport::width)
+                .filter(width -> width != input.width())
+                .ifPresent(width -> make(new SetInputWidth(input.id(), width), edits));
+        text(record, Column.PORT).ifPresent(names -> setPorts(input.id(), names, edits));
         text(record, Column.GAIN)
                 .filter(gain -> !gain.isEmpty())
                 .map(InputListImport::gain)
                 .filter(gain -> gain != input.gainDb())
                 .ifPresent(gain -> make(new SetInputGain(input.id(), gain), edits));
+        text(record, Column.POLARITY)
+                .map(InputListImport::polarity)
+                .filter(flipped -> flipped != input.polarityFlipped())
+                .ifPresent(flipped -> make(new SetInputPolarity(input.id(), flipped), edits));
         text(record, Column.NOTES)
                 .filter(notes -> !notes.equals(input.notes()))
                 .ifPresent(notes -> make(new SetInputNotes(input.id(), notes), edits));
-        text(record, Column.TRACKS).ifPresent(names -> setTracks(input, names, edits));
+        text(record, Column.TRACKS).ifPresent(names -> setTracks(input.id(), names, edits));
     }
 
     private void setPerformer(Input input, String name, List<Edit> edits) {
@@ -229,30 +242,27 @@ public final class InputListImport {
         }
     }
 
-    private void setPort(Input input, String name, List<Edit> edits) {
-        if (name.isEmpty()) {
-            if (input.port().isPresent()) {
-                make(new PatchInput(input.id(), Optional.empty()), edits);
+    private void setPorts(InputId id, String names, List<Edit> edits) {
+        Input input = working.find(id).orElseThrow();
+        List<PortId> ports = Ports.named(rig, names, input.width());
+        for (PortId port : ports) {
+            String label = rig.port(port).orElseThrow().houseLabel();
+            if (usedElsewhere.containsKey(port)) {
+                throw new Refused(
+                        label + " is used by " + usedElsewhere.get(port) + ", which the file does not speak of.",
+                        "port");
             }
-            return;
+            if (!claimed.add(port)) {
+                throw new Refused(label + " stands in the file twice.", "port");
+            }
         }
-        Port port = Ports.byName(rig, name)
-                .orElseThrow(() -> new Refused("There is no port \"" + name + "\" in " + rig.name() + ".", "port"));
-        if (usedElsewhere.containsKey(port.id())) {
-            throw new Refused(
-                    port.houseLabel() + " is used by " + usedElsewhere.get(port.id())
-                            + ", which the file does not speak of.",
-                    "port");
-        }
-        if (!claimed.add(port.id())) {
-            throw new Refused(port.houseLabel() + " stands in the file twice.", "port");
-        }
-        if (!input.port().equals(Optional.of(port.id()))) {
-            make(new PatchInput(input.id(), Optional.of(port.id())), edits);
+        if (!input.ports().equals(ports)) {
+            make(new PatchInput(id, ports), edits);
         }
     }
 
-    private void setTracks(Input input, String names, List<Edit> edits) {
+    private void setTracks(InputId id, String names, List<Edit> edits) {
+        Input input = working.find(id).orElseThrow();
         for (String written : names.split(";")) {
             if (!written.isBlank()) {
                 setTrack(input, written.strip(), edits);
@@ -261,19 +271,46 @@ public final class InputListImport {
     }
 
     private void setTrack(Input input, String written, List<Edit> edits) {
+        int from = written.indexOf(InputListCsv.FROM);
+        if (from >= 0) {
+            int channel = channelNamed(input, written.substring(0, from).strip());
+            String track = written.substring(from + InputListCsv.FROM.length()).strip();
+            feed(track, List.of(Feed.from(input.id(), channel)), edits);
+        } else {
+            feed(written, Feed.allOf(input), edits);
+        }
+    }
+
+    private static int channelNamed(Input input, String word) {
+        return IntStream.range(0, input.width())
+                .filter(channel -> Channels.word(input.width(), channel).equalsIgnoreCase(word))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "\"" + word + "\" is no channel of a source that is " + Channels.width(input.width()) + ".",
+                        "tracks"));
+    }
+
+    /** Feeds a track, or one channel of it that is named with it in brackets; makes it if it is not there. */
+    private void feed(String written, List<Feed> with, List<Edit> edits) {
         Matcher side = SIDE.matcher(written);
-        boolean oneOfSeveral = side.matches();
+        boolean oneOfSeveral = side.matches() && with.size() == 1;
         String name = oneOfSeveral ? side.group(1) : written;
-        int width = oneOfSeveral ? width(side) : 1;
+        int width = oneOfSeveral ? width(side) : with.size();
         int channel = oneOfSeveral ? channel(side) : 0;
         if (channel < 0 || channel >= width || width > Track.MAX_WIDTH) {
             throw new Refused("\"" + written + "\" names no channel that a track can have.", "tracks");
         }
         Optional<Track> known = working.tracks().stream()
-                .filter(track -> track.name().equalsIgnoreCase(name) && track.width() == width && !track.isClick())
+                .filter(track -> track.name().equalsIgnoreCase(name)
+                        && track.width() == width
+                        && track.role() == Track.Role.INPUT)
                 .findFirst();
-        List<Feed> feeds = new ArrayList<>(known.map(Track::feeds).orElse(Collections.nCopies(width, Feed.NOTHING)));
-        if (feeds.set(channel, Feed.from(input.id())).equals(Feed.from(input.id()))) {
+        List<Feed> was = known.map(Track::feeds).orElse(Collections.nCopies(width, Feed.NOTHING));
+        List<Feed> feeds = new ArrayList<>(was);
+        for (int at = 0; at < with.size(); at++) {
+            feeds.set(channel + at, with.get(at));
+        }
+        if (feeds.equals(was)) {
             return;
         }
         if (known.isPresent()) {
@@ -341,6 +378,25 @@ public final class InputListImport {
             case "", "out", "off", "no", "-" -> false;
             default -> throw new Refused("\"" + text + "\" says neither that the pad is in nor out.", "pad");
         };
+    }
+
+    private static boolean polarity(String text) {
+        return switch (text.toLowerCase(Locale.ROOT)) {
+            case "flipped", "yes", "180" -> true;
+            case "", "normal", "no", "-", "0" -> false;
+            default -> throw new Refused("\"" + text + "\" is neither normal nor flipped.", "polarity");
+        };
+    }
+
+    private static int width(String text) {
+        return IntStream.rangeClosed(1, Input.MAX_WIDTH)
+                .filter(width -> Channels.width(width).equalsIgnoreCase(text)
+                        || String.valueOf(width).equals(text))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "\"" + text + "\" is no width: mono, stereo or a number of channels up to " + Input.MAX_WIDTH
+                                + ".",
+                        "width"));
     }
 
     private static double gain(String text) {

@@ -7,12 +7,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import vividlantern.patch.BringList;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.Channels;
 import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
@@ -60,7 +63,7 @@ public final class SheetsPdf {
         for (Input input : session.inputs()) {
             table.row(List.of(
                     String.valueOf(input.number()),
-                    input.source(),
+                    sourced(input),
                     performer(session, input),
                     input.mic(),
                     input.stand(),
@@ -79,19 +82,22 @@ public final class SheetsPdf {
                 "Patch, by place",
                 List.of("Box", "Port", "Panel", "Cable from", "Mic or DI", "Place", "+48 V", "No."),
                 new double[] {12, 12, 12, 18, 20, 14, 6, 5});
+        record Plug(Port port, Input input, int channel) {}
         List<Port> order = rig.ports();
-        List<Input> patched = session.inputs().stream()
-                .filter(input -> input.port().flatMap(rig::port).isPresent())
-                .sorted(Comparator.comparingInt(input ->
-                        order.indexOf(rig.port(input.port().orElseThrow()).orElseThrow())))
+        List<Plug> plugs = session.inputs().stream()
+                .flatMap(input -> IntStream.range(0, input.ports().size())
+                        .boxed()
+                        .flatMap(channel -> rig.port(input.ports().get(channel)).stream()
+                                .map(port -> new Plug(port, input, channel))))
+                .sorted(Comparator.comparingInt(plug -> order.indexOf(plug.port())))
                 .toList();
-        for (Input input : patched) {
-            Port port = rig.port(input.port().orElseThrow()).orElseThrow();
+        for (Plug plug : plugs) {
+            Input input = plug.input();
             table.row(List.of(
-                    rig.device(port.device()).name(),
-                    port.houseLabel(),
-                    port.panelName(),
-                    input.source(),
+                    rig.device(plug.port().device()).name(),
+                    plug.port().houseLabel(),
+                    plug.port().panelName(),
+                    (input.source() + " " + Channels.word(input.width(), plug.channel())).strip(),
                     input.mic(),
                     input.place(),
                     phantom(input.phantom()),
@@ -136,6 +142,12 @@ public final class SheetsPdf {
         }
     }
 
+    /** The source with what is special about how it comes: stereo, or turned over. */
+    private static String sourced(Input input) {
+        String width = input.width() == 1 ? "" : ", " + Channels.width(input.width());
+        return input.source() + width + (input.polarityFlipped() ? ", polarity flipped" : "");
+    }
+
     private static String performer(Session session, Input input) {
         return input.performer().flatMap(session::find).map(Performer::name).orElse("");
     }
@@ -153,20 +165,18 @@ public final class SheetsPdf {
     }
 
     private static String way(Rig rig, Input input) {
-        if (input.port().isEmpty()) {
-            return "";
-        }
-        PortId entry = input.port().get();
-        PortId end = rig.followTies(entry);
-        String first = label(rig, entry);
-        return end.equals(entry) ? first : first + " > " + label(rig, end);
+        List<PortId> ends = input.ports().stream().map(rig::followTies).toList();
+        String first = labels(rig, input.ports());
+        return ends.equals(input.ports()) ? first : first + " > " + labels(rig, ends);
     }
 
     private static String gain(Rig rig, Input input) {
-        return input.port().flatMap(rig::preampFor).isEmpty() ? "" : InputListCsv.plain(input.gainDb());
+        return rig.preampsOf(input.ports()).isEmpty() ? "" : InputListCsv.plain(input.gainDb());
     }
 
-    private static String label(Rig rig, PortId port) {
-        return rig.port(port).map(Port::houseLabel).orElse(port.value());
+    private static String labels(Rig rig, List<PortId> ports) {
+        return ports.stream()
+                .map(port -> rig.port(port).map(Port::houseLabel).orElse(port.value()))
+                .collect(Collectors.joining(" | "));
     }
 }

@@ -30,9 +30,11 @@ public final class Lights {
 
     public Lights(Session session, Rig rig, LiveState live, MixState state) {
         for (Input input : session.inputs()) {
-            int source = input.port().flatMap(rig::engineInput).orElse(-1);
-            lights.add(new Light("input/" + input.id(), Kind.SOURCE, new int[] {source}, 1, -1));
-            lights.add(new Light("clip/" + input.id(), Kind.CLIPS, new int[] {source}, 1, -1));
+            int[] sources = input.ports().stream()
+                    .mapToInt(port -> rig.engineInput(port).orElse(-1))
+                    .toArray();
+            lights.add(new Light("input/" + input.id(), Kind.SOURCE, sources, 1, -1));
+            lights.add(new Light("clip/" + input.id(), Kind.CLIPS, sources, 1, -1));
         }
         for (Track track : session.tracks()) {
             int[] sources = MixPlan.sources(session, rig, track);
@@ -53,7 +55,7 @@ public final class Lights {
                         "send/" + cue.id() + "/" + sent.id(),
                         Kind.SOURCE,
                         MixPlan.sources(session, rig, sent),
-                        live.headphonesCut() ? 0 : MixPlan.sendGain(send, sent, live),
+                        live.headphonesCut() ? 0 : MixPlan.sendGain(session, send, sent, live),
                         -1)));
             }
         }
@@ -71,7 +73,7 @@ public final class Lights {
         Light light = lights.get(index);
         return switch (light.kind()) {
             case SOURCE -> peak(light, window);
-            case CLIPS -> light.sources()[0] < 0 ? 0 : window.clips(light.sources()[0]);
+            case CLIPS -> clips(light, window);
             case PAIR -> light.pair() < 0 ? 0 : window.pairPeak(light.pair());
             case GUARD -> light.pair() < 0 ? 1 : window.guardGain(light.pair());
         };
@@ -81,6 +83,14 @@ public final class Lights {
     public boolean isLevel(int index) {
         Kind kind = lights.get(index).kind();
         return kind == Kind.SOURCE || kind == Kind.PAIR;
+    }
+
+    private static double clips(Light light, Meters.Window window) {
+        double clips = 0;
+        for (int source : light.sources()) {
+            clips += source < 0 ? 0 : window.clips(source);
+        }
+        return clips;
     }
 
     private static double peak(Light light, Meters.Window window) {

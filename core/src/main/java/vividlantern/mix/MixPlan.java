@@ -11,8 +11,6 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.Feed;
-import vividlantern.session.Input;
-import vividlantern.session.InputId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
@@ -159,14 +157,14 @@ public final class MixPlan {
     /** The factor with which a track reaches the main mix before its pan; 0 while it is silent there. */
     public static double mainGain(Session session, Track track, LiveState live) {
         boolean silent = track.muted()
-                || !track.hear().live(track.armed(), live.playing())
+                || !track.hear().live(session.isArmed(track), live.playing())
                 || session.anySoloed() && !track.soloed() && !track.soloSafe();
         return silent ? 0 : trim(track) * track.fader().gain();
     }
 
     /** The factor with which a track reaches a cue's bus before its pan, level for all left out. */
-    public static double sendGain(Send send, Track track, LiveState live) {
-        if (send.muted() || !track.hear().live(track.armed(), live.playing())) {
+    public static double sendGain(Session session, Send send, Track track, LiveState live) {
+        if (send.muted() || !track.hear().live(session.isArmed(track), live.playing())) {
             return 0;
         }
         double tapped = switch (send.tap()) {
@@ -264,17 +262,19 @@ public final class MixPlan {
                 }
                 Send send = session.effectiveSend(cue, track);
                 Pan pan = send.panAsMain() ? track.pan() : send.pan();
-                addEdges(track, send.tap().name(), sendGain(send, track, live) * forAll, pan, left, right);
+                addEdges(track, send.tap().name(), sendGain(session, send, track, live) * forAll, pan, left, right);
             }
             return new Bus(cue.id() + "@" + pair.id(), true, pair.id(), left, right);
         }
 
-        private boolean isCut(Track track, int channel) {
+        /** What an input of the list does to its signal before anybody hears it. */
+        private double ofInput(Track track, int channel) {
             if (track.isClick()) {
-                return false;
+                return 1;
             }
-            Optional<InputId> input = track.feeds().get(channel).input();
-            return input.flatMap(session::find).filter(Input::cut).isPresent();
+            return session.inputOf(track.feeds().get(channel))
+                    .map(input -> input.cut() ? 0.0 : input.polarityFlipped() ? -1.0 : 1.0)
+                    .orElse(1.0);
         }
 
         private void addEdges(Track track, String tap, double gain, Pan pan, List<Edge> left, List<Edge> right) {
@@ -284,8 +284,8 @@ public final class MixPlan {
                     continue;
                 }
                 String path = track.id() + "|" + channel + "|" + tap + "|" + sources[channel];
-                boolean silent = isCut(track, channel) || live.silentInputs().contains(sources[channel]);
-                double heard = silent ? 0 : gain;
+                boolean silent = live.silentInputs().contains(sources[channel]);
+                double heard = silent ? 0 : gain * ofInput(track, channel);
                 left.add(new Edge(path, sources[channel], heard * Fold.left(sources.length, channel, pan)));
                 right.add(new Edge(path, sources[channel], heard * Fold.right(sources.length, channel, pan)));
             }

@@ -18,7 +18,7 @@ public final class AtRate {
      *
      * @param port its house label
      * @param link the link that carries it no more, with its channels at the rate: "optical, 4 channels"
-     * @param silentTracks the tracks that it feeds
+     * @param silentTracks the tracks that it feeds from there
      */
     public record Lost(InputId input, String source, String port, String link, List<String> silentTracks) {}
 
@@ -27,17 +27,15 @@ public final class AtRate {
     /** The inputs that arrive at the session's rate and would not at another one. */
     public static List<Lost> lost(Session session, Rig rig, int sampleRate) {
         return session.inputs().stream()
-                .filter(input -> input.port()
+                .flatMap(input -> input.ports().stream()
                         .filter(port ->
                                 rig.engineInput(port, session.sampleRate()).isPresent())
                         .filter(port -> !rig.carries(port, sampleRate))
-                        .isPresent())
-                .map(input -> lost(session, rig, input, sampleRate))
+                        .map(port -> lost(session, rig, input, port, sampleRate)))
                 .toList();
     }
 
-    private static Lost lost(Session session, Rig rig, Input input, int sampleRate) {
-        PortId port = input.port().orElseThrow();
+    private static Lost lost(Session session, Rig rig, Input input, PortId port, int sampleRate) {
         return new Lost(
                 input.id(),
                 input.source(),
@@ -45,22 +43,17 @@ public final class AtRate {
                 link(rig, port, sampleRate),
                 session.tracks().stream()
                         .filter(track -> track.feeds().stream()
-                                .anyMatch(feed -> feed.input().equals(Optional.of(input.id()))))
+                                .anyMatch(feed -> session.portOf(feed).equals(Optional.of(port))))
                         .map(Track::name)
                         .toList());
     }
 
     /** The first link on a port's way that has not its channel at a rate, in words. */
     public static String link(Rig rig, PortId entry, int sampleRate) {
-        PortId at = entry;
-        while (rig.port(at)
-                .flatMap(Port::link)
+        return rig.wayFrom(entry).stream()
+                .flatMap(id -> rig.port(id).flatMap(Port::link).stream())
                 .filter(channel -> !channel.isThere(sampleRate))
-                .isEmpty()) {
-            at = rig.tiedTo(at).orElseThrow();
-        }
-        return rig.port(at)
-                .flatMap(Port::link)
+                .findFirst()
                 .map(channel -> channel.link().words() + ", " + channel.link().channels(sampleRate) + " channels")
                 .orElseThrow();
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -29,17 +30,15 @@ public final class BringList {
     public static List<Item> of(Session session, Rig rig) {
         List<Item> items = new ArrayList<>();
         addMics(session, rig, items);
-        counted(session.inputs().stream().map(Input::stand).toList())
-                .forEach((stand, count) -> items.add(new Item("Stands", stand, count, "")));
+        counted(session, Input::stand).forEach((stand, count) -> items.add(new Item("Stands", stand, count, "")));
         addCables(session, items);
         addHeadphones(session, items);
         return items;
     }
 
     private static void addMics(Session session, Rig rig, List<Item> items) {
-        Map<String, Integer> wanted = counted(session.inputs().stream()
-                .map(input -> rig.micIn(input.mic()).map(Mic::listed).orElse(input.mic()))
-                .toList());
+        Map<String, Integer> wanted = counted(
+                session, input -> rig.micIn(input.mic()).map(Mic::listed).orElse(input.mic()));
         wanted.forEach((mic, count) -> items.add(new Item("Mics and DIs", mic, count, shortOf(rig.micIn(mic), count))));
     }
 
@@ -55,7 +54,7 @@ public final class BringList {
         Map<Double, Integer> byLength = new TreeMap<>();
         session.inputs().stream()
                 .filter(input -> input.cableMetres() > 0)
-                .forEach(input -> byLength.merge(input.cableMetres(), 1, Integer::sum));
+                .forEach(input -> byLength.merge(input.cableMetres(), input.width(), Integer::sum));
         byLength.forEach((metres, count) -> {
             int reserve = (count + CABLES_A_RESERVE - 1) / CABLES_A_RESERVE;
             String length = metres == Math.rint(metres) ? String.valueOf(metres.longValue()) : String.valueOf(metres);
@@ -75,9 +74,12 @@ public final class BringList {
         }
     }
 
-    private static Map<String, Integer> counted(List<String> names) {
+    /** How many of each thing the inputs need, one for each of their channels. */
+    private static Map<String, Integer> counted(Session session, Function<Input, String> thing) {
         Map<String, Integer> counted = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
-        names.stream().filter(name -> !name.isBlank()).forEach(name -> counted.merge(name, 1, Integer::sum));
+        session.inputs().stream()
+                .filter(input -> !thing.apply(input).isBlank())
+                .forEach(input -> counted.merge(thing.apply(input), input.width(), Integer::sum));
         return counted;
     }
 }

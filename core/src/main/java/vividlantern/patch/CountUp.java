@@ -3,7 +3,6 @@ package vividlantern.patch;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import vividlantern.history.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -14,7 +13,7 @@ import vividlantern.session.Session;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.PatchInput;
 
-/** Gives the selected inputs consecutive ports, starting at the first one's. */
+/** Gives the selected inputs consecutive ports, starting at the first one's; a stereo or wide one takes several. */
 public final class CountUp {
 
     private CountUp() {}
@@ -32,29 +31,33 @@ public final class CountUp {
             throw new Refused("Select the inputs to count up over.", "inputs");
         }
         Input first = inputs.get(0);
-        Port start = first.port()
+        Port start = first.port(0)
                 .flatMap(rig::port)
                 .orElseThrow(() -> new Refused(
                         "Give input " + first.number() + " a port first; counting up starts there.", "inputs"));
         List<PortId> taken = session.inputs().stream()
                 .filter(input -> !selected.contains(input.id()))
-                .flatMap(input -> input.port().stream())
+                .flatMap(input -> input.ports().stream())
                 .toList();
         List<Port> run = Ports.open(rig).stream()
                 .filter(port -> port.device().equals(start.device()) && port.number() >= start.number())
                 .filter(port -> port.id().equals(start.id()) || !taken.contains(port.id()))
                 .sorted(Comparator.comparingInt(Port::number))
                 .toList();
-        if (run.size() < inputs.size()) {
+        int wanted = inputs.stream().mapToInt(Input::width).sum();
+        if (run.size() < wanted) {
             throw new Refused(
-                    "From " + start.houseLabel() + " on there are " + run.size() + " free ports for " + inputs.size()
-                            + " inputs. Start elsewhere or select fewer.",
+                    "From " + start.houseLabel() + " on there are " + run.size() + " free ports for " + wanted
+                            + " cables. Start elsewhere or select fewer.",
                     "inputs");
         }
         List<Edit> edits = new ArrayList<>();
-        for (int at = 0; at < inputs.size(); at++) {
-            edits.add(
-                    new PatchInput(inputs.get(at).id(), Optional.of(run.get(at).id())));
+        int at = 0;
+        for (Input input : inputs) {
+            List<PortId> ports =
+                    run.subList(at, at + input.width()).stream().map(Port::id).toList();
+            edits.add(new PatchInput(input.id(), ports));
+            at += input.width();
         }
         return edits;
     }

@@ -3,31 +3,37 @@ package vividlantern.patch;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.rig.WideGroup;
 import vividlantern.session.Cue;
 import vividlantern.session.Input;
+import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 
 /** What is on offer for an input's cable or a cue's output, and who uses it already. */
 public final class Ports {
 
     /**
-     * A port an input's cable can go into.
+     * Where an input's cables can go: a port, or as many side by side as it has channels.
      *
-     * @param arrivesAt the panel name of the interface's port to which ties lead it on; "" if it is that port itself
-     * @param preamp the port of the preamp on its way
+     * @param houseLabel what it is called: of a pair or a group its own name before those of its ports
+     * @param arrivesAt the panel names of the interface's ports to which ties lead it on; "" if it is those ports themselves
+     * @param preamps the ports of the preamps on its way
      * @param usedBy the inputs whose cables are in it
      */
-    public record OfferedPort(
-            PortId id,
+    public record OfferedPlace(
+            List<PortId> ports,
             String houseLabel,
             String panelName,
             String arrivesAt,
-            Optional<PortId> preamp,
+            List<PortId> preamps,
             List<String> usedBy) {}
 
     /**
@@ -39,21 +45,62 @@ public final class Ports {
 
     private Ports() {}
 
-    /** Input ports nobody has tied a cable into, that lead to the interface: those for mics first, else in the rig's order. */
-    public static List<OfferedPort> forInputs(Session session, Rig rig) {
-        return open(rig).stream()
-                .filter(port -> rig.carries(port.id(), session.sampleRate()))
-                .map(port -> new OfferedPort(
-                        port.id(),
-                        port.houseLabel(),
-                        port.panelName(),
-                        arrivesAt(rig, port),
-                        rig.preampFor(port.id()).map(Port::id),
+    /**
+     * Where an input of a width can go: ports nobody has tied a cable into, that lead to the interface, those for mics
+     * first, else in the rig's order. Pairs and groups come before other neighbours.
+     */
+    public static List<OfferedPlace> forInputs(Session session, Rig rig, int width) {
+        return places(rig, there(session, rig), width).stream()
+                .map(ports -> new OfferedPlace(
+                        ports,
+                        label(rig, ports),
+                        panelNames(rig, ports),
+                        arrivesAt(rig, ports),
+                        rig.preampsOf(ports).stream().map(Port::id).toList(),
                         session.inputs().stream()
-                                .filter(input -> input.port().equals(Optional.of(port.id())))
+                                .filter(input -> ports.stream().anyMatch(input::goesInto))
                                 .map(Input::source)
                                 .toList()))
                 .toList();
+    }
+
+    private static List<List<PortId>> places(Rig rig, List<Port> candidates, int width) {
+        List<PortId> open = candidates.stream().map(Port::id).toList();
+        return open.stream()
+                .map(first -> rig.runFrom(first, width))
+                .filter(run -> run.size() == width && open.containsAll(run))
+                .sorted(Comparator.comparing(run -> together(rig, run).isEmpty()))
+                .toList();
+    }
+
+    /** The name of the pair or the group that some ports are. */
+    private static Optional<String> together(Rig rig, List<PortId> ports) {
+        return rig.inputPairs().stream()
+                .filter(pair -> List.of(pair.left(), pair.right()).equals(ports))
+                .map(StereoPair::houseLabel)
+                .findFirst()
+                .or(() -> rig.inputGroups().stream()
+                        .filter(group -> group.ports().equals(ports))
+                        .map(WideGroup::houseLabel)
+                        .findFirst());
+    }
+
+    private static String label(Rig rig, List<PortId> ports) {
+        String labels = ports.stream()
+                .map(port -> rig.port(port).orElseThrow().houseLabel())
+                .collect(Collectors.joining(" | "));
+        return together(rig, ports).map(name -> name + ": " + labels).orElse(labels);
+    }
+
+    private static String panelNames(Rig rig, List<PortId> ports) {
+        List<String> names = ports.stream()
+                .map(port -> rig.port(port).orElseThrow().panelName())
+                .toList();
+        String first = names.get(0);
+        String last = names.get(names.size() - 1);
+        int word = first.lastIndexOf(' ') + 1;
+        String rest = last.startsWith(first.substring(0, word)) ? last.substring(word) : last;
+        return names.size() == 1 ? first : first + (names.size() == 2 ? ", " : " to ") + rest;
     }
 
     /** Output pairs for cues. The pairs of the main and second speakers and the engineer's own are not among them. */
@@ -91,12 +138,54 @@ public final class Ports {
                         .findFirst());
     }
 
+    /**
+     * The ports that a line of an input list speaks of: a name for each channel, as in "Wall 1 | Wall 4"; the name of a pair
+     * or a group; or the name of the first port, from which the others follow.
+     *
+     * @throws Refused if a name is none of the rig's
+     */
+    public static List<PortId> named(Rig rig, String names, int width) {
+        String wanted = names.strip();
+        if (wanted.isEmpty()) {
+            return List.of();
+        }
+        if (wanted.contains("|")) {
+            return Stream.of(wanted.split("\\|")).map(name -> known(rig, name)).toList();
+        }
+        return Stream.concat(
+                        rig.inputPairs().stream()
+                                .filter(pair -> pair.houseLabel().equalsIgnoreCase(wanted))
+                                .map(pair -> List.of(pair.left(), pair.right())),
+                        rig.inputGroups().stream()
+                                .filter(group -> group.houseLabel().equalsIgnoreCase(wanted))
+                                .map(WideGroup::ports))
+                .filter(ports -> ports.size() == width)
+                .findFirst()
+                .orElseGet(() -> rig.runFrom(known(rig, wanted), width));
+    }
+
+    private static PortId known(Rig rig, String name) {
+        return byName(rig, name)
+                .map(Port::id)
+                .orElseThrow(
+                        () -> new Refused("There is no port \"" + name.strip() + "\" in " + rig.name() + ".", "port"));
+    }
+
     /** Ports that inputs can go into and no input does, in the rig's order. */
     public static List<Port> free(Session session, Rig rig) {
+        return there(session, rig).stream()
+                .filter(port -> session.inputs().stream().noneMatch(input -> input.goesInto(port.id())))
+                .toList();
+    }
+
+    /** Where an input of a width can go that no input is. */
+    public static List<List<PortId>> freePlaces(Session session, Rig rig, int width) {
+        return places(rig, free(session, rig), width);
+    }
+
+    private static List<Port> there(Session session, Rig rig) {
         return open(rig).stream()
                 .filter(port -> rig.carries(port.id(), session.sampleRate()))
-                .filter(port -> session.inputs().stream()
-                        .noneMatch(input -> input.port().equals(Optional.of(port.id()))))
                 .toList();
     }
 
@@ -116,31 +205,45 @@ public final class Ports {
 
     /** Whether a level kind may enter at a port: every port on the way must take it, up to the first preamp, which makes a line of it. */
     public static boolean takes(Rig rig, PortId entry, Port.Signal level) {
-        Optional<PortId> at = Optional.of(entry);
-        while (at.isPresent()) {
-            Port port = rig.port(at.get()).orElseThrow();
+        for (PortId at : rig.wayFrom(entry)) {
+            Port port = rig.port(at).orElseThrow();
             if (!port.takes().contains(level)) {
                 return false;
             }
             if (port.hasPreamp()) {
                 return true;
             }
-            at = rig.tiedTo(port.id());
         }
         return true;
+    }
+
+    /** Whether some ports do for an input: they take its level, and give +48 V if it wants that. */
+    public static boolean fit(Rig rig, List<PortId> ports, Input input) {
+        return ports.stream()
+                .allMatch(port -> takes(rig, port, input.level())
+                        && (input.phantom() != PhantomWish.ON
+                                || rig.preampFor(port).filter(Port::phantom).isPresent()));
+    }
+
+    /** Whether a port is gone from the rig, or leads to the interface no more. */
+    public static boolean isLost(Rig rig, PortId id) {
+        Optional<Port> port = rig.port(id);
+        return port.isEmpty()
+                || rig.device(port.get().device()).retired()
+                || rig.engineInput(id).isEmpty();
     }
 
     static List<Port> open(Rig rig) {
         return rig.ports().stream()
                 .filter(port -> port.direction() == Port.Direction.IN && rig.isOffered(port))
-                .filter(port -> rig.tiedFrom(port.id()).isEmpty())
+                .filter(port -> rig.tiedFrom(port.id()).isEmpty() && !rig.isOfSoundModule(port.id()))
                 .filter(port -> rig.engineInput(port.id()).isPresent())
                 .sorted(Comparator.comparing(port -> !port.takes().contains(Port.Signal.MIC)))
                 .toList();
     }
 
-    private static String arrivesAt(Rig rig, Port port) {
-        PortId end = rig.followTies(port.id());
-        return end.equals(port.id()) ? "" : rig.port(end).map(Port::panelName).orElse("");
+    private static String arrivesAt(Rig rig, List<PortId> entries) {
+        List<PortId> ends = entries.stream().map(rig::followTies).toList();
+        return ends.equals(entries) ? "" : panelNames(rig, ends);
     }
 }

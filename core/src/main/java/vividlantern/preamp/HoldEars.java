@@ -61,9 +61,7 @@ public final class HoldEars {
                     .orElseThrow(
                             () -> new Refused("There is no input '" + gain.input() + "' in this session.", "input"));
             edits.add(new SetInputGain(gain.input(), gain.gainDb()));
-            input.port()
-                    .flatMap(rig::preampFor)
-                    .ifPresent(preamp -> note(preamp, difference(preamp, input, gain.gainDb())));
+            rig.preampsOf(input.ports()).forEach(preamp -> note(preamp, difference(preamp, input, gain.gainDb())));
         }
         edits.addAll(heldBy());
         return edits;

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SortedMap;
+import java.util.stream.Collectors;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.patch.Ports;
@@ -31,7 +31,7 @@ public final class ToASpare {
      *
      * @param edits what moves it there, to be taken back in one step
      */
-    public record Move(PortId port, String houseLabel, List<Edit> edits) {}
+    public record Move(List<PortId> ports, String houseLabel, List<Edit> edits) {}
 
     private ToASpare() {}
 
@@ -43,12 +43,15 @@ public final class ToASpare {
     public static Move of(Session session, Rig rig, InputId id) {
         Input input = session.find(id)
                 .orElseThrow(() -> new Refused("There is no input '" + id + "' in this session.", "input"));
-        Optional<String> device = input.port().flatMap(rig::port).map(Port::device);
-        return Ports.free(session, rig).stream()
-                .filter(port -> Ports.takes(rig, port.id(), input.level()))
-                .filter(port -> canPower(rig, port, input))
-                .sorted(Comparator.comparing(port -> !Optional.of(port.device()).equals(device)))
-                .map(port -> move(rig, input, port))
+        List<String> devices = input.ports().stream()
+                .flatMap(port -> rig.port(port).stream())
+                .map(Port::device)
+                .toList();
+        return Ports.freePlaces(session, rig, input.width()).stream()
+                .filter(ports -> Ports.fit(rig, ports, input))
+                .sorted(Comparator.comparing(ports ->
+                        !devices.contains(rig.port(ports.get(0)).orElseThrow().device())))
+                .map(ports -> move(rig, input, ports))
                 .filter(move -> leavesTheOthersAlone(session, rig, input, move))
                 .findFirst()
                 .orElseThrow(() -> new Refused(
@@ -57,19 +60,18 @@ public final class ToASpare {
                         "input"));
     }
 
-    private static boolean canPower(Rig rig, Port port, Input input) {
-        return input.phantom() != PhantomWish.ON
-                || rig.preampFor(port.id()).filter(Port::phantom).isPresent();
-    }
-
-    private static Move move(Rig rig, Input input, Port port) {
+    private static Move move(Rig rig, Input input, List<PortId> ports) {
         List<Edit> edits = new ArrayList<>();
-        rig.preampFor(port.id())
+        rig.preampsOf(ports).stream()
                 .map(preamp -> preamp.gain().minDb())
+                .min(Comparator.naturalOrder())
                 .filter(least -> least < input.gainDb())
                 .ifPresent(least -> edits.add(new SetInputGain(input.id(), least)));
-        edits.add(new PatchInput(input.id(), Optional.of(port.id())));
-        return new Move(port.id(), port.houseLabel(), List.copyOf(edits));
+        edits.add(new PatchInput(input.id(), ports));
+        String labels = ports.stream()
+                .map(port -> rig.port(port).orElseThrow().houseLabel())
+                .collect(Collectors.joining(" | "));
+        return new Move(ports, labels, List.copyOf(edits));
     }
 
     /** Whether every preamp that another input uses stands after the move as it did before, and this one gets its +48 V. */
@@ -79,15 +81,17 @@ public final class ToASpare {
         Map<PortId, PreampSetting> after = WantedPreamps.of(moved, rig);
         boolean others = session.inputs().stream()
                 .filter(each -> !each.id().equals(input.id()))
-                .flatMap(each -> each.port().flatMap(rig::preampFor).stream())
+                .flatMap(each -> rig.preampsOf(each.ports()).stream())
                 .map(Port::id)
                 .filter(before::containsKey)
                 .allMatch(port -> before.get(port).equals(after.get(port)));
-        boolean powered = rig.preampFor(move.port())
-                .map(Port::id)
-                .map(after::get)
-                .map(setting -> setting.phantom() == (input.phantom() == PhantomWish.ON))
-                .orElse(input.phantom() != PhantomWish.ON);
+        boolean wantsPower = input.phantom() == PhantomWish.ON;
+        boolean powered = move.ports().stream()
+                .allMatch(port -> rig.preampFor(port)
+                        .map(Port::id)
+                        .map(after::get)
+                        .map(setting -> setting.phantom() == wantsPower)
+                        .orElse(!wantsPower));
         return others && (powered || input.phantom() == PhantomWish.OFF);
     }
 }

@@ -86,9 +86,8 @@ public final class WantedPreamps {
         Map<PortId, List<Input>> byPreamp = new TreeMap<>(BY_ID);
         rig.ports().stream().filter(Port::hasPreamp).forEach(preamp -> byPreamp.put(preamp.id(), List.of()));
         session.inputs()
-                .forEach(input -> input.port()
-                        .flatMap(rig::preampFor)
-                        .ifPresent(preamp -> byPreamp.merge(preamp.id(), List.of(input), WantedPreamps::joined)));
+                .forEach(input -> rig.preampsOf(input.ports())
+                        .forEach(preamp -> byPreamp.merge(preamp.id(), List.of(input), WantedPreamps::joined)));
         return byPreamp;
     }
 

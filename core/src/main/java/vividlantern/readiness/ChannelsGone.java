@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.List;
 import vividlantern.patch.AtRate;
+import vividlantern.patch.Ports;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -13,16 +14,15 @@ final class ChannelsGone implements Rule {
     @Override
     public List<Finding> find(Session session, Rig rig) {
         return session.inputs().stream()
-                .filter(input -> input.port()
-                        .filter(port -> !LostPort.isLost(rig, port))
+                .flatMap(input -> input.ports().stream()
+                        .filter(port -> !Ports.isLost(rig, port))
                         .filter(port -> !rig.carries(port, session.sampleRate()))
-                        .isPresent())
-                .map(input -> finding(session, rig, input))
+                        .limit(1)
+                        .map(port -> finding(session, rig, input, port)))
                 .toList();
     }
 
-    private static Finding finding(Session session, Rig rig, Input input) {
-        PortId port = input.port().orElseThrow();
+    private static Finding finding(Session session, Rig rig, Input input, PortId port) {
         String key = Keys.of("channels-gone", input.id(), port, session.sampleRate());
         String sentence = Keys.name(input) + ", comes by " + Keys.label(rig, port) + ", which is not there at "
                 + session.sampleRate() / 1000.0 + " kHz: " + AtRate.link(rig, port, session.sampleRate()) + ".";

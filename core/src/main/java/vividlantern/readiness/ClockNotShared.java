@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import vividlantern.rig.Device;
-import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
@@ -19,9 +19,8 @@ final class ClockNotShared implements Rule {
         List<Finding> found = new ArrayList<>();
         for (Device device : rig.devices()) {
             boolean used = session.inputs().stream()
-                    .anyMatch(input -> input.port()
-                            .filter(port -> passes(rig, port, device))
-                            .isPresent());
+                    .flatMap(input -> input.ports().stream())
+                    .anyMatch(port -> passes(rig, port, device));
             if (device.clock() == Device.Clock.OWN && !device.retired() && used) {
                 found.add(finding(device));
             }
@@ -30,15 +29,10 @@ final class ClockNotShared implements Rule {
     }
 
     /** Whether a signal that enters at a port goes through a device. */
-    private static boolean passes(Rig rig, vividlantern.rig.PortId entry, Device device) {
-        boolean through = false;
-        for (var at = java.util.Optional.of(entry); at.isPresent(); at = rig.tiedTo(at.get())) {
-            through |= rig.port(at.get())
-                    .map(Port::device)
-                    .filter(device.id()::equals)
-                    .isPresent();
-        }
-        return through;
+    private static boolean passes(Rig rig, PortId entry, Device device) {
+        return rig.wayFrom(entry).stream()
+                .flatMap(id -> rig.port(id).stream())
+                .anyMatch(port -> port.device().equals(device.id()));
     }
 
     /** Two devices not locked to one clock drift apart by ppm · t. */

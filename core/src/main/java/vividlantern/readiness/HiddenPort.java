@@ -1,6 +1,7 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -12,20 +13,18 @@ final class HiddenPort implements Rule {
     @Override
     public List<Finding> find(Session session, Rig rig) {
         return session.inputs().stream()
-                .filter(input -> input.port()
-                        .flatMap(rig::port)
+                .flatMap(input -> input.ports().stream()
+                        .flatMap(port -> rig.port(port).stream())
                         .filter(Port::hidden)
-                        .filter(port -> !LostPort.isLost(rig, port.id()))
-                        .isPresent())
-                .map(input -> finding(rig, input))
+                        .filter(port -> !Ports.isLost(rig, port.id()))
+                        .map(port -> finding(input, port)))
                 .toList();
     }
 
-    private static Finding finding(Rig rig, Input input) {
-        String label = Keys.label(rig, input.port().orElseThrow());
+    private static Finding finding(Input input, Port port) {
         return Finding.byHand(
-                Keys.of("hidden-port", input.id(), input.port().orElseThrow()),
-                Keys.name(input) + ", goes into " + label + ", which is hidden.",
+                Keys.of("hidden-port", input.id(), port.id()),
+                Keys.name(input) + ", goes into " + port.houseLabel() + ", which is hidden.",
                 "Hidden ports are kept from use for a reason: broken, or wired to something else.",
                 Keys.about(input),
                 "Show the port under Rig, or choose another in the row.");

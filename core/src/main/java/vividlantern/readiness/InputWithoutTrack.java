@@ -1,29 +1,60 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import vividlantern.patch.NewTracks;
 import vividlantern.rig.Rig;
+import vividlantern.session.Channels;
+import vividlantern.session.Feed;
+import vividlantern.session.Ids;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.AddTrack;
+import vividlantern.session.edit.Edit;
 
-/** An input feeds no track: it is not recorded. */
+/** An input, or a channel of it, feeds no track: it is not recorded. */
 final class InputWithoutTrack implements Rule {
 
     @Override
     public List<Finding> find(Session session, Rig rig) {
         return session.inputs().stream()
-                .filter(input -> !Keys.feedsATrack(session, input))
-                .map(input -> finding(session, input))
+                .filter(input -> !missing(session, input).isEmpty())
+                .map(input -> finding(session, input, missing(session, input)))
                 .toList();
     }
 
-    private static Finding finding(Session session, Input input) {
+    private static List<Integer> missing(Session session, Input input) {
+        return IntStream.range(0, input.width())
+                .filter(channel -> !Keys.feedsATrack(session, input, channel))
+                .boxed()
+                .toList();
+    }
+
+    private static Finding finding(Session session, Input input, List<Integer> missing) {
+        boolean whole = missing.size() == input.width();
+        String words = missing.stream()
+                .map(channel -> Channels.word(input.width(), channel))
+                .collect(Collectors.joining(", "));
+        List<Edit> fix = whole
+                ? NewTracks.fromInputs(session, List.of(input.id()), NewTracks.Stereo.ONE_TRACK)
+                : List.of(trackFor(session, input, missing, words));
         return Finding.fixable(
-                Keys.of("input-without-track", input.id()),
-                Keys.name(input) + ", is on no track.",
+                Keys.of("input-without-track", input.id(), missing),
+                Keys.name(input) + (whole ? ", is on no track." : ", is on no track with its channel " + words + "."),
                 "It would not be recorded, and nobody hears it.",
                 Keys.about(input),
                 "Make a track for it",
-                NewTracks.fromInputs(session, List.of(input.id())));
+                fix);
+    }
+
+    private static Edit trackFor(Session session, Input input, List<Integer> channels, String words) {
+        String name = input.source() + " " + words;
+        TrackId id = new TrackId(
+                Ids.fresh(name, taken -> session.find(new TrackId(taken)).isPresent()));
+        List<Feed> feeds =
+                channels.stream().map(channel -> Feed.from(input.id(), channel)).toList();
+        return new AddTrack(id, name, feeds.size(), feeds);
     }
 }

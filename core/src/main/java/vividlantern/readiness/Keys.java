@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -30,6 +31,10 @@ final class Keys {
         return rig.port(port).map(Port::houseLabel).orElse(port.value());
     }
 
+    static String labels(Rig rig, List<PortId> ports) {
+        return ports.stream().map(port -> label(rig, port)).collect(Collectors.joining(" and "));
+    }
+
     static String name(Input input) {
         return "Input " + input.number() + ", " + input.source();
     }
@@ -50,10 +55,9 @@ final class Keys {
                 .toList();
     }
 
-    static boolean feedsATrack(Session session, Input input) {
-        return session.tracks().stream()
-                .flatMap(track -> track.feeds().stream())
-                .map(Feed::input)
-                .anyMatch(Optional.of(input.id())::equals);
+    /** Whether a channel of an input is on a track. */
+    static boolean feedsATrack(Session session, Input input, int channel) {
+        Feed feed = Feed.from(input.id(), channel);
+        return session.tracks().stream().anyMatch(track -> track.feeds().contains(feed));
     }
 }

@@ -14,16 +14,15 @@ final class LevelDoesNotFit implements Rule {
     @Override
     public List<Finding> find(Session session, Rig rig) {
         return session.inputs().stream()
-                .filter(input -> input.port()
-                        .filter(port -> !LostPort.isLost(rig, port))
+                .flatMap(input -> input.ports().stream()
+                        .filter(port -> !Ports.isLost(rig, port))
                         .filter(port -> !Ports.takes(rig, port, input.level()))
-                        .isPresent())
-                .map(input -> finding(session, rig, input))
+                        .limit(1)
+                        .map(port -> finding(session, rig, input, port)))
                 .toList();
     }
 
-    private static Finding finding(Session session, Rig rig, Input input) {
-        PortId port = input.port().orElseThrow();
+    private static Finding finding(Session session, Rig rig, Input input, PortId port) {
         String level = input.level().name().toLowerCase(Locale.ROOT);
         String key = Keys.of("level-does-not-fit", input.id(), port, level);
         String sentence = Keys.name(input) + ", comes at " + level + " level, and " + Keys.label(rig, port)

@@ -3,28 +3,42 @@ package vividlantern.readiness;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
+import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
-import vividlantern.session.edit.Edit;
+import vividlantern.session.Track;
+import vividlantern.session.edit.FeedTrack;
 import vividlantern.session.edit.PatchInput;
 import vividlantern.session.edit.SetCueOutput;
 
-/** An input or a cue speaks of a port that the rig has no more, or that leads nowhere. */
+/** An input, a track or a cue speaks of a port that the rig has no more, or that leads nowhere. */
 final class LostPort implements Rule {
 
     @Override
     public List<Finding> find(Session session, Rig rig) {
         List<Finding> found = new ArrayList<>();
         for (Input input : session.inputs()) {
-            input.port()
-                    .filter(port -> isLost(rig, port))
-                    .ifPresent(port -> found.add(finding(session, rig, input, port)));
+            IntStream.range(0, input.ports().size())
+                    .filter(channel -> Ports.isLost(rig, input.ports().get(channel)))
+                    .mapToObj(channel -> finding(session, rig, input, channel))
+                    .forEach(found::add);
+        }
+        for (Track track : session.tracks()) {
+            IntStream.range(0, track.feeds().size())
+                    .filter(channel -> track.feeds()
+                            .get(channel)
+                            .port()
+                            .filter(port -> Ports.isLost(rig, port))
+                            .isPresent())
+                    .mapToObj(channel -> finding(rig, track, channel))
+                    .forEach(found::add);
         }
         for (Cue cue : session.cues()) {
             cue.output()
@@ -41,27 +55,34 @@ final class LostPort implements Rule {
         return found;
     }
 
-    static boolean isLost(Rig rig, PortId id) {
-        Optional<Port> port = rig.port(id);
-        return port.isEmpty()
-                || rig.device(port.get().device()).retired()
-                || rig.engineInput(id).isEmpty();
-    }
-
-    private static Finding finding(Session session, Rig rig, Input input, PortId port) {
+    private static Finding finding(Session session, Rig rig, Input input, int channel) {
+        PortId port = input.ports().get(channel);
         String label = Keys.label(rig, port);
         Optional<PortId> same = Ports.byName(rig, label)
                 .map(Port::id)
-                .filter(id -> !id.equals(port))
-                .filter(id ->
-                        session.inputs().stream().noneMatch(each -> each.port().equals(Optional.of(id))));
-        List<Edit> edits = List.of(new PatchInput(input.id(), same));
+                .filter(id -> session.inputs().stream().noneMatch(each -> each.goesInto(id)));
+        List<PortId> ports = same.map(id -> input.portsWith(id, channel))
+                .orElseGet(() -> input.ports().subList(0, channel));
         return Finding.fixable(
                 Keys.of("lost-port", input.id(), port),
                 Keys.name(input) + ", goes into " + label + ", which does not lead to the interface any more.",
                 "Nothing arrives on its track.",
                 Keys.about(input),
                 same.isPresent() ? "Use the " + label + " that is there now" : "Take the port away, to choose another",
-                edits);
+                List.of(new PatchInput(input.id(), ports)));
+    }
+
+    private static Finding finding(Rig rig, Track track, int channel) {
+        PortId port = track.feeds().get(channel).port().orElseThrow();
+        String label = Keys.label(rig, port);
+        List<Feed> feeds = new ArrayList<>(track.feeds());
+        feeds.set(channel, Feed.NOTHING);
+        return Finding.fixable(
+                Keys.of("lost-feed", track.id(), channel, port),
+                "Track " + track.name() + " is fed by " + label + ", which does not lead to the interface any more.",
+                "Nothing arrives on it.",
+                Keys.about(track),
+                "Take it away, to choose another",
+                List.of(new FeedTrack(track.id(), feeds)));
     }
 }

@@ -1,8 +1,11 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import java.util.Optional;
+import vividlantern.patch.Ports;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
@@ -27,10 +30,16 @@ final class PhantomMissing implements Rule {
                 .isPresent();
     }
 
-    /** An input without a port has another trouble first. */
     private static boolean canGive(Rig rig, Input input) {
-        return input.port().filter(port -> !LostPort.isLost(rig, port)).isEmpty()
-                || input.port().flatMap(rig::preampFor).filter(Port::phantom).isPresent();
+        return powerless(rig, input).isEmpty();
+    }
+
+    /** A port of an input that gives no +48 V; one that is lost is another trouble. */
+    private static Optional<PortId> powerless(Rig rig, Input input) {
+        return input.ports().stream()
+                .filter(port -> !Ports.isLost(rig, port))
+                .filter(port -> rig.preampFor(port).filter(Port::phantom).isEmpty())
+                .findFirst();
     }
 
     private static Finding notWanted(Rig rig, Input input) {
@@ -44,10 +53,11 @@ final class PhantomMissing implements Rule {
     }
 
     private static Finding noneThere(Rig rig, Input input) {
-        String label = Keys.label(rig, input.port().orElseThrow());
+        PortId port = powerless(rig, input).orElseThrow();
         return Finding.byHand(
-                Keys.of("no-phantom-there", input.id(), input.port().orElseThrow(), input.mic()),
-                Keys.name(input) + ", has a " + kind(rig, input) + ", and " + label + " gives no +48 V.",
+                Keys.of("no-phantom-there", input.id(), port, input.mic()),
+                Keys.name(input) + ", has a " + kind(rig, input) + ", and " + Keys.label(rig, port)
+                        + " gives no +48 V.",
                 "It gives no sound without.",
                 Keys.about(input),
                 "Choose a port with +48 V, or another mic.");

@@ -21,30 +21,30 @@ final class PhantomOfABank implements Rule {
     public List<Finding> find(Session session, Rig rig) {
         List<Finding> found = new ArrayList<>();
         for (Input endangered : session.inputs()) {
-            Optional<Port> preamp = endangered
-                    .port()
-                    .flatMap(rig::preampFor)
-                    .filter(port -> !port.bank().isEmpty());
-            if (endangered.phantom() != PhantomWish.NEVER || preamp.isEmpty()) {
-                continue;
-            }
-            List<Input> powerless = session.inputs().stream()
-                    .filter(input -> input.phantom() == PhantomWish.ON)
-                    .filter(input -> shares(rig, input, preamp.get()))
-                    .toList();
-            if (!powerless.isEmpty()) {
-                found.add(finding(session, rig, endangered, preamp.get(), powerless));
+            if (endangered.phantom() == PhantomWish.NEVER) {
+                rig.preampsOf(endangered.ports()).stream()
+                        .filter(preamp -> !preamp.bank().isEmpty())
+                        .limit(1)
+                        .filter(preamp -> !powerless(session, rig, preamp).isEmpty())
+                        .map(preamp -> finding(session, rig, endangered, preamp, powerless(session, rig, preamp)))
+                        .forEach(found::add);
             }
         }
         return found;
     }
 
+    /** The inputs that want +48 V from the bank of a preamp. */
+    static List<Input> powerless(Session session, Rig rig, Port preamp) {
+        return session.inputs().stream()
+                .filter(input -> input.phantom() == PhantomWish.ON)
+                .filter(input -> shares(rig, input, preamp))
+                .toList();
+    }
+
     private static boolean shares(Rig rig, Input input, Port preamp) {
-        return input.port()
-                .flatMap(rig::preampFor)
-                .filter(port ->
-                        port.device().equals(preamp.device()) && port.bank().equals(preamp.bank()))
-                .isPresent();
+        return rig.preampsOf(input.ports()).stream()
+                .anyMatch(port ->
+                        port.device().equals(preamp.device()) && port.bank().equals(preamp.bank()));
     }
 
     private static Finding finding(Session session, Rig rig, Input endangered, Port preamp, List<Input> powerless) {
@@ -57,30 +57,31 @@ final class PhantomOfABank implements Rule {
         String sentence = "The +48 V of bank " + preamp.bank() + " stays off for " + endangered.source() + ", so "
                 + names + (powerless.size() == 1 ? " has" : " have") + " none.";
         String why = "One switch serves the whole bank.";
-        Optional<PortId> elsewhere = outside(session, rig, preamp);
+        Optional<List<PortId>> elsewhere = outside(session, rig, endangered.width());
         return elsewhere.isPresent()
                 ? Finding.fixable(
                         key,
                         sentence,
                         why,
                         about,
-                        "Move " + endangered.source() + " to " + Keys.label(rig, elsewhere.get()),
-                        List.of(new PatchInput(endangered.id(), elsewhere)))
+                        "Move " + endangered.source() + " to " + Keys.labels(rig, elsewhere.get()),
+                        List.of(new PatchInput(endangered.id(), elsewhere.get())))
                 : Finding.byHand(
                         key, sentence, why, about, "Swap ports so that no ribbon shares a bank with a condenser.");
     }
 
-    /** A free mic port whose +48 V no other input shares. */
-    private static Optional<PortId> outside(Session session, Rig rig, Port preamp) {
-        return Ports.free(session, rig).stream()
-                .filter(port -> rig.preampFor(port.id())
-                        .filter(other -> other.takes().contains(Port.Signal.MIC))
-                        .filter(other -> other.bank().isEmpty()
-                                || session.inputs().stream()
-                                        .noneMatch(input ->
-                                                input.phantom() == PhantomWish.ON && shares(rig, input, other)))
-                        .isPresent())
-                .map(Port::id)
+    /** Free mic ports whose +48 V no other input shares. */
+    private static Optional<List<PortId>> outside(Session session, Rig rig, int width) {
+        return Ports.freePlaces(session, rig, width).stream()
+                .filter(ports -> ports.stream().allMatch(port -> isSafe(session, rig, port)))
                 .findFirst();
+    }
+
+    private static boolean isSafe(Session session, Rig rig, PortId port) {
+        return rig.preampFor(port)
+                .filter(preamp -> preamp.takes().contains(Port.Signal.MIC))
+                .filter(preamp -> preamp.bank().isEmpty()
+                        || powerless(session, rig, preamp).isEmpty())
+                .isPresent();
     }
 }

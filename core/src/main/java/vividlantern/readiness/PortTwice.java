@@ -19,16 +19,20 @@ final class PortTwice implements Rule {
         List<Input> inputs = session.inputs();
         for (int at = 0; at < inputs.size(); at++) {
             Input later = inputs.get(at);
-            Optional<Input> first = inputs.subList(0, at).stream()
-                    .filter(each -> each.port().isPresent() && each.port().equals(later.port()))
-                    .findFirst();
-            first.ifPresent(each -> found.add(finding(session, rig, each, later)));
+            for (int channel = 0; channel < later.ports().size(); channel++) {
+                PortId port = later.ports().get(channel);
+                int of = channel;
+                inputs.subList(0, at).stream()
+                        .filter(each -> each.goesInto(port))
+                        .findFirst()
+                        .ifPresent(first -> found.add(finding(session, rig, first, later, of)));
+            }
         }
         return found;
     }
 
-    private static Finding finding(Session session, Rig rig, Input first, Input later) {
-        PortId port = later.port().orElseThrow();
+    private static Finding finding(Session session, Rig rig, Input first, Input later, int channel) {
+        PortId port = later.ports().get(channel);
         String key = Keys.of("port-twice", port, first.id(), later.id());
         String sentence =
                 Keys.name(first) + " and " + Keys.name(later) + " both go into " + Keys.label(rig, port) + ".";
@@ -41,7 +45,7 @@ final class PortTwice implements Rule {
                         why,
                         Keys.about(first, later),
                         "Put " + later.source() + " into " + Keys.label(rig, free.get()),
-                        List.of(new PatchInput(later.id(), free)))
+                        List.of(new PatchInput(later.id(), later.portsWith(free.get(), channel))))
                 : Finding.byHand(
                         key,
                         sentence,

@@ -24,6 +24,7 @@ public final class Readiness {
             new HiddenPort(),
             new PortTwice(),
             new RecordedTwice(),
+            new HeardTwice(),
             new InputWithoutPort(),
             new InputWithoutTrack(),
             new ArmedWithoutInput(),
@@ -68,6 +69,11 @@ public final class Readiness {
                 .map(finding -> new Standing(
                         finding, acknowledged(session, finding), then(session, rig, turned, finding, known)))
                 .toList();
+    }
+
+    /** What a session lost when its rig changed. */
+    public static List<Finding> losses(Session session, Rig rig) {
+        return new LostPort().find(session, rig);
     }
 
     private static String acknowledged(Session session, Finding finding) {

@@ -22,7 +22,7 @@ final class RecordedTwice implements Rule {
     @Override
     public List<Finding> find(Session session, Rig rig) {
         Map<PortId, List<Track>> byPort = new LinkedHashMap<>();
-        for (Track track : session.tracks()) {
+        for (Track track : recorded(session)) {
             track.feeds().stream()
                     .flatMap(feed -> session.portOf(feed).stream())
                     .forEach(port -> byPort.computeIfAbsent(port, each -> new ArrayList<>())
@@ -35,6 +35,12 @@ final class RecordedTwice implements Rule {
             }
         });
         return found;
+    }
+
+    private static List<Track> recorded(Session session) {
+        return session.tracks().stream()
+                .filter(track -> track.role() != Track.Role.SPLIT)
+                .toList();
     }
 
     private static Finding finding(Session session, Rig rig, PortId port, List<Track> tracks) {
@@ -67,18 +73,12 @@ final class RecordedTwice implements Rule {
         List<String> hearing = session.cues().stream()
                 .filter(cue -> tracks.stream()
                                 .distinct()
-                                .filter(track -> sounds(cue, track))
+                                .filter(track -> HeardTwice.sounds(cue, track.id()))
                                 .count()
                         > 1)
                 .map(Cue::name)
                 .toList();
         return hearing.isEmpty() ? "" : ", as now in " + String.join(", ", hearing);
-    }
-
-    private static boolean sounds(Cue cue, Track track) {
-        return cue.send(track.id())
-                .filter(send -> !send.muted() && !send.level().isOff())
-                .isPresent();
     }
 
     /** A track's feeds without the port, but for its first use if that is to stay. */

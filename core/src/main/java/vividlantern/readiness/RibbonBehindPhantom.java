@@ -18,17 +18,32 @@ final class RibbonBehindPhantom implements Rule {
                 .filter(input -> rig.micIn(input.mic())
                         .filter(mic -> mic.kind().phantom() == Mic.Phantom.DANGEROUS)
                         .isPresent())
-                .map(RibbonBehindPhantom::finding)
+                .map(input -> finding(input, othersInItsBank(session, rig, input)))
                 .toList();
     }
 
-    private static Finding finding(Input input) {
+    /** Who gets +48 V by a switch that serves this input too. */
+    private static List<String> othersInItsBank(Session session, Rig rig, Input input) {
+        return rig.preampsOf(input.ports()).stream()
+                .filter(preamp -> !preamp.bank().isEmpty())
+                .flatMap(preamp -> PhantomOfABank.powerless(session, rig, preamp).stream())
+                .filter(other -> !other.id().equals(input.id()))
+                .map(Input::source)
+                .distinct()
+                .toList();
+    }
+
+    private static Finding finding(Input input, List<String> others) {
         boolean on = input.phantom() == PhantomWish.ON;
+        String loses = others.isEmpty()
+                ? ""
+                : " Then " + String.join(", ", others) + (others.size() == 1 ? " loses" : " lose")
+                        + " it too, by the same switch.";
         return Finding.fixable(
-                Keys.of("ribbon-behind-phantom", input.id(), input.phantom(), input.mic()),
+                Keys.of("ribbon-behind-phantom", input.id(), input.phantom(), input.mic(), others),
                 Keys.name(input) + ", has a ribbon"
                         + (on ? " with +48 V on." : " that a shared +48 V may still reach."),
-                "+48 V can tear a ribbon. \"Never\" also keeps its bank off.",
+                "+48 V can tear a ribbon. \"Never\" also keeps its bank off." + loses,
                 Keys.about(input),
                 "Never give it +48 V",
                 List.of(new SetInputPhantom(input.id(), PhantomWish.NEVER)));

@@ -56,10 +56,8 @@ final class SetByHand implements Rule {
 
     private static List<PartKey> about(Session session, Rig rig, PortId preamp) {
         return Keys.about(session.inputs().stream()
-                .filter(input -> input.port()
-                        .flatMap(rig::preampFor)
-                        .filter(port -> port.id().equals(preamp))
-                        .isPresent())
+                .filter(input -> rig.preampsOf(input.ports()).stream()
+                        .anyMatch(port -> port.id().equals(preamp)))
                 .toArray(Input[]::new));
     }
 }

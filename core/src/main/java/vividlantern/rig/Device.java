@@ -33,7 +33,9 @@ public record Device(
         PATCH_BAY("patch bay"),
         HEADPHONE_AMP("headphone amp"),
         SPEAKERS("speakers"),
-        OUTBOARD("outboard");
+        OUTBOARD("outboard"),
+        /** Plays by itself, into the computer; its outputs are what the engine takes in. */
+        SOUND_MODULE("sound module");
 
         private final String words;
 
@@ -47,7 +49,12 @@ public record Device(
 
         /** Whether it has converters, and so a clock. */
         public boolean converts() {
-            return this == INTERFACE || this == EXPANDER;
+            return this == INTERFACE || this == EXPANDER || this == SOUND_MODULE;
+        }
+
+        /** Whether the computer knows it as an audio device of its own. */
+        public boolean isOfTheComputer() {
+            return this == INTERFACE || this == SOUND_MODULE;
         }
     }
 

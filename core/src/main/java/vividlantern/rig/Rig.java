@@ -2,10 +2,13 @@ package vividlantern.rig;
 
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * A studio's fixed equipment and how it is wired. What is really plugged in where tonight is not known here: that
@@ -183,12 +186,44 @@ public record Rig(
                 .min(Comparator.comparing(device -> device.clock() != Device.Clock.LEADS));
     }
 
-    /** The interface's inputs in the order of the engine's channels. */
+    /** Whether a port is an output of a sound module: nothing is plugged in there. */
+    public boolean isOfSoundModule(PortId id) {
+        return port(id).map(Port::device)
+                .filter(device -> device(device).kind() == Device.Kind.SOUND_MODULE)
+                .isPresent();
+    }
+
+    /**
+     * The ports that a source of a width takes when its first cable goes into one: the pair or the group that begins there,
+     * else the following sockets of its device; fewer than asked for where there are no more.
+     */
+    public List<PortId> runFrom(PortId first, int width) {
+        return together(first, width)
+                .or(() -> port(first)
+                        .map(start -> ports.stream()
+                                .filter(port -> port.device().equals(start.device())
+                                        && port.direction() == start.direction()
+                                        && port.number() >= start.number()
+                                        && port.number() < start.number() + width)
+                                .map(Port::id)
+                                .toList()))
+                .orElse(List.of());
+    }
+
+    private Optional<List<PortId>> together(PortId first, int width) {
+        return Stream.concat(
+                        pairs.stream().map(pair -> List.of(pair.left(), pair.right())),
+                        groups.stream().map(WideGroup::ports))
+                .filter(ports -> ports.size() == width && ports.get(0).equals(first))
+                .findFirst();
+    }
+
+    /** The inputs of the interfaces in the order of the engine's channels. */
     public List<Port> engineInputs() {
         return engineChannels(Port.Direction.IN);
     }
 
-    /** The interface's outputs in the order of the engine's channels. */
+    /** The outputs of the interfaces in the order of the engine's channels. */
     public List<Port> engineOutputs() {
         return engineChannels(Port.Direction.OUT);
     }
@@ -203,23 +238,64 @@ public record Rig(
         return ties.stream().filter(tie -> tie.to().equals(to)).map(Tie::from).findFirst();
     }
 
-    /** The last port a signal reaches when it enters here and follows the ties. */
-    public PortId followTies(PortId entry) {
+    /** Where a signal goes on from a port: by its tie, or out of the outboard that it went into. */
+    public Optional<PortId> goesOnTo(PortId from) {
+        return tiedTo(from).or(() -> returnOf(from));
+    }
+
+    /** Where a signal at a port comes from: by its tie, or into the outboard that it comes out of. */
+    public Optional<PortId> comesFrom(PortId to) {
+        return tiedFrom(to).or(() -> acrossOutboard(to, Port.Direction.OUT));
+    }
+
+    /** The return of an outboard's send. */
+    public Optional<PortId> returnOf(PortId send) {
+        return acrossOutboard(send, Port.Direction.IN);
+    }
+
+    /** The port of the same number at the other side of outboard. */
+    private Optional<PortId> acrossOutboard(PortId id, Port.Direction direction) {
+        return port(id).filter(port ->
+                        port.direction() == direction && device(port.device()).kind() == Device.Kind.OUTBOARD)
+                .flatMap(here -> ports.stream()
+                        .filter(port -> port.device().equals(here.device())
+                                && port.direction() != direction
+                                && port.number() == here.number())
+                        .map(Port::id)
+                        .findFirst());
+    }
+
+    /** Every port a signal passes that enters here, the last one being where it ends. */
+    public List<PortId> wayFrom(PortId entry) {
         if (runsInACircle(entry)) {
             throw new IllegalStateException("The ties from " + entry + " run in a circle.");
         }
-        PortId at = entry;
-        for (Optional<PortId> next = tiedTo(at); next.isPresent(); next = tiedTo(at)) {
-            at = next.get();
+        return Stream.iterate(Optional.of(entry), Optional::isPresent, at -> at.flatMap(this::goesOnTo))
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /** The last port a signal reaches when it enters here and follows the ties. */
+    public PortId followTies(PortId entry) {
+        List<PortId> way = wayFrom(entry);
+        return way.get(way.size() - 1);
+    }
+
+    /** Where a signal first enters that arrives at a port. */
+    public PortId entryOf(PortId port) {
+        PortId at = port;
+        for (Optional<PortId> before = comesFrom(at); before.isPresent(); before = comesFrom(at)) {
+            at = before.get();
         }
         return at;
     }
 
     /** Whether a signal that leaves here comes back to where it has been. */
     public boolean runsInACircle(PortId from) {
+        Set<PortId> passed = new HashSet<>();
         Optional<PortId> at = Optional.of(from);
-        for (int step = 0; step <= ties.size() && at.isPresent(); step++) {
-            at = tiedTo(at.get());
+        while (at.isPresent() && passed.add(at.get())) {
+            at = goesOnTo(at.get());
         }
         return at.isPresent();
     }
@@ -243,18 +319,9 @@ public record Rig(
 
     /** Whether every digital link on the way from here has its channel at a sample rate. */
     public boolean carries(PortId entry, int sampleRate) {
-        Optional<PortId> at = Optional.of(entry);
-        for (int step = 0; step <= ties.size() && at.isPresent(); step++) {
-            boolean gone = port(at.get())
-                    .flatMap(Port::link)
-                    .filter(channel -> !channel.isThere(sampleRate))
-                    .isPresent();
-            if (gone) {
-                return false;
-            }
-            at = tiedTo(at.get());
-        }
-        return true;
+        return wayFrom(entry).stream()
+                .flatMap(id -> port(id).flatMap(Port::link).stream())
+                .allMatch(channel -> channel.isThere(sampleRate));
     }
 
     /** What the interface that the engine runs on can run at. */
@@ -274,21 +341,36 @@ public record Rig(
 
     /** The first preamp on the way from here to the interface: where gain and +48 V are set. */
     public Optional<Port> preampFor(PortId entry) {
-        Optional<PortId> at = Optional.of(entry);
-        while (at.isPresent()) {
-            Optional<Port> here = port(at.get()).filter(Port::hasPreamp);
-            if (here.isPresent()) {
-                return here;
-            }
-            at = tiedTo(at.get());
-        }
-        return Optional.empty();
+        return wayFrom(entry).stream()
+                .flatMap(id -> port(id).stream())
+                .filter(Port::hasPreamp)
+                .findFirst();
+    }
+
+    /** The first preamps on the ways from several ports. */
+    public List<Port> preampsOf(List<PortId> entries) {
+        return entries.stream().flatMap(entry -> preampFor(entry).stream()).toList();
     }
 
     private List<Port> engineChannels(Port.Direction direction) {
+        return engineDevices().stream()
+                .flatMap(device -> ports.stream()
+                        .filter(port -> port.device().equals(device.id()) && port.direction() == direction))
+                .toList();
+    }
+
+    /**
+     * What the engine runs on together: the leading interface, then those interfaces and sound modules that follow its
+     * clock. One on a clock of its own cannot run along.
+     */
+    public List<Device> engineDevices() {
         return leadingInterface()
-                .map(leading -> ports.stream()
-                        .filter(port -> port.device().equals(leading.id()) && port.direction() == direction)
+                .map(leading -> Stream.concat(
+                                Stream.of(leading),
+                                devices.stream()
+                                        .filter(device -> !device.equals(leading) && !device.retired())
+                                        .filter(device -> device.kind().isOfTheComputer()
+                                                && device.clock() == Device.Clock.FOLLOWS))
                         .toList())
                 .orElse(List.of());
     }

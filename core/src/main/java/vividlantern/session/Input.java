@@ -1,13 +1,15 @@
 package vividlantern.session;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 
 /**
  * A row of the input list: a source with its mic and the port its cable goes into. The thing one plugs into is a
- * port, not an input. Gain, pad, phantom and level kind are what is wanted; what the preamp is set to shows there.
+ * port, not an input. A stereo or wide source has a mic, a cable and a port for each of its channels. Gain, pad, phantom and level kind are what is wanted; what the preamp is set to shows there.
  *
  * @param number its place in the list; two inputs never share one
  * @param mic the mic or DI, in the words of the list
@@ -15,7 +17,10 @@ import vividlantern.rig.PortId;
  * @param cableMetres how long its cable is, 0 while nobody has said
  * @param place where in the room it stands
  * @param level mic, line or instrument: which input of the port is used
+ * @param width how many channels the source has, 1 to 8
+ * @param ports where its cables go, in the order of its channels; shorter than its width while some are not patched
  * @param gainDb the preamp gain that is wanted for it
+ * @param polarityFlipped turned over as it comes in, for the recording and for everybody
  * @param cut taken from every listener until it is let back; the recording goes on
  */
 public record Input(
@@ -30,11 +35,19 @@ public record Input(
         PhantomWish phantom,
         Port.Signal level,
         boolean pad,
-        Optional<PortId> port,
+        int width,
+        List<PortId> ports,
         double gainDb,
+        boolean polarityFlipped,
         boolean cut,
         String notes)
         implements Part {
+
+    public static final int MAX_WIDTH = 8;
+
+    public Input {
+        ports = List.copyOf(ports);
+    }
 
     /** A row as it begins: a source and nothing else. */
     public static Input of(InputId id, int number, String source) {
@@ -50,8 +63,10 @@ public record Input(
                 PhantomWish.OFF,
                 Port.Signal.MIC,
                 false,
-                Optional.empty(),
+                1,
+                List.of(),
                 0,
+                false,
                 false,
                 "");
     }
@@ -96,12 +111,41 @@ public record Input(
         return with(draft -> draft.pad = on);
     }
 
-    public Input patchedTo(Optional<PortId> newPort) {
-        return with(draft -> draft.port = newPort);
+    public Input widened(int channels) {
+        return with(draft -> draft.width = channels);
+    }
+
+    public Input patchedTo(List<PortId> newPorts) {
+        return with(draft -> draft.ports = newPorts);
+    }
+
+    /** The port of one of its channels, counted from 0. */
+    public Optional<PortId> port(int channel) {
+        return channel < ports.size() ? Optional.of(ports.get(channel)) : Optional.empty();
+    }
+
+    public boolean goesInto(PortId port) {
+        return ports.contains(port);
+    }
+
+    /** Its ports with another one for one of its channels. */
+    public List<PortId> portsWith(PortId port, int channel) {
+        return IntStream.range(0, ports.size())
+                .mapToObj(at -> at == channel ? port : ports.get(at))
+                .toList();
+    }
+
+    /** Whether each of its cables has a port. */
+    public boolean isPatched() {
+        return ports.size() == width;
     }
 
     public Input amplified(double newGainDb) {
         return with(draft -> draft.gainDb = newGainDb);
+    }
+
+    public Input flipped(boolean on) {
+        return with(draft -> draft.polarityFlipped = on);
     }
 
     public Input cut(boolean on) {
@@ -127,8 +171,10 @@ public record Input(
                 draft.phantom,
                 draft.level,
                 draft.pad,
-                draft.port,
+                draft.width,
+                draft.ports,
                 draft.gainDb,
+                draft.polarityFlipped,
                 draft.cut,
                 draft.notes);
     }
@@ -145,8 +191,10 @@ public record Input(
         private PhantomWish phantom;
         private Port.Signal level;
         private boolean pad;
-        private Optional<PortId> port;
+        private int width;
+        private List<PortId> ports;
         private double gainDb;
+        private boolean polarityFlipped;
         private boolean cut;
         private String notes;
 
@@ -161,8 +209,10 @@ public record Input(
             phantom = input.phantom;
             level = input.level;
             pad = input.pad;
-            port = input.port;
+            width = input.width;
+            ports = input.ports;
             gainDb = input.gainDb;
+            polarityFlipped = input.polarityFlipped;
             cut = input.cut;
             notes = input.notes;
         }

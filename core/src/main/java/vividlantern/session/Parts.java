@@ -56,10 +56,8 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
     /** What is put back or taken away may be spoken of elsewhere by now. */
     @Override
     public boolean holds(Session before, Session after, Map<PartKey, Optional<Part>> replaced) {
-        boolean inputsGone = after.tracks().stream()
-                .flatMap(track -> track.feeds().stream())
-                .flatMap(feed -> feed.input().stream())
-                .anyMatch(id -> after.find(id).isEmpty());
+        boolean inputsGone =
+                after.tracks().stream().flatMap(track -> track.feeds().stream()).anyMatch(feed -> isGone(after, feed));
         boolean tracksGone = after.cues().stream()
                 .flatMap(cue -> cue.sends().stream())
                 .anyMatch(send -> after.find(send.trackId()).isEmpty());
@@ -79,6 +77,18 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 after.inputs().stream().map(Input::number).distinct().count()
                         < after.inputs().size();
         return !(inputsGone || tracksGone || performersGone || cuesGone || sendsLost || numberShared);
+    }
+
+    /** Whether a feed speaks of an input, a track or a channel of one that is not there. */
+    private static boolean isGone(Session session, Feed feed) {
+        boolean inputGone = feed.input().isPresent()
+                && feed.input()
+                        .flatMap(session::find)
+                        .filter(input -> feed.channel() < input.width())
+                        .isEmpty();
+        boolean trackGone =
+                feed.track().filter(id -> session.find(id).isEmpty()).isPresent();
+        return inputGone || trackGone;
     }
 
     private boolean hasOtherSends(Session session, Map<PartKey, Optional<Part>> replaced, PartKey cue) {

@@ -116,9 +116,25 @@ public record Session(
         return cues.stream().filter(each -> each.id().equals(cue)).findFirst();
     }
 
-    /** The port that feeds a channel of a track, through the input list or directly. */
+    /** The port that feeds a channel of a track, through the input list, through the track it is split from, or directly. */
     public Optional<PortId> portOf(Feed feed) {
-        return feed.port().or(() -> feed.input().flatMap(this::find).flatMap(Input::port));
+        return feed.port()
+                .or(() -> feed.input().flatMap(this::find).flatMap(input -> input.port(feed.channel())))
+                .or(() -> splitFrom(feed).flatMap(this::portOf));
+    }
+
+    /** The input of the list that feeds a channel of a track, if one does. */
+    public Optional<Input> inputOf(Feed feed) {
+        return feed.input().flatMap(this::find).or(() -> splitFrom(feed).flatMap(this::inputOf));
+    }
+
+    private Optional<Feed> splitFrom(Feed feed) {
+        return feed.track().flatMap(this::find).map(wide -> wide.feeds().get(feed.channel()));
+    }
+
+    /** Whether a track is armed; one that is split from a wide track is when that is. */
+    public boolean isArmed(Track track) {
+        return track.splitFrom().flatMap(this::find).map(Track::armed).orElse(track.armed());
     }
 
     /**

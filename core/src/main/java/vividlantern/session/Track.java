@@ -40,7 +40,11 @@ public record Track(
 
     public enum Role {
         INPUT,
-        CLICK
+        CLICK,
+        /** Fed by outputs of a sound module. */
+        INSTRUMENT,
+        /** Some channels of a wide track, heard but not recorded. */
+        SPLIT
     }
 
     public Track {
@@ -49,11 +53,25 @@ public record Track(
 
     /** A track as it begins: at 0 dB in the centre, not armed, heard when armed. */
     public static Track forInputs(TrackId id, double position, String name, int width, List<Feed> feeds) {
+        return fed(id, position, name, Role.INPUT, width, feeds);
+    }
+
+    /** A track for outputs of a sound module, as it begins. */
+    public static Track forInstrument(TrackId id, double position, String name, List<Feed> outputs) {
+        return fed(id, position, name, Role.INSTRUMENT, outputs.size(), outputs);
+    }
+
+    /** A track for some channels of a wide one, as it begins: heard when that is armed. */
+    public static Track forSplit(TrackId id, double position, String name, List<Feed> channels) {
+        return fed(id, position, name, Role.SPLIT, channels.size(), channels);
+    }
+
+    private static Track fed(TrackId id, double position, String name, Role role, int width, List<Feed> feeds) {
         return new Track(
                 id,
                 position,
                 name,
-                Role.INPUT,
+                role,
                 width,
                 feeds,
                 Optional.empty(),
@@ -93,6 +111,11 @@ public record Track(
 
     public boolean isClick() {
         return role == Role.CLICK;
+    }
+
+    /** The wide track that it is split from, if it is. */
+    public Optional<TrackId> splitFrom() {
+        return role == Role.SPLIT ? feeds.get(0).track() : Optional.empty();
     }
 
     public Track named(String newName) {

@@ -77,9 +77,9 @@ public class ChangeOverTest {
     private static final Session SESSION = Edit.applyAll(
             List.of(
                     new AddInput(HARP, 1, "Harp"),
-                    new PatchInput(HARP, Optional.of(PORT)),
+                    new PatchInput(HARP, PORT),
                     new SetInputGain(HARP, 20),
-                    new AddTrack(TRACK, "Harp", 1, List.of(Feed.from(HARP))),
+                    new AddTrack(TRACK, "Harp", 1, List.of(Feed.from(HARP, 0))),
                     new SetHear(TRACK, Hear.ALWAYS),
                     new SetPan(TRACK, Pan.of(-1)),
                     new AddCue(CUE, "Cue"),

@@ -45,8 +45,8 @@ public class RenderingTest {
     private static final Session SESSION = Edit.applyAll(
             List.of(
                     new AddInput(new InputId("in"), 1, "Count"),
-                    new PatchInput(new InputId("in"), Optional.of(new vividlantern.rig.PortId("in-1"))),
-                    new AddTrack(TRACK, "Count", 1, List.of(Feed.from(new InputId("in")))),
+                    new PatchInput(new InputId("in"), new vividlantern.rig.PortId("in-1")),
+                    new AddTrack(TRACK, "Count", 1, List.of(Feed.from(new InputId("in"), 0))),
                     new SetHear(TRACK, Hear.ALWAYS),
                     new AddCue(CUE, "Cue"),
                     new SetCueOutput(CUE, Optional.of(PHONES)),

@@ -42,7 +42,9 @@ public class InputListCsvTest {
                 input.performer().flatMap(session::find).map(Performer::name),
                 input.mic(),
                 input.phantom(),
-                input.port(),
+                input.width(),
+                input.ports(),
+                input.polarityFlipped(),
                 input.gainDb(),
                 input.notes(),
                 Set.copyOf(InputListCsv.trackNames(session, input)));
@@ -84,7 +86,7 @@ public class InputListCsvTest {
         assertThat(input.source()).isEqualTo("Cajón front");
         assertThat(input.mic()).isEqualTo("Gannet D");
         assertThat(input.phantom()).isEqualTo(PhantomWish.OFF);
-        assertThat(input.port().orElseThrow().value()).isEqualTo("in-3");
+        assertThat(input.port(0).orElseThrow().value()).isEqualTo("in-3");
         assertThat(input.notes()).isEqualTo("near\r\nthe floor");
     }
 

@@ -98,7 +98,7 @@ public class SheetsPdfTest {
                             mic,
                             new SetInputStand(id, "short boom"),
                             new SetInputCable(id, 7.5),
-                            new PatchInput(id, port)),
+                            new PatchInput(id, port.stream().toList())),
                     session,
                     RIG);
         }

@@ -31,7 +31,7 @@ public class LightsTest {
 
     @BeforeMethod
     public void begin() {
-        Input input = Input.of(new InputId("fiddle"), 1, "Fiddle").patchedTo(Optional.of(new PortId("in-3")));
+        Input input = Input.of(new InputId("fiddle"), 1, "Fiddle").patchedTo(List.of(new PortId("in-3")));
         Cue cue = Cue.empty(new CueId("cue"), 1, "Cue")
                 .outTo(Optional.of(new PairId("phones-2")))
                 .at(Decibels.of(-6))
@@ -39,7 +39,7 @@ public class LightsTest {
         session = RandomSessions.blank()
                 .plus(input)
                 .plus(Input.of(new InputId("spare"), 2, "Spare"))
-                .plus(Track.forInputs(FIDDLE, 5, "Fiddle", 1, List.of(Feed.from(input.id())))
+                .plus(Track.forInputs(FIDDLE, 5, "Fiddle", 1, List.of(Feed.from(input.id(), 0)))
                         .heard(Hear.ALWAYS)
                         .trimmed(Decibels.of(6))
                         .faded(Decibels.of(-14)))

@@ -72,13 +72,14 @@ public class MixTest {
 
     /** The fiddle's track, fed by an input of the list. */
     private static Session listed(Tap tap) {
-        Session session = session(track -> track.fedBy(List.of(Feed.from(new InputId("violin")))))
+        Session session = session(track -> track.fedBy(List.of(Feed.from(new InputId("violin"), 0))))
                 .change(CUE, cue -> cue.withSend(FIDDLE, send -> send.from(tap)));
         Optional<PortId> port = session(track -> track).tracks().stream()
                 .filter(track -> track.id().equals(FIDDLE))
                 .findFirst()
                 .flatMap(track -> track.feeds().get(0).port());
-        return session.plus(Input.of(new InputId("violin"), 1, "Violin").patchedTo(port));
+        return session.plus(Input.of(new InputId("violin"), 1, "Violin")
+                .patchedTo(port.stream().toList()));
     }
 
     @Test

@@ -54,8 +54,8 @@ public class AtRateTest {
         for (int n = 1; n <= 9; n++) {
             InputId input = new InputId("i" + n);
             edits.add(new AddInput(input, n, "Source " + n));
-            edits.add(new PatchInput(input, Optional.of(new PortId(n == 9 ? "skiff-in-1" : "raft-in-" + n))));
-            edits.add(new AddTrack(new TrackId("t" + n), "Track " + n, 1, List.of(Feed.from(input))));
+            edits.add(new PatchInput(input, new PortId(n == 9 ? "skiff-in-1" : "raft-in-" + n)));
+            edits.add(new AddTrack(new TrackId("t" + n), "Track " + n, 1, List.of(Feed.from(input, 0))));
         }
         return Edit.applyAll(edits, Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()), RIG);
     }
@@ -111,11 +111,11 @@ public class AtRateTest {
     @Test
     public void channelsThatAreNotThereAreNotOffered() {
         Session twice = new SetSampleRate(96_000).applyTo(SESSION, RIG);
-        assertThat(Ports.forInputs(SESSION, RIG))
-                .extracting(Ports.OfferedPort::houseLabel)
+        assertThat(Ports.forInputs(SESSION, RIG, 1))
+                .extracting(Ports.OfferedPlace::houseLabel)
                 .contains("Raft 8");
-        assertThat(Ports.forInputs(twice, RIG))
-                .extracting(Ports.OfferedPort::houseLabel)
+        assertThat(Ports.forInputs(twice, RIG, 1))
+                .extracting(Ports.OfferedPlace::houseLabel)
                 .contains("Raft 4", "Skiff 16")
                 .doesNotContain("Raft 5", "Raft 8");
         assertThat(Ports.free(twice, RIG)).noneMatch(port -> port.device().equals("raft"));

@@ -26,14 +26,14 @@ public class GridStrokeTest {
                     new AddTrack(new TrackId("kick"), "Kick", 1, List.of()),
                     new AddTrack(new TrackId("room"), "Room", 2, List.of()),
                     new AddInput(new InputId("kick"), 1, "Kick"),
-                    new PatchInput(new InputId("kick"), Optional.of(port(3)))),
+                    new PatchInput(new InputId("kick"), port(3))),
             RandomSessions.blank(),
             RandomSessions.RIG);
 
     @Test
     public void aPortFeedsThroughTheInputThatIsInItAndAStereoTrackTakesTwo() {
         Session drawn = drawn(SESSION, crossing("kick", 3), crossing("room", 4));
-        assertThat(feeds(drawn, "kick")).containsExactly(Feed.from(new InputId("kick")));
+        assertThat(feeds(drawn, "kick")).containsExactly(Feed.from(new InputId("kick"), 0));
         assertThat(feeds(drawn, "room")).containsExactly(Feed.from(port(4)), Feed.from(port(5)));
     }
 

@@ -2,6 +2,7 @@ package vividlantern.patch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static vividlantern.patch.NewTracks.Stereo.ONE_TRACK;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -23,20 +24,22 @@ public class NewTracksTest {
 
     @Test
     public void everyInputGetsATrackAndLeftAndRightShareOne() {
-        List<Track> tracks = made(LIST, NewTracks.fromInputs(LIST, List.of()));
+        List<Track> tracks = made(LIST, NewTracks.fromInputs(LIST, List.of(), ONE_TRACK));
         assertThat(tracks).extracting(Track::name).containsExactly("Kick", "Snare", "Overhead", "Bass", "Room");
         assertThat(tracks).extracting(Track::width).containsExactly(1, 1, 2, 1, 2);
-        assertThat(tracks.get(2).feeds()).containsExactly(Feed.from(new InputId("i3")), Feed.from(new InputId("i4")));
+        assertThat(tracks.get(2).feeds())
+                .containsExactly(Feed.from(new InputId("i3"), 0), Feed.from(new InputId("i4"), 0));
     }
 
     @Test
     public void onlyTheSelectedAndOnlyThoseWithoutATrackAreTaken() {
         List<InputId> selected = List.of(new InputId("i5"), new InputId("i1"));
-        Session once = Edit.applyAll(NewTracks.fromInputs(LIST, selected), LIST, RandomSessions.RIG);
+        Session once = Edit.applyAll(NewTracks.fromInputs(LIST, selected, ONE_TRACK), LIST, RandomSessions.RIG);
         assertThat(names(once)).containsExactly("Kick", "Bass");
-        Session rest = Edit.applyAll(NewTracks.fromInputs(once, List.of()), once, RandomSessions.RIG);
+        Session rest = Edit.applyAll(NewTracks.fromInputs(once, List.of(), ONE_TRACK), once, RandomSessions.RIG);
         assertThat(names(rest)).containsExactly("Kick", "Bass", "Snare", "Overhead", "Room");
-        assertThatThrownBy(() -> NewTracks.fromInputs(rest, List.of())).hasMessageContaining("feeds a track already");
+        assertThatThrownBy(() -> NewTracks.fromInputs(rest, List.of(), ONE_TRACK))
+                .hasMessageContaining("feeds a track already");
     }
 
     @Test

@@ -31,9 +31,9 @@ import vividlantern.session.edit.PatchInput;
 /** Mono tracks are offered ports, stereo tracks pairs, wide tracks wide groups; nothing else. */
 public class OfferedFeedsTest {
 
-    private static final Feed LEFT = Feed.from(new InputId("left"));
-    private static final Feed RIGHT = Feed.from(new InputId("right"));
-    private static final Feed BASS = Feed.from(new InputId("bass"));
+    private static final Feed LEFT = Feed.from(new InputId("left"), 0);
+    private static final Feed RIGHT = Feed.from(new InputId("right"), 0);
+    private static final Feed BASS = Feed.from(new InputId("bass"), 0);
 
     private static final Rig RIG = RigEdit.applyAll(
             List.of(
@@ -49,8 +49,8 @@ public class OfferedFeedsTest {
                     new AddInput(new InputId("left"), 1, "Room left"),
                     new AddInput(new InputId("right"), 2, "Room right"),
                     new AddInput(new InputId("bass"), 3, "Bass"),
-                    new PatchInput(new InputId("left"), Optional.of(port(1))),
-                    new PatchInput(new InputId("bass"), Optional.of(port(3))),
+                    new PatchInput(new InputId("left"), port(1)),
+                    new PatchInput(new InputId("bass"), port(3)),
                     new AddTrack(new TrackId("bass"), "Bass", 1, List.of(BASS))),
             Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
             RIG);

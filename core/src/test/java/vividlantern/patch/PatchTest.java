@@ -13,7 +13,6 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.rig.PortId;
 import vividlantern.session.CueId;
-import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.edit.AddCue;
@@ -29,7 +28,7 @@ public class PatchTest {
         session = patch(session, 2, 5);
         Session counted = countUp(session, 2, 3, 4);
         assertThat(ports(counted, 2, 3, 4)).containsExactly("in-5", "in-6", "in-7");
-        assertThat(counted.find(new InputId("i1")).orElseThrow().port()).isEmpty();
+        assertThat(counted.find(new InputId("i1")).orElseThrow().ports()).isEmpty();
     }
 
     @Test
@@ -60,8 +59,8 @@ public class PatchTest {
             }
             Set<PortId> used = new HashSet<>();
             counted.inputs()
-                    .forEach(input -> input.port()
-                            .ifPresent(port -> assertThat(used.add(port)).isTrue()));
+                    .forEach(input -> input.ports()
+                            .forEach(port -> assertThat(used.add(port)).isTrue()));
         }
     }
 
@@ -70,12 +69,12 @@ public class PatchTest {
         Session session = unpatched(4);
         assertThatThrownBy(() -> countUp(session, 1, 2)).hasMessageContaining("Give input 1 a port first");
         assertThatThrownBy(() -> countUp(patch(session, 1, 15), 1, 2, 3))
-                .hasMessageContaining("2 free ports for 3 inputs");
+                .hasMessageContaining("2 free ports for 3 cables");
     }
 
     @Test
     public void offeredPortsSayWhoUsesThem() {
-        List<Ports.OfferedPort> offered = Ports.forInputs(patch(unpatched(2), 1, 3), RandomSessions.RIG);
+        List<Ports.OfferedPlace> offered = Ports.forInputs(patch(unpatched(2), 1, 3), RandomSessions.RIG, 1);
         assertThat(offered).hasSize(RandomSessions.INPUTS);
         assertThat(offered.get(2).houseLabel()).isEqualTo("House in-3");
         assertThat(offered.get(2).usedBy()).containsExactly("Source 1");
@@ -113,8 +112,7 @@ public class PatchTest {
     }
 
     private static Session patch(Session session, int input, int port) {
-        return new PatchInput(new InputId("i" + input), Optional.of(new PortId("in-" + port)))
-                .applyTo(session, RandomSessions.RIG);
+        return new PatchInput(new InputId("i" + input), new PortId("in-" + port)).applyTo(session, RandomSessions.RIG);
     }
 
     private static Session countUp(Session session, int... inputs) {
@@ -126,7 +124,7 @@ public class PatchTest {
     private static List<String> ports(Session session, int... inputs) {
         return IntStream.of(inputs)
                 .mapToObj(n -> session.find(new InputId("i" + n))
-                        .flatMap(Input::port)
+                        .flatMap(input -> input.port(0))
                         .orElseThrow()
                         .value())
                 .toList();

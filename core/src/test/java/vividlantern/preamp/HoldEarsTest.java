@@ -57,11 +57,11 @@ public class HoldEarsTest {
         edits.addAll(input(LEFT, 1, "skiff-in-1", 30));
         edits.addAll(input(RIGHT, 2, "skiff-in-2", 30));
         edits.addAll(input(VALVE, 3, "valve-in-1", 40));
-        edits.add(new AddTrack(MONO, "Mono", 1, List.of(Feed.from(LEFT))));
+        edits.add(new AddTrack(MONO, "Mono", 1, List.of(Feed.from(LEFT, 0))));
         edits.add(new SetTrim(MONO, Decibels.of(2)));
-        edits.add(new AddTrack(STEREO, "Stereo", 2, List.of(Feed.from(LEFT), Feed.from(RIGHT))));
+        edits.add(new AddTrack(STEREO, "Stereo", 2, List.of(Feed.from(LEFT, 0), Feed.from(RIGHT, 0))));
         edits.add(new AddTrack(new TrackId("byport"), "By port", 1, List.of(Feed.from(new PortId("skiff-in-2")))));
-        edits.add(new AddTrack(new TrackId("valve"), "Valve", 1, List.of(Feed.from(VALVE))));
+        edits.add(new AddTrack(new TrackId("valve"), "Valve", 1, List.of(Feed.from(VALVE, 0))));
         edits.add(new AddCue(CUE, "Cue"));
         edits.add(new SetSendLevel(CUE, MONO, Decibels.of(-10)));
         return Edit.applyAll(edits, Session.blank(new SessionId("s"), "S", "Song", RIG.id(), Optional.empty()), RIG);
@@ -70,7 +70,7 @@ public class HoldEarsTest {
     private static List<Edit> input(InputId id, int number, String port, double gainDb) {
         return List.of(
                 new AddInput(id, number, id.value()),
-                new PatchInput(id, Optional.of(new PortId(port))),
+                new PatchInput(id, new PortId(port)),
                 new SetInputGain(id, gainDb));
     }
 
@@ -129,7 +129,7 @@ public class HoldEarsTest {
 
     @Test
     public void anInputThatIsNotPatchedMovesNoTrim() {
-        Session loose = new PatchInput(LEFT, Optional.empty()).applyTo(SESSION, RIG);
+        Session loose = new PatchInput(LEFT, List.of()).applyTo(SESSION, RIG);
         assertThat(hold(loose, gain(LEFT, 50))).containsExactly(new SetInputGain(LEFT, 50));
     }
 

@@ -48,12 +48,12 @@ public class ToASpareTest {
     private static final Session SESSION = Edit.applyAll(
             List.of(
                     new AddInput(BASS, 1, "Bass"),
-                    new PatchInput(BASS, Optional.of(new PortId("skiff-in-1"))),
+                    new PatchInput(BASS, new PortId("skiff-in-1")),
                     new SetInputGain(BASS, 37),
                     new AddInput(RIBBON, 2, "Ribbon"),
-                    new PatchInput(RIBBON, Optional.of(new PortId("skiff-in-2"))),
+                    new PatchInput(RIBBON, new PortId("skiff-in-2")),
                     new SetInputPhantom(RIBBON, PhantomWish.NEVER),
-                    new AddTrack(new TrackId("bass"), "Bass", 1, List.of(Feed.from(BASS)))),
+                    new AddTrack(new TrackId("bass"), "Bass", 1, List.of(Feed.from(BASS, 0)))),
             Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
             RIG);
 
@@ -79,8 +79,7 @@ public class ToASpareTest {
         ToASpare.Move move = spare(SESSION);
         assertThat(move.houseLabel()).isEqualTo("Skiff 3");
         assertThat(move.edits())
-                .containsExactly(
-                        new SetInputGain(BASS, 0), new PatchInput(BASS, Optional.of(new PortId("skiff-in-3"))));
+                .containsExactly(new SetInputGain(BASS, 0), new PatchInput(BASS, new PortId("skiff-in-3")));
     }
 
     @Test
@@ -95,7 +94,7 @@ public class ToASpareTest {
         InputId condenser = new InputId("condenser");
         Session powered = with(
                 new AddInput(condenser, 3, "Condenser"),
-                new PatchInput(condenser, Optional.of(new PortId("skiff-in-5"))),
+                new PatchInput(condenser, new PortId("skiff-in-5")),
                 new SetInputPhantom(condenser, PhantomWish.ON));
         ToASpare.Move move = ToASpare.of(powered, RIG, RIBBON);
         assertThat(move.houseLabel()).isEqualTo("Skiff 3");
@@ -103,9 +102,7 @@ public class ToASpareTest {
         for (int n = 3; n <= 4; n++) {
             InputId more = new InputId("more-" + n);
             full = Edit.applyAll(
-                    List.of(
-                            new AddInput(more, 10 + n, "More"),
-                            new PatchInput(more, Optional.of(new PortId("skiff-in-" + n)))),
+                    List.of(new AddInput(more, 10 + n, "More"), new PatchInput(more, new PortId("skiff-in-" + n))),
                     full,
                     RIG);
         }
@@ -124,7 +121,7 @@ public class ToASpareTest {
                 List.of(
                         new AddInput(BASS, 1, "Bass"),
                         new SetInputLevel(BASS, Port.Signal.INSTRUMENT),
-                        new PatchInput(BASS, Optional.of(new PortId("dory-in-1")))),
+                        new PatchInput(BASS, new PortId("dory-in-1"))),
                 Session.blank(new SessionId("s"), "S", "", small.id(), Optional.empty()),
                 small);
         assertThatThrownBy(() -> ToASpare.of(session, small, BASS))
@@ -132,7 +129,7 @@ public class ToASpareTest {
                 .hasMessageContaining("No free port takes \"Bass\"");
         Session mic = new SetInputLevel(BASS, Port.Signal.MIC).applyTo(session, small);
         assertThat(ToASpare.of(mic, small, BASS).edits())
-                .containsExactly(new PatchInput(BASS, Optional.of(new PortId("raft-in-1"))));
+                .containsExactly(new PatchInput(BASS, new PortId("raft-in-1")));
     }
 
     @Test

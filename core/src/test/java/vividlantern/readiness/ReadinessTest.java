@@ -73,8 +73,8 @@ public class ReadinessTest {
             Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
             new AddInput(input("fiddle"), 1, "Fiddle"),
             new SetInputMic(input("fiddle"), "Gannet D"),
-            new PatchInput(input("fiddle"), Optional.of(port("skiff-in-1"))),
-            new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle")))));
+            new PatchInput(input("fiddle"), port("skiff-in-1")),
+            new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle"), 0))));
 
     private static final List<Turned> TURNED = List.of();
 
@@ -88,20 +88,20 @@ public class ReadinessTest {
     public Object[][] faults() {
         return new Object[][] {
             {
-                List.of(new PatchInput(input("fiddle"), Optional.of(port("raft-in-8"))), new SetSampleRate(96_000)),
+                List.of(new PatchInput(input("fiddle"), port("raft-in-8")), new SetSampleRate(96_000)),
                 "Input 1, Fiddle, comes by Raft 8, which is not there at 96.0 kHz: optical, 4 channels.",
                 "Put it into Skiff 1"
             },
             {
                 List.of(
                         second(),
-                        new PatchInput(input("bass"), Optional.of(port("skiff-in-1"))),
+                        new PatchInput(input("bass"), port("skiff-in-1")),
                         new AddTrack(track("bass"), "Bass", 1, List.of(Feed.NOTHING))),
                 "Input 1, Fiddle and Input 2, Bass both go into Skiff 1.",
                 "Put Bass into Skiff 2"
             },
             {
-                List.of(new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle"))))),
+                List.of(new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle"), 0)))),
                 "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.",
                 "Keep it on Fiddle only"
             },
@@ -122,7 +122,7 @@ public class ReadinessTest {
                         new SetInputMic(input("fiddle"), "Wren L"),
                         new SetInputPhantom(input("fiddle"), PhantomWish.ON),
                         new SetInputLevel(input("fiddle"), Port.Signal.LINE),
-                        new PatchInput(input("fiddle"), Optional.of(port("skiff-in-9")))),
+                        new PatchInput(input("fiddle"), port("skiff-in-9"))),
                 "Input 1, Fiddle, has a large condenser, and Skiff 9 gives no +48 V.",
                 ""
             },
@@ -139,7 +139,7 @@ public class ReadinessTest {
                 ""
             },
             {
-                List.of(new PatchInput(input("fiddle"), Optional.of(port("skiff-in-9")))),
+                List.of(new PatchInput(input("fiddle"), port("skiff-in-9"))),
                 "Input 1, Fiddle, comes at mic level, and Skiff 9 does not take that.",
                 "Put it into Skiff 1"
             },
@@ -171,7 +171,7 @@ public class ReadinessTest {
                 second(),
                 new SetInputMic(input("bass"), "Wren L"),
                 new SetInputPhantom(input("bass"), PhantomWish.ON),
-                new PatchInput(input("bass"), Optional.of(port("skiff-in-3"))));
+                new PatchInput(input("bass"), port("skiff-in-3")));
         Finding finding = find(session, RIG, "The +48 V of bank 1-4 stays off for Fiddle, so Bass has none.");
         assertThat(finding.fix().orElseThrow().words()).isEqualTo("Move Fiddle to Skiff 5");
     }
@@ -188,7 +188,7 @@ public class ReadinessTest {
 
     @Test
     public void aRigThatChangedSaysWhatTheSessionLost() {
-        Session session = made(SOUND, new PatchInput(input("fiddle"), Optional.of(port("raft-in-1"))));
+        Session session = made(SOUND, new PatchInput(input("fiddle"), port("raft-in-1")));
         Rig without = new RemoveDevice("raft").applyTo(RIG);
         Finding lost = find(
                 session, without, "Input 1, Fiddle, goes into Raft 1, which does not lead to the interface any more.");
@@ -207,7 +207,7 @@ public class ReadinessTest {
         CueId cue = new CueId("cue");
         Session session = made(
                 SOUND,
-                new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle")))),
+                new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle"), 0))),
                 new AddCue(cue, "Drummer"),
                 new SetSendLevel(cue, track("fiddle"), Decibels.ZERO),
                 new SetSendLevel(cue, track("copy"), Decibels.ZERO));
@@ -220,16 +220,16 @@ public class ReadinessTest {
 
     @Test
     public void anAcknowledgementLastsUntilTheMappingChanges() {
-        Session twice = made(SOUND, new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle")))));
+        Session twice = made(SOUND, new AddTrack(track("copy"), "Copy", 1, List.of(Feed.from(input("fiddle"), 0))));
         String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.";
         Session meant = made(twice, new Acknowledge(find(twice, RIG, sentence).key(), "clean and printed"));
         assertThat(open(meant)).isEmpty();
         assertThat(Readiness.of(meant, RIG, TURNED).get(0).acknowledged()).isEqualTo("clean and printed");
-        Session thrice = made(meant, new AddTrack(track("third"), "Third", 1, List.of(Feed.from(input("fiddle")))));
+        Session thrice = made(meant, new AddTrack(track("third"), "Third", 1, List.of(Feed.from(input("fiddle"), 0))));
         assertThat(open(thrice)).hasSize(1);
-        Session moved = made(meant, new PatchInput(input("fiddle"), Optional.of(port("skiff-in-2"))));
+        Session moved = made(meant, new PatchInput(input("fiddle"), port("skiff-in-2")));
         assertThat(open(moved)).hasSize(1);
-        assertThat(open(made(moved, new PatchInput(input("fiddle"), Optional.of(port("skiff-in-1"))))))
+        assertThat(open(made(moved, new PatchInput(input("fiddle"), port("skiff-in-1")))))
                 .isEmpty();
     }
 
@@ -276,8 +276,8 @@ public class ReadinessTest {
                     new PatchInput(
                             id,
                             random.nextInt(5) == 0
-                                    ? Optional.empty()
-                                    : Optional.of(port("skiff-in-" + (1 + random.nextInt(10))))));
+                                    ? List.of()
+                                    : List.of(port("skiff-in-" + (1 + random.nextInt(10))))));
         }
         for (int n = 1; n <= 6; n++) {
             List<Feed> feeds = new ArrayList<>();
@@ -294,7 +294,7 @@ public class ReadinessTest {
     }
 
     private static Feed anyInput(Random random) {
-        return random.nextInt(6) == 0 ? Feed.NOTHING : Feed.from(input("i" + (1 + random.nextInt(8))));
+        return random.nextInt(6) == 0 ? Feed.NOTHING : Feed.from(input("i" + (1 + random.nextInt(8))), 0);
     }
 
     private static List<Readiness.Standing> open(Session session) {

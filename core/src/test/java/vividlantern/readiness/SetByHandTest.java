@@ -42,10 +42,10 @@ public class SetByHandTest {
     private static final Session SESSION = Edit.applyAll(
             List.of(
                     new AddInput(BASS, 1, "Bass"),
-                    new PatchInput(BASS, Optional.of(VALVE_1)),
+                    new PatchInput(BASS, VALVE_1),
                     new SetInputGain(BASS, 37),
                     new SetInputPhantom(BASS, PhantomWish.ON),
-                    new AddTrack(new TrackId("bass"), "Bass", 1, List.of(Feed.from(BASS)))),
+                    new AddTrack(new TrackId("bass"), "Bass", 1, List.of(Feed.from(BASS, 0)))),
             Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
             RIG);
 

@@ -7,34 +7,12 @@ import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import java.nio.file.Files;
 import java.util.List;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Each view, in both themes, has no serious fault that axe finds. */
-public class AccessibilityIT {
-
-    private Program program;
-    private Chromium chromium;
-
-    @BeforeClass
-    public void open() throws Exception {
-        program = Program.start(Files.createTempDirectory("vivid-lantern-access"));
-        chromium = new Chromium();
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void close() {
-        if (chromium != null) {
-            chromium.close();
-        }
-        if (program != null) {
-            program.close();
-        }
-    }
+public class AccessibilityIT extends DemoTest {
 
     @DataProvider
     public Object[][] views() {

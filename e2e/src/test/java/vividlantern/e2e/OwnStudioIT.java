@@ -59,7 +59,7 @@ public class OwnStudioIT {
         add("Interface, 32 inputs", "Skiff");
         assertThat(tab("Skiff")).containsText("48 in · 32 out · leads the clock");
         add("Wall box, 8 sockets", "Stairs");
-        choose("Choose what is tied to Wall 1", "Skiff 1 · Skiff, Analog in 1");
+        choose("Where Wall 1 goes on to", "Skiff 1 · Skiff, Analog in 1");
         assertThat(page.getByRole(AriaRole.ROW, named("Wall 1"))).containsText("→ Skiff 1");
     }
 
@@ -119,7 +119,7 @@ public class OwnStudioIT {
         Locator preview = page.getByRole(AriaRole.DIALOG);
         assertThat(preview.getByText("adds input 20")).isVisible();
         preview.getByText("Take the good rows").click();
-        assertThat(page.getByText("20 inputs, 20 without a port")).isVisible();
+        assertThat(page.getByText("20 inputs, 20 without a track")).isVisible();
         assertThat(page.getByText("has no port.")).hasCount(20);
     }
 
@@ -134,10 +134,11 @@ public class OwnStudioIT {
         button("Count up ports").click();
         assertThat(page.getByText("has no port.")).hasCount(0);
         button("Make tracks").click();
+        page.getByText("A stereo track for each stereo source").click();
         assertThat(page.getByText("20 inputs, all on tracks")).isVisible();
         JsonNode session = session();
         assertThat(session.get("tracks")).hasSize(2 + 19);
-        assertThat(session.get("inputs").get(19).get("port").asString()).isEqualTo("skiff-in-22");
+        assertThat(session.get("inputs").get(19).get("ports").get(0).asString()).isEqualTo("skiff-in-22");
         assertThat(button("Ready")).isVisible();
     }
 
@@ -183,6 +184,44 @@ public class OwnStudioIT {
         goTo("Tracks");
         Locator level = page.getByRole(AriaRole.ROW, named("Source 2")).locator(".reading");
         assertThat(level).hasText(java.util.regex.Pattern.compile("−\\d\\d?\\.\\d"));
+    }
+
+    @Test(dependsOnMethods = "step11TheStandInsAreHeardInTheNewStudio")
+    public void step12APatchBayLeadsAnOutputOnAndOutboardIsInserted() {
+        goTo("Rig");
+        add("Patch bay, 16 points", "Bay");
+        add("Headphone amp, 4 outlets", "Bell");
+        add("Outboard, 1 channel", "Press");
+        tab("Bay").click();
+        choose("What is tied into Patch 1", "Skiff out 3 · Skiff, Line out 3");
+        choose("Where Patch 1 goes on to", "Bell 1 · Bell, Stereo in 1");
+        button("Select Patch 1").first().click();
+        Locator way = page.getByText("The way:");
+        assertThat(way).containsText("Skiff out 3 (Line out 3) → Patch 1 (Point 1) → Bell 1 (Stereo in 1)");
+        tab("Skiff").click();
+        choose("What is tied into Skiff 1", "through Press 1, inserted");
+        button("Select Skiff 1").first().click();
+        assertThat(way)
+                .containsText(
+                        "Wall 1 (Socket 1) → Press 1 (Send in 1) → Press out 1 (Line out 1) → Skiff 1 (Analog in 1)");
+        choose("What is tied into Skiff 1", "without Press 1");
+        assertThat(way).containsText("Wall 1 (Socket 1) → Skiff 1 (Analog in 1)");
+    }
+
+    @Test(dependsOnMethods = "step12APatchBayLeadsAnOutputOnAndOutboardIsInserted")
+    public void step13WhatASessionLosesIsSaidAndMappedAnew() {
+        add("Interface, 32 inputs", "Raft");
+        tab("Skiff").click();
+        button("Take Skiff out").click();
+        Locator losses = page.getByRole(AriaRole.LIST, named("Sessions that lost something"));
+        assertThat(losses).containsText("First Light lost 20");
+        losses.getByRole(AriaRole.LINK).click();
+        Locator sheet = page.getByRole(AriaRole.DIALOG);
+        assertThat(sheet.getByText("Source 2: Skiff 4 → Raft 2")).isVisible();
+        sheet.getByText("Map all of it anew").click();
+        assertThat(sheet.getByText("The rig has changed")).hasCount(0);
+        JsonNode inputs = session().get("inputs");
+        assertThat(inputs.get(19).get("ports").get(0).asString()).isEqualTo("raft-in-20");
     }
 
     private void add(String model, String name) {

@@ -4,11 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
-import java.nio.file.Files;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -16,49 +12,18 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What is done to preamps while everybody plays, from the input list. */
-public class PreampsIT {
+public class PreampsIT extends DemoTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private Program program;
-    private Chromium chromium;
-    private Page page;
-
     @BeforeClass
-    public void open() throws Exception {
-        program = Program.start(Files.createTempDirectory("vivid-lantern-preamps"));
-        chromium = new Chromium();
-        page = chromium.newPerson(ColorScheme.LIGHT);
-        page.navigate(program.address() + "/sessions/low-water/input-list");
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void close() {
-        if (chromium != null) {
-            chromium.close();
-        }
-        if (program != null) {
-            program.close();
-        }
+    public void goThere() {
+        goTo("/sessions/low-water/input-list");
     }
 
     @AfterMethod
     public void takeBack() {
-        while (button("Undo: ").isEnabled()) {
-            String before = button("Undo: ").getAttribute("aria-label");
-            button("Undo: ").click();
-            assertThat(page.getByLabel(before)).hasCount(0);
-        }
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
-                .first();
-    }
-
-    private Locator row(String source) {
-        return page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(source))
-                .first();
+        takeAllBack();
     }
 
     private void write(String source, String was, String is) {

@@ -5,44 +5,15 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
-import java.nio.file.Files;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /** Finding one's way among many tracks, and choosing what the engine runs at, with the demo. */
-public class TracksIT {
-
-    private Program program;
-    private Chromium chromium;
-    private Page page;
+public class TracksIT extends DemoTest {
 
     @BeforeClass
-    public void open() throws Exception {
-        program = Program.start(Files.createTempDirectory("vivid-lantern-tracks"));
-        chromium = new Chromium();
-        page = chromium.newPerson(ColorScheme.DARK);
-        page.navigate(program.address() + "/sessions/low-water/tracks");
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void close() {
-        if (chromium != null) {
-            chromium.close();
-        }
-        if (program != null) {
-            program.close();
-        }
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
-                .first();
-    }
-
-    private Locator row(String name) {
-        return page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(name));
+    public void goThere() {
+        goTo("/sessions/low-water/tracks");
     }
 
     private void choose(String track, String menu, String entry) {
@@ -60,6 +31,39 @@ public class TracksIT {
                 .isVisible();
         assertThat(page.getByText("Input 3, Fiddle, at Wall 1")).hasCount(0);
         page.keyboard().press("Escape");
+    }
+
+    @Test
+    public void outputsOfTheSoundModuleGetTracksThatCanBeArmed() {
+        button("Add many").click();
+        button("A track for each output of the sound module").click();
+        assertThat(row("Piano")).containsText("Kelp 5 | Kelp 6");
+        row("Piano").getByLabel("Arm Piano").click();
+        assertThat(row("Piano").locator(".reading")).hasText(java.util.regex.Pattern.compile("−\\d\\d?\\.\\d"));
+        row("Piano").getByTitle("Choose what feeds this track").click();
+        assertThat(page.getByText("Pad, Output 7, 8 · feeds Pad").last()).isVisible();
+        page.keyboard().press("Escape");
+        button("Undo: ").click();
+        button("Undo: ").click();
+        assertThat(row("Piano")).hasCount(0);
+    }
+
+    @Test
+    public void aWideTrackIsSplitIntoTracksThatAreHeardOnly() {
+        button("Add many").click();
+        page.getByLabel("How wide each is").last().click();
+        text("4 wide").click();
+        page.getByLabel("How many").last().fill("1");
+        page.getByLabel("Pattern").fill("Tree");
+        button("Add them").click();
+        choose("Tree 4 wide", "Split", "in pairs");
+        assertThat(row("Tree 3+4 stereo")).containsText("3, 4 of Tree");
+        assertThat(row("Tree 3+4 stereo")).containsText("heard only");
+        assertThat(page.getByLabel("Mute Tree", new Page.GetByLabelOptions().setExact(true)))
+                .hasAttribute("aria-pressed", "true");
+        button("Undo: ").click();
+        button("Undo: ").click();
+        assertThat(row("Tree")).hasCount(0);
     }
 
     @Test

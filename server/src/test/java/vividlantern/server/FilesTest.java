@@ -99,7 +99,7 @@ public class FilesTest extends ServerTest {
     @Test
     public void offersTellPortsPairsAndTheCeiling() {
         JsonNode offers = get(SESSION + "/offers");
-        JsonNode wall = offers.get("ports").get(0);
+        JsonNode wall = offers.get("places").get(0);
         assertThat(wall.get("houseLabel").asString()).isEqualTo("Wall 1");
         assertThat(wall.get("arrivesAt").asString()).isEqualTo("Analog in 1");
         assertThat(wall.get("usedBy").get(0).asString()).isEqualTo("Fiddle");

@@ -104,7 +104,7 @@ public class InputListTest extends ServerTest {
     private String portOf(String input) {
         for (JsonNode each : get(SESSION).get("inputs")) {
             if (each.get("id").asString().equals(input)) {
-                return each.get("port").asString();
+                return each.get("ports").get(0).asString();
             }
         }
         throw new AssertionError("There is no input " + input);
@@ -114,7 +114,7 @@ public class InputListTest extends ServerTest {
     public void tracksAreMadeOfInputsByAPatternAndByAList() {
         int before = get(SESSION).get("tracks").size();
         edit("list", "{\"kind\": \"add-input\", \"input\": \"harp\", \"number\": 40, \"source\": \"Harp\"}");
-        JsonNode ofInputs = proposed("/tracks/from-inputs", "{\"inputs\": []}");
+        JsonNode ofInputs = proposed("/tracks/from-inputs", "{\"inputs\": [], \"stereo\": \"one-track\"}");
         assertThat(ofInputs).hasSize(1);
         assertThat(ofInputs.get(0).get("name").asString()).isEqualTo("Harp");
         JsonNode many = proposed("/tracks/many", "{\"count\": 3, \"width\": 1, \"names\": \"Spare {n}\"}");
@@ -123,7 +123,8 @@ public class InputListTest extends ServerTest {
         assertThat(listed.findValuesAsString("name")).containsExactly("Door", "Floor");
         accept(ofInputs);
         assertThat(get(SESSION).get("tracks")).hasSize(before + 1);
-        HttpResponse<String> again = post(SESSION + "/tracks/from-inputs", "list", "{\"inputs\": []}");
+        HttpResponse<String> again =
+                post(SESSION + "/tracks/from-inputs", "list", "{\"inputs\": [], \"stereo\": \"one-track\"}");
         assertThat(again.statusCode()).isEqualTo(422);
         assertThat(again.body()).contains("feeds a track already");
         takeBack();
@@ -146,7 +147,7 @@ public class InputListTest extends ServerTest {
 
     @Test
     public void aFindingIsMendedByItsOwnFixAndComesBackWithTheUndo() {
-        edit("list", "{\"kind\": \"patch-input\", \"input\": \"fiddle-pickup\", \"port\": \"wall-1\"}");
+        edit("list", "{\"kind\": \"patch-input\", \"input\": \"fiddle-pickup\", \"ports\": [\"wall-1\"]}");
         JsonNode found = finding("port-twice");
         assertThat(found.get("sentence").asString()).contains("Wall 1");
         assertThat(found.get("button").asString()).isNotEmpty();

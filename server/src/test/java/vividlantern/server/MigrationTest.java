@@ -59,7 +59,10 @@ public class MigrationTest extends ServerTest {
         assertThat(input.get("source").asString()).isEqualTo("Fiddle");
         assertThat(input.get("level").asString()).isEqualTo("mic");
         assertThat(input.get("cut").asBoolean()).isFalse();
+        assertThat(input.get("width").asInt()).isEqualTo(1);
+        assertThat(input.get("ports").get(0).asString()).isEqualTo("wall-1");
         assertThat(post(OLD + "/undo", "anna", "").statusCode()).isEqualTo(200);
+        assertThat(get(OLD).get("inputs").get(0).get("ports").get(0).asString()).isEqualTo("wall-1");
         assertThat(get(OLD).get("inputs").get(0).get("source").asString()).isEqualTo("Fiddel");
     }
 

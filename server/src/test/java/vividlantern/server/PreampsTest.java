@@ -78,7 +78,7 @@ public class PreampsTest extends ServerTest {
         // Skerry 1, 2, 3, 7 and 8 are taken.
         assertThat(move.get("houseLabel").asString()).isEqualTo("Skerry 4");
         accept(move.get("edits"));
-        assertThat(part("inputs", "cajon-front").get("port").asString()).isEqualTo("skerry-4");
+        assertThat(part("inputs", "cajon-front").get("ports").get(0).asString()).isEqualTo("skerry-4");
         assertThat(part("inputs", "cajon-front").get("gainDb").asDouble()).isEqualTo(10);
     }
 

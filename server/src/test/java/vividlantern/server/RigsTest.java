@@ -51,19 +51,26 @@ public class RigsTest extends ServerTest {
             edits.add("{\"kind\": \"add-input\", \"input\": \"i" + n + "\", \"number\": " + n + ", \"source\": \"Drum "
                     + n + "\"}");
         }
-        edits.add("{\"kind\": \"patch-input\", \"input\": \"i1\", \"port\": \"interface-8-in-1\"}");
+        edits.add("{\"kind\": \"patch-input\", \"input\": \"i1\", \"ports\": [\"interface-8-in-1\"]}");
         editSession(session, String.join(",", edits));
         JsonNode counted = send(session + "/input-list/count-up", "{\"inputs\": [\"i1\", \"i2\", \"i3\"]}");
         editSession(session, inner(counted.get("edits")));
-        JsonNode tracks = send(session + "/tracks/from-inputs", "{\"inputs\": []}");
+        JsonNode tracks = send(session + "/tracks/from-inputs", "{\"inputs\": [], \"stereo\": \"one-track\"}");
         assertThat(tracks.get("edits")).hasSize(3);
         editSession(session, inner(tracks.get("edits")));
         assertThat(sentences(session)).isEmpty();
         change(LOFT, "{\"kind\": \"remove-device\", \"device\": \"interface-8\"}");
         assertThat(sentences(session))
                 .contains("Input 1, Drum 1, goes into Floor 3, which does not lead to the interface any more.");
+        JsonNode losses = get(LOFT + "/losses");
+        assertThat(losses).hasSize(1);
+        assertThat(losses.get(0).get("name").asString()).isEqualTo("First light");
+        assertThat(losses.get(0).get("losses")).hasSize(3);
+        assertThat(get(session + "/map-anew").get("words").get(0).asString())
+                .isEqualTo("Drum 1: Floor 3 is gone, and no free port takes it");
         assertThat(post(LOFT + "/undo", "anna", "").statusCode()).isEqualTo(200);
         assertThat(sentences(session)).isEmpty();
+        assertThat(get(LOFT + "/losses")).isEmpty();
     }
 
     @Test(dependsOnMethods = "aSessionOnItFollowsTheRig")

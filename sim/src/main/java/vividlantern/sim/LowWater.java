@@ -117,7 +117,7 @@ public final class LowWater {
                 .playedBy(performer.isEmpty() ? Optional.empty() : Optional.of(new PerformerId(performer)))
                 .through(mic)
                 .powered(phantom)
-                .patchedTo(Optional.of(new PortId(port)))
+                .patchedTo(List.of(new PortId(port)))
                 .amplified(gainDb);
     }
 
@@ -136,7 +136,11 @@ public final class LowWater {
             Input input = inputs.get(at);
             boolean spare = faders[at] == -90;
             made.add(Track.forInputs(
-                            new TrackId(input.id().value()), at + 3, input.source(), 1, List.of(Feed.from(input.id())))
+                            new TrackId(input.id().value()),
+                            at + 3,
+                            input.source(),
+                            1,
+                            List.of(Feed.from(input.id(), 0)))
                     .armed(true)
                     .faded(spare ? Decibels.OFF : Decibels.of(faders[at]))
                     .panned(Pan.of(pans[at]))
@@ -148,8 +152,8 @@ public final class LowWater {
                         "Room",
                         2,
                         List.of(
-                                Feed.from(inputs.get(11).id()),
-                                Feed.from(inputs.get(12).id())))
+                                Feed.from(inputs.get(11).id(), 0),
+                                Feed.from(inputs.get(12).id(), 0)))
                 .armed(true)
                 .heard(Hear.ARMED)
                 .faded(Decibels.of(-14))

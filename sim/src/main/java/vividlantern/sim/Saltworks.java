@@ -76,6 +76,9 @@ public final class Saltworks {
         for (int n = 1; n <= 14; n++) {
             ports.add(output("harbour-out-" + n, "harbour", n, "Out " + n, "Harbour out " + n));
         }
+        for (int n = 1; n <= 8; n++) {
+            ports.add(kelpOutput(n));
+        }
         addHeadphoneAmp("a", 4, 3, ports, ties);
         addHeadphoneAmp("b", 4, 5, ports, ties);
         addHeadphoneAmp("c", 1, 7, ports, ties);
@@ -92,7 +95,8 @@ public final class Saltworks {
                         converters("dinghy", 5, "Dinghy 2", Device.Kind.INTERFACE, 18, Device.Clock.OWN, 11),
                         box("buoy-a", 6, "Buoy A", Device.Kind.HEADPHONE_AMP),
                         box("buoy-b", 7, "Buoy B", Device.Kind.HEADPHONE_AMP),
-                        box("buoy-c", 8, "Buoy C", Device.Kind.HEADPHONE_AMP)),
+                        box("buoy-c", 8, "Buoy C", Device.Kind.HEADPHONE_AMP),
+                        converters("kelp", 9, "Kelp 8", Device.Kind.SOUND_MODULE, 18, Device.Clock.FOLLOWS, 0)),
                 ports,
                 ties,
                 List.of(
@@ -103,12 +107,11 @@ public final class Saltworks {
                         pair(9, "Live room speaker", Feeds.ROOM_SPEAKER),
                         pair(11, "Engineer's headphones", Feeds.ENGINEER),
                         pair(13, "Second speakers", Feeds.SECOND_SPEAKERS),
-                        new StereoPair(
-                                new PairId("skerry-7-8"),
-                                "Room pair",
-                                new PortId("skerry-7"),
-                                new PortId("skerry-8"),
-                                Feeds.NOTHING)),
+                        inputs("skerry-", 7, "Room pair"),
+                        inputs("kelp-", 1, "Low drums"),
+                        inputs("kelp-", 3, "High drums"),
+                        inputs("kelp-", 5, "Piano"),
+                        inputs("kelp-", 7, "Pad")),
                 List.of(),
                 locker());
     }
@@ -255,6 +258,33 @@ public final class Saltworks {
                 takes.contains(Signal.DIGITAL)
                         ? Optional.of(new DigitalLink.Channel(DigitalLink.OPTICAL, number - 16))
                         : Optional.empty());
+    }
+
+    private static StereoPair inputs(String ports, int left, String houseLabel) {
+        return new StereoPair(
+                new PairId(ports + left + "-" + (left + 1)),
+                houseLabel,
+                new PortId(ports + left),
+                new PortId(ports + (left + 1)),
+                Feeds.NOTHING);
+    }
+
+    private static Port kelpOutput(int n) {
+        return new Port(
+                new PortId("kelp-" + n),
+                "kelp",
+                Direction.IN,
+                n,
+                "Output " + n,
+                "Kelp " + n,
+                Set.of(Signal.DIGITAL),
+                false,
+                "",
+                0,
+                GainRange.NONE,
+                false,
+                false,
+                Optional.empty());
     }
 
     private static StereoPair pair(int left, String houseLabel, Feeds feeds) {

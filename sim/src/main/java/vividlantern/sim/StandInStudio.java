@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.hardware.DeviceGone;
@@ -46,8 +47,13 @@ public final class StandInStudio implements AudioDevice {
     /** Further behind than this, a real device would have dropped out; the stand-in lets the time go. */
     private static final long GIVE_UP_NANOS = 250_000_000;
 
-    /** One channel of the engine: the mic whose cable ends there, and the preamp on the way. */
-    private record Channel(int mic, Optional<Port> preamp, double fullScaleDbu) {}
+    /**
+     * One channel of the engine: the mic whose cable ends there, and the preamp on the way.
+     *
+     * @param mic its index, -1 where none is plugged in
+     * @param moduleOutput which output of the sound module it is, from 0; -1 if it is none
+     */
+    private record Channel(int mic, Optional<Port> preamp, double fullScaleDbu, int moduleOutput) {}
 
     /**
      * What a channel's preamp and converter do to a mic's sound pressure, as it follows from the knobs.
@@ -63,6 +69,7 @@ public final class StandInStudio implements AudioDevice {
     private final int sampleRate;
     private final NoteBank bank;
     private final Ensemble ensemble;
+    private final Optional<SoundModule> module;
     private final Room room;
     private final List<Mic> mics;
     private final List<Channel> channels;
@@ -87,8 +94,10 @@ public final class StandInStudio implements AudioDevice {
         ensemble = new Ensemble(bank, map, MAX_FRAMES);
         mics = plugged(rig);
         room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate);
-        channels =
-                rig.engineInputs().stream().map(port -> channel(port, leading)).toList();
+        channels = rig.engineInputs().stream().map(this::channel).toList();
+        module = channels.stream().anyMatch(channel -> channel.moduleOutput() >= 0)
+                ? Optional.of(new SoundModule(bank, map, MAX_FRAMES))
+                : Optional.empty();
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
                 .toArray(float[][][]::new);
@@ -113,7 +122,7 @@ public final class StandInStudio implements AudioDevice {
         StandInStudio other = new StandInStudio(rig, bank, bufferFrames, map);
         other.knobs.putAll(knobs);
         other.settleChains();
-        other.ensemble.players().forEach(player -> player.beginPlaying(plays(player, who)));
+        other.everybody().forEach(player -> player.beginPlaying(plays(player, who)));
         return other;
     }
 
@@ -135,14 +144,18 @@ public final class StandInStudio implements AudioDevice {
         return absence.isEmpty();
     }
 
-    /** The ids of the players. */
+    /** The ids of the players, the sound module among them if there is one. */
     public List<String> players() {
-        return ensemble.players().stream().map(Player::id).toList();
+        return everybody().map(Player::id).toList();
+    }
+
+    private Stream<Player> everybody() {
+        return Stream.concat(ensemble.players().stream(), module.map(SoundModule::player).stream());
     }
 
     /** Lets {@link #ALL}, {@link #NONE} or one player play. */
     public void letPlay(String who) {
-        ensemble.players().forEach(player -> player.play(plays(player, who)));
+        everybody().forEach(player -> player.play(plays(player, who)));
     }
 
     /** The players read another tempo map from the next block on. */
@@ -153,18 +166,18 @@ public final class StandInStudio implements AudioDevice {
     /** From the block at a device frame on the song stands at a song frame; called between blocks. */
     public void songAt(long deviceFrame, long songFrame, boolean playing) {
         long heardAt = deviceFrame + latency.outFrames(bufferFrames);
-        for (Player player : ensemble.players()) {
+        everybody().forEach(player -> {
             if (playing) {
                 player.playAlong(heardAt, songFrame);
             } else {
                 player.loop(heardAt);
             }
-        }
+        });
     }
 
     /** Synthesizes every note beforehand, so that none has to be waited for. */
     public void warmUp() {
-        ensemble.players().forEach(player -> player.bodies().forEach(Body::warmUp));
+        everybody().forEach(player -> player.bodies().forEach(Body::warmUp));
     }
 
     @Override
@@ -236,6 +249,7 @@ public final class StandInStudio implements AudioDevice {
             TempoMap map = newTempoMap.getAndSet(null);
             if (map != null) {
                 ensemble.follow(map, sampleRate);
+                module.ifPresent(playing -> playing.follow(map));
             }
             capture(frame - latency.inFrames(frames), in, frames);
             goesOn = process.process(in, out, frames, frame);
@@ -268,8 +282,15 @@ public final class StandInStudio implements AudioDevice {
                 room.hear(body++, roomFrame, samples, frames);
             }
         }
+        module.ifPresent(playing -> playing.play(roomFrame, frames));
         for (int at = 0; at < in.length; at++) {
-            capture(channels.get(at), at, roomFrame, in[at], frames);
+            Channel channel = channels.get(at);
+            if (channel.moduleOutput() >= 0) {
+                module.orElseThrow().fetch(channel.moduleOutput(), in[at], frames);
+                convert(in[at], frames);
+            } else {
+                capture(channel, at, roomFrame, in[at], frames);
+            }
         }
     }
 
@@ -370,7 +391,7 @@ public final class StandInStudio implements AudioDevice {
                 .toList();
     }
 
-    private Channel channel(Port port, Device leading) {
+    private Channel channel(Port port) {
         Map<PortId, Integer> plugged = new HashMap<>();
         for (int mic = 0; mic < mics.size(); mic++) {
             PortId socket = mics.get(mic).port();
@@ -378,10 +399,13 @@ public final class StandInStudio implements AudioDevice {
                 plugged.put(rig.followTies(socket), mic);
             }
         }
-        Port entry = rig.tiedFrom(port.id()).flatMap(rig::port).orElse(port);
         boolean digital = port.takes().contains(Port.Signal.DIGITAL);
-        double fullScale = digital ? rig.device(entry.device()).fullScaleDbu() : leading.fullScaleDbu();
-        return new Channel(plugged.getOrDefault(port.id(), -1), rig.preampFor(entry.id()), fullScale);
+        Port converter = digital ? rig.tiedFrom(port.id()).flatMap(rig::port).orElse(port) : port;
+        return new Channel(
+                plugged.getOrDefault(port.id(), -1),
+                rig.preampFor(rig.entryOf(port.id())),
+                rig.device(converter.device()).fullScaleDbu(),
+                rig.isOfSoundModule(port.id()) ? port.number() - 1 : -1);
     }
 
     private static boolean plays(Player player, String who) {

@@ -42,6 +42,24 @@ enum Timbre {
             return plucked(pitch, harmonics, 2.2, 0.7, 0.35 * strength, frames, fs);
         }
     },
+    HAMMERED {
+        @Override
+        float[] note(int pitch, int frames, double strength, int fs) {
+            double[] harmonics = {1, 0.62, 0.4, 0.3, 0.2, 0.14, 0.09, 0.06, 0.04};
+            return plucked(pitch, harmonics, 1.1, 0.55, 0.4 * strength, frames, fs);
+        }
+    },
+    SWELLING {
+        @Override
+        float[] note(int pitch, int frames, double strength, int fs) {
+            double[] harmonics = {1, 0.45, 0.3, 0.16, 0.1, 0.06};
+            Envelope envelope = new Envelope(0.25, 0.5, fs);
+            double[] sum = new double[frames + envelope.releaseFrames()];
+            addTone(sum, hertz(pitch) * cents(5), harmonics, 0, fs);
+            addTone(sum, hertz(pitch) * cents(-5), harmonics, 0, fs);
+            return shaped(sum, envelope, frames, 0.15 * strength);
+        }
+    },
     SUNG {
         @Override
         float[] note(int pitch, int frames, double strength, int fs) {

@@ -139,6 +139,15 @@ final class Tune {
         return notes;
     }
 
+    /** One tone of each bar's chord, held through the bar. */
+    List<Note> held(int voice) {
+        List<Note> notes = new ArrayList<>();
+        for (int bar = 1; bar <= BARS; bar++) {
+            notes.add(new Note(quarter(bar, 0), bars.beatsIn(bar) - 0.1, tones(bar)[voice], 0.6));
+        }
+        return notes;
+    }
+
     List<Note> cajonLow() {
         List<Note> notes = new ArrayList<>();
         for (int bar = 1; bar <= BARS; bar++) {

@@ -1,5 +1,6 @@
 package vividlantern.rig.edit;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,12 +10,14 @@ import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
+import vividlantern.rig.StereoPair;
 
 /**
  * Adds a device with its ports. Ports are numbered from 1 in each direction, through all runs; their ids are the device's
@@ -73,9 +76,15 @@ public record AddDevice(
                         "A device has at most " + MOST_PORTS + " ports, and a run of them at least one.", "runs");
             }
             boolean in = run.direction() == Port.Direction.IN;
+            List<Port> ports = new ArrayList<>();
             for (int n = 1; n <= run.count(); n++) {
                 Port port = port(run, n, (in ? inputs : outputs) + n, called);
                 parts.put(RigPartKey.of(port), Optional.of(port));
+                ports.add(port);
+            }
+            if (deviceKind == Device.Kind.SOUND_MODULE && ports.size() == 2) {
+                StereoPair pair = pair(run, ports.get(0), ports.get(1));
+                parts.put(RigPartKey.of(pair), Optional.of(pair));
             }
             inputs += in ? run.count() : 0;
             outputs += in ? 0 : run.count();
@@ -88,6 +97,11 @@ public record AddDevice(
                 deviceKind == Device.Kind.INTERFACE && rig.leadingInterface().isEmpty();
         boolean second = clock == Device.Clock.LEADS && !first;
         return first ? Device.Clock.LEADS : second ? Device.Clock.FOLLOWS : clock;
+    }
+
+    private StereoPair pair(PortRun run, Port left, Port right) {
+        PairId id = new PairId(left.id().value() + "-" + right.number());
+        return new StereoPair(id, run.panelName().strip(), left.id(), right.id(), StereoPair.Feeds.NOTHING);
     }
 
     private Port port(PortRun run, int n, int number, String called) {

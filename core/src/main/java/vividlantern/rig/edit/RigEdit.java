@@ -26,6 +26,8 @@ public sealed interface RigEdit
                 DescribePort,
                 TiePorts,
                 UntiePort,
+                InsertOutboard,
+                TakeOutOutboard,
                 PairPorts,
                 UnpairPorts,
                 LabelPair,

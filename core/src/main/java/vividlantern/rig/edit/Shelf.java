@@ -60,7 +60,16 @@ public final class Shelf {
                         Device.Kind.HEADPHONE_AMP,
                         List.of(ins("Stereo in", 2), outlets(4))),
                 of("speakers", "Speakers", Device.Kind.SPEAKERS, List.of(ins("Speaker in", 2))),
-                of("outboard", "Outboard, 1 channel", Device.Kind.OUTBOARD, List.of(ins("Send in", 1), outs(1))));
+                of("outboard", "Outboard, 1 channel", Device.Kind.OUTBOARD, List.of(ins("Send in", 1), outs(1))),
+                of(
+                        "sound-module",
+                        "Sound module, 8 outputs",
+                        Device.Kind.SOUND_MODULE,
+                        List.of(
+                                digital("Low drums", 2),
+                                digital("High drums", 2),
+                                digital("Piano", 2),
+                                digital("Pad", 2))));
     }
 
     private static AddDevice boxOf(String id, String name, List<PortRun> runs) {
@@ -103,6 +112,11 @@ public final class Shelf {
 
     private static PortRun points(int count) {
         return plain(Direction.IN, "Point", "Patch", count, LINE);
+    }
+
+    private static PortRun digital(String panel, int count) {
+        Set<Signal> takes = Set.of(Signal.DIGITAL);
+        return new PortRun(Direction.IN, count, panel, "", takes, 0, 0, GainRange.NONE, false, Optional.empty());
     }
 
     private static PortRun digital(DigitalLink link, String panel, String label, int count) {

@@ -17,10 +17,13 @@ public record AddTrack(TrackId track, String name, int width, List<Feed> feeds) 
         if (width < 1 || width > Track.MAX_WIDTH) {
             throw new Refused("A track has 1 to 8 channels; " + width + " is not possible.", "width");
         }
-        double position =
-                session.tracks().stream().mapToDouble(Track::position).max().orElse(0) + 1;
+        Rules.ofKind(rig, Track.Role.INPUT, feeds);
         return session.plus(Track.forInputs(
-                track, position, Rules.text(name, "A track", "name"), width, Rules.feeds(session, rig, feeds, width)));
+                track,
+                Rules.lastPosition(session),
+                Rules.text(name, "A track", "name"),
+                width,
+                Rules.feeds(session, rig, feeds, width)));
     }
 
     @Override

@@ -1,7 +1,9 @@
 package vividlantern.session.edit;
 
+import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 
 /** Arms a track or takes the arm off. Whether it is heard is another switch. */
@@ -9,7 +11,11 @@ public record ArmTrack(TrackId track, boolean armed) implements Edit {
 
     @Override
     public Session applyTo(Session session, Rig rig) {
-        Rules.known(session, track);
+        if (Rules.known(session, track).role() == Track.Role.SPLIT) {
+            throw new Refused(
+                    Rules.name(session, track) + " is heard, not recorded. Arm the wide track that it is split from.",
+                    "track");
+        }
         return session.change(track, each -> each.armed(armed));
     }
 

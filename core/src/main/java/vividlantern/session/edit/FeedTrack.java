@@ -17,6 +17,12 @@ public record FeedTrack(TrackId track, List<Feed> feeds) implements Edit {
         if (was.isClick()) {
             throw new Refused("A click track is fed by the click.", "feeds");
         }
+        if (was.role() == Track.Role.SPLIT) {
+            throw new Refused(
+                    was.name() + " is split from a wide track and follows what feeds that. Feed the wide track.",
+                    "feeds");
+        }
+        Rules.ofKind(rig, was.role(), feeds);
         List<Feed> fed = Rules.feeds(session, rig, feeds, was.width());
         return session.change(track, each -> each.fedBy(fed));
     }

@@ -1,6 +1,5 @@
 package vividlantern.session.edit;
 
-import java.util.Optional;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
 import vividlantern.session.InputId;
@@ -17,7 +16,7 @@ public record RemoveInput(InputId input) implements Edit {
                         .toList())
                 .withTracks(session.tracks().stream()
                         .map(track -> track.fedBy(track.feeds().stream()
-                                .map(feed -> feed.input().equals(Optional.of(input)) ? Feed.NOTHING : feed)
+                                .map(feed -> feed.comesFrom(input) ? Feed.NOTHING : feed)
                                 .toList()))
                         .toList());
     }

@@ -13,6 +13,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.Channels;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -155,6 +156,17 @@ final class Rules {
         }
     }
 
+    /** A port that a cable can go into. */
+    static void cablePort(Rig rig, PortId id) {
+        inputPort(rig, id);
+        if (rig.isOfSoundModule(id)) {
+            throw new Refused(
+                    name(rig, id)
+                            + " is an output of a sound module; no cable goes into it. Give it an instrument track.",
+                    "ports");
+        }
+    }
+
     static void cuePair(Session session, Rig rig, PairId id) {
         StereoPair pair = rig.outputPair(id)
                 .orElseThrow(
@@ -168,12 +180,17 @@ final class Rules {
         }
     }
 
+    /** Where a track stands that is added at the end. */
+    static double lastPosition(Session session) {
+        return session.tracks().stream().mapToDouble(Track::position).max().orElse(0) + 1;
+    }
+
     static List<Feed> feeds(Session session, Rig rig, List<Feed> feeds, int width) {
         if (feeds.size() > width) {
             throw new Refused("The track has " + width + " channels; " + feeds.size() + " feeds do not fit.", "feeds");
         }
         feeds.forEach(feed -> {
-            feed.input().ifPresent(id -> known(session, id));
+            feed.input().ifPresent(id -> channel(known(session, id), feed.channel()));
             feed.port().ifPresent(id -> inputPort(rig, id));
         });
         List<Feed> all = new ArrayList<>(feeds);
@@ -183,14 +200,46 @@ final class Rules {
         return all;
     }
 
+    private static void channel(Input input, int channel) {
+        if (channel < 0 || channel >= input.width()) {
+            throw new Refused(
+                    "\"" + input.source() + "\" is " + Channels.width(input.width()) + "; it has no channel "
+                            + (channel + 1) + ".",
+                    "feeds");
+        }
+    }
+
+    /** An instrument track is fed by a sound module, an input track by inputs and by ports that one plugs into. */
+    static void ofKind(Rig rig, Track.Role role, List<Feed> feeds) {
+        for (Feed feed : feeds) {
+            boolean ofModule = feed.port().filter(rig::isOfSoundModule).isPresent();
+            boolean ofOthers = !feed.equals(Feed.NOTHING) && !ofModule;
+            if (role == Track.Role.INSTRUMENT && ofOthers) {
+                throw new Refused("An instrument track is fed by outputs of a sound module.", "feeds");
+            }
+            if (role == Track.Role.INPUT && (ofModule || feed.track().isPresent())) {
+                throw new Refused(
+                        "A track for inputs is fed by inputs and ports. What a sound module plays goes to an instrument"
+                                + " track.",
+                        "feeds");
+            }
+        }
+    }
+
     static String words(Session session, Rig rig, List<Feed> feeds) {
         List<String> words = feeds.stream()
                 .map(feed -> feed.input()
-                        .map(id -> name(session, id))
+                        .flatMap(session::find)
+                        .map(input -> words(input, feed.channel()))
                         .or(() -> feed.port().map(id -> name(rig, id)))
                         .orElse("nothing"))
                 .toList();
         return words.isEmpty() ? "nothing" : String.join(" | ", words);
+    }
+
+    private static String words(Input input, int channel) {
+        String name = "Input " + input.number() + ", " + input.source();
+        return input.width() == 1 ? name : name + " " + Channels.word(input.width(), channel);
     }
 
     private static Refused unknown(String kind, Object id) {

@@ -54,6 +54,9 @@ public class EveryRigEditTest {
                     new PairPorts(MAIN, out(1), out(2), "Main speakers", StereoPair.Feeds.MAIN_SPEAKERS),
                     new PairPorts(PHONES, out(3), out(4), "Phones", StereoPair.Feeds.HEADPHONES),
                     new GroupPorts(ARRAY, SKIFF_1, 6, "Array"),
+                    ShelfDevices.device("outboard", "press", "Press"),
+                    ShelfDevices.device("outboard", "plate", "Plate"),
+                    new InsertOutboard(new PortId("plate-in-1"), new PortId("skiff-in-8")),
                     new PutMic(WREN)),
             EMPTY);
 
@@ -105,7 +108,7 @@ public class EveryRigEditTest {
                     ShelfDevices.device("speakers", "near", "Near speakers"),
                     "Near speakers added",
                     rig -> rig.devices().stream().map(Device::name).toList(),
-                    List.of("Skiff 8", "Wall box", "Near speakers")),
+                    List.of("Skiff 8", "Wall box", "Press", "Plate", "Near speakers")),
             row(
                     new RemoveDevice("wall"),
                     "Wall box taken out",
@@ -124,9 +127,19 @@ public class EveryRigEditTest {
             row(
                     new TiePorts(new PortId("wall-in-2"), SKIFF_1),
                     "Wall 2 tied to Skiff 8 1, in place of Wall 1",
-                    Rig::ties,
-                    List.of(new Tie(new PortId("wall-in-2"), SKIFF_1))),
-            row(new UntiePort(WALL_1), "Wall 1 untied", Rig::ties, List.of()),
+                    rig -> rig.tiedFrom(SKIFF_1),
+                    Optional.of(new PortId("wall-in-2"))),
+            row(new UntiePort(WALL_1), "Wall 1 untied", rig -> rig.tiedFrom(SKIFF_1), Optional.empty()),
+            row(
+                    new InsertOutboard(new PortId("press-in-1"), SKIFF_1),
+                    "Press 1 inserted in front of Skiff 8 1",
+                    rig -> rig.wayFrom(WALL_1),
+                    List.of(WALL_1, new PortId("press-in-1"), new PortId("press-out-1"), SKIFF_1)),
+            row(
+                    new TakeOutOutboard(new PortId("plate-in-1")),
+                    "Plate 1 taken out of the way",
+                    rig -> rig.tiedFrom(new PortId("skiff-in-8")),
+                    Optional.empty()),
             row(
                     new PairPorts(new PairId("room"), out(5), out(6), "Room", StereoPair.Feeds.ROOM_SPEAKER),
                     "Skiff 8 out 5 and Skiff 8 out 6 are a pair, Room",

@@ -79,7 +79,14 @@ public class RigEditsTest {
         Rig turned = new SetDeviceClock("b", Device.Clock.LEADS, 0).applyTo(rig);
         assertThat(turned.leadingInterface().orElseThrow().name()).isEqualTo("Second");
         assertThat(turned.device("a").clock()).isEqualTo(Device.Clock.FOLLOWS);
-        assertThat(turned.engineInputs()).hasSize(8);
+        assertThat(turned.engineInputs())
+                .as("those of the leading one, then those that run along by its clock")
+                .extracting(each -> each.id().value())
+                .startsWith("b-in-1")
+                .endsWith("b-in-8", "a-in-1", "a-in-2")
+                .hasSize(10);
+        Rig drifting = new SetDeviceClock("a", Device.Clock.OWN, 12).applyTo(turned);
+        assertThat(drifting.engineInputs()).hasSize(8);
     }
 
     @Test

@@ -12,6 +12,7 @@ import java.util.function.Function;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.ShelfDevices;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.rig.Mic;
@@ -21,6 +22,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.PutMic;
+import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
@@ -54,9 +56,13 @@ import vividlantern.units.Pan;
 /** Every kind of edit there is: what it changes, what it says of itself, and that it can be written down and taken back. */
 public class EveryEditTest {
 
-    private static final Rig RIG = new PutMic(
-                    new Mic(new MicId("wren"), "Wren L", Mic.Kind.LARGE_CONDENSER, 3, 20, "XLR"))
-            .applyTo(RandomSessions.RIG);
+    private static final Rig RIG = RigEdit.applyAll(
+            List.of(
+                    new PutMic(new Mic(new MicId("wren"), "Wren L", Mic.Kind.LARGE_CONDENSER, 3, 20, "XLR")),
+                    ShelfDevices.device("sound-module", "module", "Module")),
+            RandomSessions.RIG);
+    private static final TrackId TREE = new TrackId("tree");
+    private static final List<PortId> OUTPUTS = List.of(new PortId("module-in-1"), new PortId("module-in-2"));
     private static final PerformerId ANNA = new PerformerId("anna");
     private static final PerformerId BEN = new PerformerId("ben");
     private static final InputId HARP = new InputId("harp");
@@ -76,10 +82,11 @@ public class EveryEditTest {
                     new AddPerformer(BEN, "Ben", "live room"),
                     new AddInput(HARP, 1, "Harp"),
                     new AddInput(FLUTE, 2, "Flute"),
-                    new PatchInput(HARP, Optional.of(new PortId("in-1"))),
+                    new PatchInput(HARP, new PortId("in-1")),
                     new SetInputPerformer(HARP, Optional.of(ANNA)),
-                    new AddTrack(HARP_TRACK, "Harp", 1, List.of(Feed.from(HARP))),
-                    new AddTrack(FLUTE_TRACK, "Flute", 1, List.of(Feed.from(FLUTE))),
+                    new AddTrack(HARP_TRACK, "Harp", 1, List.of(Feed.from(HARP, 0))),
+                    new AddTrack(FLUTE_TRACK, "Flute", 1, List.of(Feed.from(FLUTE, 0))),
+                    new AddTrack(TREE, "Tree", 4, List.of()),
                     new AddCue(CUE, "Anna"),
                     new SetCueListeners(CUE, List.of(ANNA)),
                     new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
@@ -195,10 +202,10 @@ public class EveryEditTest {
             ofInput(new SetInputMic(HARP, "small condenser"), "mic small condenser", Input::mic, "small condenser"),
             ofInput(new SetInputPhantom(HARP, PhantomWish.NEVER), "+48 V never", Input::phantom, PhantomWish.NEVER),
             ofInput(
-                    new PatchInput(HARP, Optional.of(new PortId("in-3"))),
+                    new PatchInput(HARP, new PortId("in-3")),
                     "into House in-3",
-                    Input::port,
-                    Optional.of(new PortId("in-3"))),
+                    Input::ports,
+                    List.of(new PortId("in-3"))),
             ofInput(new SetInputGain(HARP, 35), "gain +35.0 dB", Input::gainDb, 35.0),
             ofInput(new SetInputNotes(HARP, "tune first"), "notes", Input::notes, "tune first"),
             ofInput(new SetInputStand(HARP, "short boom"), "short boom", Input::stand, "short boom"),
@@ -210,6 +217,12 @@ public class EveryEditTest {
                     Input::level,
                     Port.Signal.INSTRUMENT),
             ofInput(new SetInputPad(HARP, true), "pad in", Input::pad, true),
+            ofInput(
+                    new SetInputWidth(HARP, 2),
+                    "stereo",
+                    Input::ports,
+                    List.of(new PortId("in-1"), new PortId("in-2"))),
+            ofInput(new SetInputPolarity(HARP, true), "polarity turned over", Input::polarityFlipped, true),
             row(new CutInput(HARP, true), "Input 1, Harp cut", s -> input(s).cut(), true),
         };
     }
@@ -217,6 +230,16 @@ public class EveryEditTest {
     @DataProvider
     public Object[][] trackEdits() {
         return new Object[][] {
+            row(
+                    new AddInstrument(new TrackId("drums"), "Drums", OUTPUTS),
+                    "Drums: instrument track added",
+                    after -> track(after, new TrackId("drums")).feeds(),
+                    OUTPUTS.stream().map(Feed::from).toList()),
+            row(
+                    new AddSplit(new TrackId("far"), TREE, "Far", 2, 2),
+                    "Far: split from Tree",
+                    after -> track(after, new TrackId("far")).feeds(),
+                    List.of(Feed.from(TREE, 2), Feed.from(TREE, 3))),
             ofTrack(
                     new SetTrackColour(HARP_TRACK, Look.Colour.FERN),
                     "Harp: colour fern",
@@ -249,10 +272,10 @@ public class EveryEditTest {
                     true),
             row(new RemoveView(FEW), "View: Few removed", Session::views, List.of()),
             row(
-                    new AddTrack(new TrackId("room"), "Room", 2, List.of(Feed.from(HARP))),
+                    new AddTrack(new TrackId("room"), "Room", 2, List.of(Feed.from(HARP, 0))),
                     "Room: track added",
                     s -> track(s, new TrackId("room")).feeds(),
-                    List.of(Feed.from(HARP), Feed.NOTHING)),
+                    List.of(Feed.from(HARP, 0), Feed.NOTHING)),
             row(new RemoveTrack(HARP_TRACK), "Harp: track removed", s -> cue(s).sends(), List.of()),
             ofTrack(new RenameTrack(HARP_TRACK, "Lyre"), "Harp: renamed to Lyre", Track::name, "Lyre"),
             row(
@@ -261,10 +284,10 @@ public class EveryEditTest {
                     s -> order(s).indexOf(HARP_TRACK) - order(s).indexOf(FLUTE_TRACK),
                     1),
             ofTrack(
-                    new FeedTrack(HARP_TRACK, List.of(Feed.from(FLUTE))),
+                    new FeedTrack(HARP_TRACK, List.of(Feed.from(FLUTE, 0))),
                     "Harp: fed by Input 2, Flute",
                     Track::feeds,
-                    List.of(Feed.from(FLUTE))),
+                    List.of(Feed.from(FLUTE, 0))),
             ofTrack(new ArmTrack(HARP_TRACK, true), "Harp: armed", Track::armed, true),
             ofTrack(new SetHear(HARP_TRACK, Hear.OVERDUB), "Harp: hear overdub", Track::hear, Hear.OVERDUB),
             ofTrack(new SetPolarity(HARP_TRACK, true), "Harp: polarity turned over", Track::polarityFlipped, true),

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.patch.AtRate;
 import vividlantern.patch.GridStroke;
+import vividlantern.patch.MapAnew;
 import vividlantern.patch.NewTracks;
 import vividlantern.patch.OfferedFeeds;
 import vividlantern.preamp.Turned;
@@ -19,8 +20,10 @@ import vividlantern.readiness.Readiness;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigDesk;
+import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 
 /** Inputs to tracks, many at once, and what would go wrong with the mapping as it is. Proposals are edits to be sent back. */
@@ -56,6 +59,12 @@ class MappingController {
             Optional<Turned> turned,
             String acknowledged) {}
 
+    /** Inputs that shall have tracks, all that have none if none is named, and what stereo ones become. */
+    record WantedTracksOf(List<InputId> inputs, NewTracks.Stereo stereo) {}
+
+    /** A wide track that shall be split. */
+    record WantedSplit(TrackId track, NewTracks.Split how) {}
+
     /** A stroke over the grid of ports and tracks. */
     record Stroke(List<GridStroke.Crossing> crossings) {}
 
@@ -69,9 +78,28 @@ class MappingController {
 
     /** The edits that make tracks of the selected inputs, or of all that feed none. */
     @PostMapping("/tracks/from-inputs")
-    InputListController.Proposed fromInputs(
-            @PathVariable String session, @RequestBody InputListController.Selected selected) {
-        return new InputListController.Proposed(NewTracks.fromInputs(open(session), selected.inputs()));
+    InputListController.Proposed fromInputs(@PathVariable String session, @RequestBody WantedTracksOf wanted) {
+        return new InputListController.Proposed(NewTracks.fromInputs(open(session), wanted.inputs(), wanted.stereo()));
+    }
+
+    /** The edits that make instrument tracks of all outputs of sound modules that are on none yet. */
+    @PostMapping("/tracks/instruments")
+    InputListController.Proposed instruments(@PathVariable String session) {
+        Session open = open(session);
+        return new InputListController.Proposed(NewTracks.forInstruments(open, desk.rigOf(open.id())));
+    }
+
+    /** The edits that split a wide track into tracks that are heard and not recorded. */
+    @PostMapping("/tracks/split")
+    InputListController.Proposed split(@PathVariable String session, @RequestBody WantedSplit wanted) {
+        return new InputListController.Proposed(NewTracks.split(open(session), wanted.track(), wanted.how()));
+    }
+
+    /** How what was lost when the rig changed can be mapped anew: in words, and the edits. */
+    @GetMapping("/map-anew")
+    MapAnew.Proposal mapAnew(@PathVariable String session) {
+        Session open = open(session);
+        return MapAnew.of(open, desk.rigOf(open.id()));
     }
 
     /** The edits that add many tracks at once. */
@@ -100,11 +128,18 @@ class MappingController {
                 .toList();
     }
 
-    /** What can feed a track of so many channels: single ports, pairs or wide groups. */
+    /** What can feed a track for inputs of so many channels: single ports, pairs or wide groups. */
     @GetMapping("/feeds")
     List<OfferedFeeds.OfferedFeed> feeds(@PathVariable String session, @RequestParam int width) {
         Session open = open(session);
         return OfferedFeeds.of(open, desk.rigOf(open.id()), width);
+    }
+
+    /** What can feed instrument tracks: the outputs of sound modules, pairs first. */
+    @GetMapping("/module-outputs")
+    List<OfferedFeeds.OfferedFeed> moduleOutputs(@PathVariable String session) {
+        Session open = open(session);
+        return OfferedFeeds.ofSoundModules(open, desk.rigOf(open.id()));
     }
 
     /** The inputs that would lose their port at another sample rate. */

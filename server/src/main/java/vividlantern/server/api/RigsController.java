@@ -19,6 +19,8 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.format.RigDocument;
 import vividlantern.history.Refused;
+import vividlantern.readiness.Finding;
+import vividlantern.readiness.Readiness;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -30,9 +32,11 @@ import vividlantern.rig.edit.Neighbours;
 import vividlantern.rig.edit.ReplaceRig;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
+import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.UndoState;
 import vividlantern.server.store.RigStore;
+import vividlantern.session.SessionId;
 
 /** Rigs, the changes made to them, and the copies kept of them. */
 @RestController
@@ -68,6 +72,13 @@ class RigsController {
 
     record CopyName(String name) {}
 
+    /**
+     * What a session lost when the rig changed.
+     *
+     * @param losses a sentence each
+     */
+    record Loss(SessionId session, String name, String song, List<String> losses) {}
+
     /** A kept copy. */
     record KeptCopy(long number, String name, String madeAt) {}
 
@@ -75,9 +86,11 @@ class RigsController {
     record Difference(List<String> changes, List<RigEdit> edits) {}
 
     private final RigDesk desk;
+    private final Desk sessions;
 
-    RigsController(RigDesk desk) {
+    RigsController(RigDesk desk, Desk sessions) {
         this.desk = desk;
+        this.sessions = sessions;
     }
 
     @GetMapping
@@ -185,6 +198,22 @@ class RigsController {
     @PostMapping("/{rig}/pairs")
     ProposedRigEdits pairs(@PathVariable String rig, @RequestBody WantedPairs wanted) {
         return new ProposedRigEdits(Neighbours.pair(desk.rig(new RigId(rig)), wanted.device(), wanted.direction()));
+    }
+
+    /** The sessions that lost ports or outputs, each with what it lost. */
+    @GetMapping("/{rig}/losses")
+    List<Loss> losses(@PathVariable String rig) {
+        Rig now = desk.rig(new RigId(rig));
+        return sessions.ofRig(now.id()).stream()
+                .map(session -> new Loss(
+                        session.id(),
+                        session.name(),
+                        session.song(),
+                        Readiness.losses(session, now).stream()
+                                .map(Finding::sentence)
+                                .toList()))
+                .filter(loss -> !loss.losses().isEmpty())
+                .toList();
     }
 
     @GetMapping("/{rig}/copies")

@@ -3,6 +3,7 @@ package vividlantern.server.api;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,6 +23,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.live.LiveRig;
+import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
@@ -51,8 +53,16 @@ class SessionsController {
     /** Where a change led: the session's revision. */
     record Changed(long revision) {}
 
-    /** What is on offer: ports for cables, pairs for cues, how loud a guarded pair may get, rates and buffers. */
-    record Offers(List<Ports.OfferedPort> ports, List<Ports.OfferedPair> pairs, GuardCeiling ceiling, Driver driver) {}
+    /**
+     * What is on offer.
+     *
+     * @param places where cables can go: single ports, and as many side by side as there are inputs with so many channels
+     * @param pairs the output pairs for cues
+     * @param ceiling how loud a guarded pair may get
+     * @param driver the rates and buffers
+     */
+    record Offers(
+            List<Ports.OfferedPlace> places, List<Ports.OfferedPair> pairs, GuardCeiling ceiling, Driver driver) {}
 
     /** A line of the log as a person reads it. */
     record LogLine(long number, long revision, String person, String summary, LogEntry.State state) {}
@@ -138,7 +148,14 @@ class SessionsController {
     Offers offers(@PathVariable String session) {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
-        return new Offers(Ports.forInputs(open, rig), Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY, rig.driver());
+        List<Ports.OfferedPlace> places = IntStream.concat(
+                        IntStream.of(1), open.inputs().stream().mapToInt(Input::width))
+                .distinct()
+                .sorted()
+                .boxed()
+                .flatMap(width -> Ports.forInputs(open, rig, width).stream())
+                .toList();
+        return new Offers(places, Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY, rig.driver());
     }
 
     private static Changed changed(Session session) {

@@ -62,6 +62,11 @@ public class Desk {
         return rigs.rig(opened(id).session.rigId());
     }
 
+    /** The sessions that are laid out for a rig, whole. */
+    public List<Session> ofRig(RigId rig) {
+        return store.ofRig(rig).stream().map(this::session).toList();
+    }
+
     public List<Store.Listed> sessions(int page, int size) {
         return store.sessions(page, size);
     }

@@ -3,10 +3,7 @@ package vividlantern.server.store;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
-import java.util.Arrays;
-import java.util.stream.Collectors;
 import vividlantern.rig.GroupId;
-import vividlantern.rig.PortId;
 import vividlantern.rig.WideGroup;
 
 /** A wide group's row; its ports in their order, by id. */
@@ -24,14 +21,11 @@ class GroupRow {
         GroupRow row = new GroupRow();
         row.key = new RigPartId(rig, group.id().value());
         row.houseLabel = group.houseLabel();
-        row.ports = group.ports().stream().map(PortId::value).collect(Collectors.joining(","));
+        row.ports = Columns.ports(group.ports());
         return row;
     }
 
     WideGroup part() {
-        return new WideGroup(
-                new GroupId(key.id()),
-                houseLabel,
-                Arrays.stream(ports.split(",")).map(PortId::new).toList());
+        return new WideGroup(new GroupId(key.id()), houseLabel, Columns.ports(ports));
     }
 }

@@ -8,13 +8,12 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.util.Optional;
 import vividlantern.rig.Port;
-import vividlantern.rig.PortId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
 
-/** An input's row. Its port may dangle: rigs change by themselves. */
+/** An input's row; its ports in their order, by id. They may dangle: rigs change by themselves. */
 @Entity
 @Table(name = "input")
 class InputRow {
@@ -42,10 +41,10 @@ class InputRow {
 
     boolean pad;
 
-    @Column(name = "port_id")
-    String port;
-
+    int width;
+    String ports;
     double gainDb;
+    boolean polarityFlipped;
 
     @Column(name = "is_cut")
     boolean cut;
@@ -66,7 +65,9 @@ class InputRow {
         row.pad = input.pad();
         row.cut = input.cut();
         row.phantom = input.phantom();
-        row.port = input.port().map(PortId::value).orElse(null);
+        row.width = input.width();
+        row.ports = Columns.ports(input.ports());
+        row.polarityFlipped = input.polarityFlipped();
         row.gainDb = input.gainDb();
         row.notes = input.notes();
         return row;
@@ -85,8 +86,10 @@ class InputRow {
                 phantom,
                 level,
                 pad,
-                Optional.ofNullable(port).map(PortId::new),
+                width,
+                Columns.ports(ports),
                 gainDb,
+                polarityFlipped,
                 cut,
                 notes);
     }

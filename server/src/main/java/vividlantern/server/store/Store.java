@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
+import vividlantern.rig.RigId;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
@@ -61,6 +62,18 @@ public class Store {
                 .setFirstResult(page * size)
                 .setMaxResults(size)
                 .getResultList();
+    }
+
+    /** The sessions that are laid out for a rig. */
+    @Transactional(readOnly = true)
+    public List<SessionId> ofRig(RigId rig) {
+        return entities
+                .createQuery("select s.id from SessionRow s where s.rig = :rig order by s.name, s.id", String.class)
+                .setParameter("rig", rig.value())
+                .getResultList()
+                .stream()
+                .map(SessionId::new)
+                .toList();
     }
 
     @Transactional(readOnly = true)

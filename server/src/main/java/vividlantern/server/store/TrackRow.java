@@ -37,26 +37,37 @@ class TrackRow {
     record FeedColumns(
             @Enumerated(EnumType.STRING) FedBy fedBy,
             @Column(name = "input_id") String input,
-            @Column(name = "port_id") String port) {
+            @Column(name = "from_track_id") String track,
+            @Column(name = "port_id") String port,
+            @Column(name = "from_channel") int channel) {
 
         enum FedBy {
             NOTHING,
             INPUT,
+            TRACK,
             PORT
         }
 
         static FeedColumns of(Feed feed) {
-            FedBy fedBy = feed.input().isPresent() ? FedBy.INPUT : feed.port().isPresent() ? FedBy.PORT : FedBy.NOTHING;
+            FedBy fedBy = feed.input()
+                    .map(input -> FedBy.INPUT)
+                    .or(() -> feed.track().map(track -> FedBy.TRACK))
+                    .or(() -> feed.port().map(port -> FedBy.PORT))
+                    .orElse(FedBy.NOTHING);
             return new FeedColumns(
                     fedBy,
                     feed.input().map(InputId::value).orElse(null),
-                    feed.port().map(PortId::value).orElse(null));
+                    feed.track().map(TrackId::value).orElse(null),
+                    feed.port().map(PortId::value).orElse(null),
+                    feed.channel());
         }
 
         Feed feed() {
             return new Feed(
                     Optional.ofNullable(input).map(InputId::new),
-                    Optional.ofNullable(port).map(PortId::new));
+                    Optional.ofNullable(track).map(TrackId::new),
+                    Optional.ofNullable(port).map(PortId::new),
+                    channel);
         }
     }
 

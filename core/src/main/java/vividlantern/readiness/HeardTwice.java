@@ -1,0 +1,50 @@
+package vividlantern.readiness;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.MuteSend;
+
+/** A cue hears a wide track and what is split from it: the same sound twice. */
+final class HeardTwice implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig) {
+        List<Finding> found = new ArrayList<>();
+        for (Cue cue : session.cues()) {
+            session.tracks().stream()
+                    .filter(wide -> sounds(cue, wide.id()) && hearsSplitOf(session, cue, wide.id()))
+                    .map(wide -> finding(cue, wide))
+                    .forEach(found::add);
+        }
+        return found;
+    }
+
+    private static boolean hearsSplitOf(Session session, Cue cue, TrackId wide) {
+        return session.tracks().stream()
+                .filter(track -> track.splitFrom().equals(Optional.of(wide)))
+                .anyMatch(track -> sounds(cue, track.id()));
+    }
+
+    static boolean sounds(Cue cue, TrackId track) {
+        return cue.send(track)
+                .filter(send -> !send.muted() && !send.level().isOff())
+                .isPresent();
+    }
+
+    private static Finding finding(Cue cue, Track wide) {
+        return Finding.fixable(
+                Keys.of("heard-twice", cue.id(), wide.id()),
+                "Cue " + cue.name() + " hears " + wide.name() + " and what is split from it.",
+                "The same sound twice is +6.0 dB at one level.",
+                List.of(PartKey.of(cue.id()), PartKey.of(wide.id())),
+                "Mute " + wide.name() + " there",
+                List.of(new MuteSend(cue.id(), wide.id(), true)));
+    }
+}

@@ -1,0 +1,32 @@
+import type { Feed, Input, Session } from '@/api/client'
+
+export const NOTHING: Feed = { input: null, track: null, port: null, channel: 0 }
+
+export const fromInput = (input: string, channel: number): Feed => ({ ...NOTHING, input, channel })
+
+/** What feeds a track that has all channels of an input. */
+export const allOf = (input: Input) => Array.from({ length: input.width }, (_, channel) => fromInput(input.id, channel))
+
+export const same = (one: Feed, other: Feed) =>
+  one.input === other.input && one.track === other.track && one.port === other.port && one.channel === other.channel
+
+/** What stands behind a feed: the channel of the wide track that a track is split from leads on to what feeds that. */
+export function sourceOf(session: Session, feed: Feed): Feed {
+  const wide = session.tracks.find((track) => track.id === feed.track)
+  return wide?.feeds[feed.channel] ?? feed
+}
+
+/** The port that feeds a channel, through the input list or directly; "" if none does. */
+export function portOf(session: Session, feed: Feed): string {
+  const source = sourceOf(session, feed)
+  const input = session.inputs.find((each) => each.id === source.input)
+  return (input ? input.ports[source.channel] : source.port) ?? ''
+}
+
+/** "left" or "right" of a stereo thing, "3 of 5" of a wide one, "" of a mono one. */
+export const channelWord = (width: number, channel: number) =>
+  width === 1 ? '' : width === 2 ? ['left', 'right'][channel]! : `${channel + 1} of ${width}`
+
+export const widthWord = (width: number) => (width === 1 ? 'mono' : width === 2 ? 'stereo' : `${width} wide`)
+
+export const WIDTHS = [1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({ label: widthWord(value), value }))
