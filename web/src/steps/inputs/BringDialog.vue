@@ -13,8 +13,20 @@ const items = ref<BringItem[]>([])
 const groups = computed(() => [...new Set(items.value.map((item) => item.group))])
 const at = computed(() => `/api/sessions/${desk.session!.id}`)
 
+/** What is packed, remembered by this browser. */
+const packed = ref(new Set<string>())
+const keptAs = computed(() => `lantern-packed-${desk.session!.id}`)
+
+function tick(item: BringItem) {
+  const next = new Set(packed.value)
+  if (!next.delete(item.what)) next.add(item.what)
+  packed.value = next
+  localStorage.setItem(keptAs.value, JSON.stringify([...next]))
+}
+
 watch(shown, (now) => {
   if (!now) return
+  packed.value = new Set(JSON.parse(localStorage.getItem(keptAs.value) ?? '[]') as string[])
   void trying(async () => {
     const params = { path: { session: desk.session!.id } }
     items.value = (await api.GET('/api/sessions/{session}/bring-list', { params })).data ?? []
@@ -30,7 +42,7 @@ watch(shown, (now) => {
     <template v-for="group in groups" :key="group">
       <h3>{{ group }}</h3>
       <label v-for="item in items.filter((each) => each.group === group)" :key="item.what" class="item">
-        <input type="checkbox" />
+        <input type="checkbox" :checked="packed.has(item.what)" @change="tick(item)" />
         <strong>{{ item.count }}</strong> × {{ item.what }}
         <span :class="item.note.includes('locker') ? 'flare' : 'soft'">{{ item.note }}</span>
       </label>

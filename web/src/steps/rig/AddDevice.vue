@@ -60,6 +60,7 @@ async function add() {
       <label>
         From the shelf
         <NSelect
+          filterable
           :value="model"
           :options="options"
           :input-props="{ 'aria-label': 'From the shelf' }"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
+import { NDropdown, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Pair, Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
+import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import TieChoice from './TieChoice.vue'
 import { useWiring } from './useWiring'
@@ -27,9 +28,20 @@ const pairs = computed(() =>
   wiring.rig.value.pairs.filter((pair) => outputs.value.some((port) => port.id === pair.left)),
 )
 const single = computed(() => outputs.value.filter((port) => !wiring.pairOf(port.id)))
-const neighbours = computed(() =>
-  single.value.filter((port) => port.number % 2 === 1 && single.value.some((each) => each.number === port.number + 1)),
-)
+/** What an output can be paired with: any other that is alone, those after it first. */
+const partners = (port: Port) =>
+  [...single.value]
+    .filter((each) => each.id !== port.id)
+    .sort((one, other) => Number(one.number < port.number) - Number(other.number < port.number))
+    .map((each) => ({ label: `with ${each.houseLabel}`, key: each.id }))
+
+const pairWith = (left: Port, right: string) =>
+  store.edit([
+    wiring.pairEdit(
+      left,
+      single.value.find((each) => each.id === right)!,
+    ),
+  ])
 
 const tying = ref('')
 
@@ -52,50 +64,48 @@ function goesTo(ids: string[]) {
   <table aria-label="What goes out">
     <tbody>
       <tr v-for="pair in pairs" :key="pair.id">
-        <td class="pair" colspan="3">
-          <span class="strong">
-            <EditableText
-              :text="pair.houseLabel"
-              :label="`House label of ${wiring.panel(pair)}`"
-              :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
+        <td colspan="3">
+          <div class="pair">
+            <span class="strong">
+              <EditableText
+                :text="pair.houseLabel"
+                :label="`House label of ${wiring.panel(pair)}`"
+                :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
+              />
+            </span>
+            <button
+              class="word"
+              :aria-label="`Take ${pair.houseLabel} apart`"
+              @click="store.edit([{ kind: 'unpair-ports', pair: pair.id }])"
+            >
+              apart
+            </button>
+            <ChoiceList
+              v-if="tying === pair.id"
+              :value="wiring.bothTiedTo(pair)"
+              :options="[{ label: 'nothing', value: '' }, ...wiring.stereoEnds()]"
+              :label="`What ${pair.houseLabel} is tied to`"
+              @choose="(ends: string) => tie(pair, ends)"
+              @close="tying = ''"
             />
-          </span>
-          <button
-            class="word"
-            :aria-label="`Take ${pair.houseLabel} apart`"
-            @click="store.edit([{ kind: 'unpair-ports', pair: pair.id }])"
-          >
-            apart
-          </button>
-          <NSelect
-            v-if="tying === pair.id"
-            size="tiny"
-            filterable
-            :show="true"
-            :value="wiring.bothTiedTo(pair)"
-            :options="[{ label: 'nothing', value: '' }, ...wiring.stereoEnds()]"
-            :consistent-menu-width="false"
-            :input-props="{ 'aria-label': `What ${pair.houseLabel} is tied to` }"
-            @update:value="(ends: string) => tie(pair, ends)"
-            @update:show="(shown: boolean) => shown || (tying = '')"
-          />
-          <button
-            v-else
-            class="plain soft small"
-            :title="`Choose what ${pair.houseLabel} is tied to`"
-            @click="tying = pair.id"
-          >
-            {{ wiring.panel(pair) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
-          </button>
-          <NSelect
-            size="tiny"
-            :value="pair.feeds"
-            :options="FEEDS"
-            :input-props="{ 'aria-label': `What hangs on ${pair.houseLabel}` }"
-            :aria-label="`What hangs on ${pair.houseLabel}`"
-            :consistent-menu-width="false"
-            @update:value="(feeds: Pair['feeds']) => store.edit([{ kind: 'set-pair-feeds', pair: pair.id, feeds }])"
-          />
+            <button
+              v-else
+              class="plain soft small"
+              :title="`Choose what ${pair.houseLabel} is tied to`"
+              @click="tying = pair.id"
+            >
+              {{ wiring.panel(pair) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
+            </button>
+            <NSelect
+              size="tiny"
+              :value="pair.feeds"
+              :options="FEEDS"
+              :input-props="{ 'aria-label': `What hangs on ${pair.houseLabel}` }"
+              :aria-label="`What hangs on ${pair.houseLabel}`"
+              :consistent-menu-width="false"
+              @update:value="(feeds: Pair['feeds']) => store.edit([{ kind: 'set-pair-feeds', pair: pair.id, feeds }])"
+            />
+          </div>
         </td>
       </tr>
       <tr v-for="port in single" :key="port.id">
@@ -114,25 +124,11 @@ function goesTo(ids: string[]) {
         </td>
         <td class="soft">alone</td>
         <td>
-          <button
-            v-if="neighbours.includes(port)"
-            class="word"
-            :aria-label="`Pair ${port.houseLabel} with the next`"
-            @click="
-              store.edit([
-                {
-                  kind: 'pair-ports',
-                  pair: `${device}-out-${port.number}-${port.number + 1}`,
-                  left: port.id,
-                  right: single.find((each) => each.number === port.number + 1)!.id,
-                  houseLabel: `${port.houseLabel}, ${port.number + 1}`,
-                  feeds: 'nothing',
-                },
-              ])
-            "
-          >
-            pair
-          </button>
+          <NDropdown trigger="click" :options="partners(port)" @select="(right: string) => pairWith(port, right)">
+            <button class="word" :aria-label="`Pair ${port.houseLabel} with another`" :disabled="single.length < 2">
+              pair
+            </button>
+          </NDropdown>
         </td>
       </tr>
     </tbody>
@@ -154,19 +150,19 @@ function goesTo(ids: string[]) {
   height: 42px;
 }
 
-.sheet .pair {
+.pair {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 150px;
+  grid-template-columns: minmax(0, 1fr) 140px;
+  align-items: center;
   gap: 2px 8px;
-  height: auto;
-  padding-block: 5px;
+  padding-block: 4px;
 }
 
 .pair .word {
   justify-self: end;
 }
 
-td:last-child {
+td:last-child:not(:first-child) {
   width: 58px;
 }
 

@@ -2,12 +2,12 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Device, type Port } from '@/api/client'
-import { freshId } from '@/desk/ids'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import AddDevice from './AddDevice.vue'
 import DescribePorts from './DescribePorts.vue'
 import DeviceFacts from './DeviceFacts.vue'
+import GroupOutputs from './GroupOutputs.vue'
 import LostBySessions from './LostBySessions.vue'
 import MicLocker from './MicLocker.vue'
 import NameMany from './NameMany.vue'
@@ -77,6 +77,14 @@ function pairAll(direction: Port['direction']) {
   })
 }
 
+/** Two that are in no pair yet, wherever they are. */
+const pairable = computed(() => picked.value.size === 2 && [...picked.value].every((port) => !wiring.pairOf(port)))
+
+function pairThem() {
+  const [left, right] = inputs.value.filter((port) => picked.value.has(port.id))
+  return store.edit([wiring.pairEdit(left!, right!)])
+}
+
 /** Side by side, and as many as a wide source may have. */
 const groupable = computed(() => {
   const chosen = inputs.value.filter((port) => picked.value.has(port.id))
@@ -85,9 +93,7 @@ const groupable = computed(() => {
 
 function group() {
   const chosen = inputs.value.filter((port) => picked.value.has(port.id))
-  const houseLabel = `${chosen[0]!.houseLabel} to ${chosen.at(-1)!.houseLabel}`
-  const id = freshId(houseLabel, store.rig!.groups)
-  return store.edit([{ kind: 'group-ports', group: id, first: chosen[0]!.id, count: chosen.length, houseLabel }])
+  return store.edit([wiring.groupEdit(chosen)])
 }
 
 function show(id: string) {
@@ -102,6 +108,7 @@ function show(id: string) {
       <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
       <span class="fill"></span>
       <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
+      <NButton v-if="pairable" size="small" @click="pairThem">Pair these two</NButton>
       <NButton v-if="groupable" size="small" @click="group">Group {{ picked.size }}</NButton>
       <NButton v-if="picked.size" size="small" @click="describing = true">Describe</NButton>
       <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
@@ -137,7 +144,7 @@ function show(id: string) {
               {{ device.kind === 'sound-module' ? 'What it plays' : 'What comes in' }}
               <button class="word" @click="pairAll('in')">Pair neighbours</button>
             </h2>
-            <TogetherPorts :device="device.id" />
+            <TogetherPorts :device="device.id" direction="in" />
             <div class="sheet">
               <table aria-label="What comes in">
                 <thead>
@@ -166,7 +173,11 @@ function show(id: string) {
             </div>
           </div>
           <div v-if="outputs.length" class="side">
-            <h2>What goes out <button class="word" @click="pairAll('out')">Pair neighbours</button></h2>
+            <h2>
+              What goes out <button class="word" @click="pairAll('out')">Pair neighbours</button>
+              <GroupOutputs v-if="outputs.length > 2" :outputs="outputs" />
+            </h2>
+            <TogetherPorts :device="device.id" direction="out" />
             <div class="sheet"><OutputRows :device="device.id" /></div>
           </div>
         </div>
@@ -194,7 +205,7 @@ function show(id: string) {
 <style scoped>
 .devices {
   display: flex;
-  gap: 8px;
+  gap: 6px;
   padding: 4px 4px 10px;
   overflow-x: auto;
   flex: none;
@@ -204,7 +215,7 @@ function show(id: string) {
   display: flex;
   flex-direction: column;
   flex: none;
-  padding: 6px 10px;
+  padding: 6px 8px;
   border: 1px solid var(--rule-strong);
   border-radius: 8px;
   background: var(--sheet);

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
+import ChoiceList from '@/parts/ChoiceList.vue'
 import { useWiring, type End } from './useWiring'
 
 /** The other end of a fixed cable at a port: where it comes from, or where it goes to; pressed, it can be chosen. */
@@ -22,24 +22,16 @@ async function tie(value: string) {
   choosing.value = false
   await store.edit(wiring.tieEdits(port, end, value))
 }
-
-const filter = (pattern: string, option: { label?: unknown }) =>
-  String(option.label).toLowerCase().includes(pattern.toLowerCase())
 </script>
 
 <template>
-  <NSelect
+  <ChoiceList
     v-if="choosing"
-    size="tiny"
-    filterable
-    :show="true"
-    :filter="filter"
     :value="other ?? ''"
     :options="options"
-    :consistent-menu-width="false"
-    :input-props="{ 'aria-label': name }"
-    @update:value="tie"
-    @update:show="(shown: boolean) => shown || (choosing = false)"
+    :label="name"
+    @choose="tie"
+    @close="choosing = false"
   />
   <button v-else class="plain" :title="name" :aria-label="name" @click="choosing = true">
     <template v-if="other">{{ end === 'to' ? '→' : '←' }} {{ store.label(other) }}</template>

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
 import { useWiring } from './useWiring'
 
-/** Which inputs of a device belong together: pairs and wide groups, to be renamed or taken apart. */
-const { device } = defineProps<{ device: string }>()
+/** Which ports of a device belong together, to be renamed or taken apart: wide groups, and pairs of inputs. */
+const { device, direction } = defineProps<{ device: string; direction: Port['direction'] }>()
 
 const store = useRig()
 const wiring = useWiring()
 
-const ours = computed(() => new Set(wiring.portsOf(device, 'in').map((port) => port.id)))
-const pairs = computed(() => store.rig!.pairs.filter((pair) => ours.value.has(pair.left)))
+const ours = computed(() => new Set(wiring.portsOf(device, direction).map((port) => port.id)))
+const pairs = computed(() => (direction === 'in' ? store.rig!.pairs.filter((pair) => ours.value.has(pair.left)) : []))
 const groups = computed(() => store.rig!.groups.filter((group) => ours.value.has(group.ports[0]!)))
 </script>
 

@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import type { Device, Pair, Port, Rig, RigEdit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { freshId } from '@/desk/ids'
 import { useRig } from '@/desk/rig'
 
 /** The two ends of a cable, as seen from a port: what comes in there, and what goes on from there. */
@@ -65,7 +66,11 @@ export function useWiring() {
   function ends(port: Port, end: End) {
     const cables = rig.value.ports
       .filter((far) => (end === 'to' ? couldTie(port, far) : couldTie(far, port)))
-      .map((far) => ({ label: `${far.houseLabel} · ${device(far.device)!.name}, ${far.panelName}`, value: far.id }))
+      .map((far) => {
+        const there = otherEnd(far, end === 'to' ? 'from' : 'to')
+        const instead = there && there !== port.id ? ` · in place of ${label(there)}` : ''
+        return { label: `${far.houseLabel} · ${device(far.device)!.name}, ${far.panelName}${instead}`, value: far.id }
+      })
     return end === 'to' ? cables : [...inserts(port), ...cables]
   }
 
@@ -135,6 +140,20 @@ export function useWiring() {
       .map((from) => ({ kind: 'untie-port' as const, from }))
   }
 
+  /** Makes two ports a pair, called by both. */
+  function pairEdit(left: Port, right: Port): RigEdit {
+    const houseLabel = `${left.houseLabel} | ${right.houseLabel}`
+    const pair = freshId(houseLabel, rig.value.pairs)
+    return { kind: 'pair-ports', pair, left: left.id, right: right.id, houseLabel, feeds: 'nothing' }
+  }
+
+  /** Makes ports side by side a group, called by its ends. */
+  function groupEdit(run: Port[]): RigEdit {
+    const houseLabel = `${run[0]!.houseLabel} to ${run.at(-1)!.houseLabel}`
+    const group = freshId(houseLabel, rig.value.groups)
+    return { kind: 'group-ports', group, first: run[0]!.id, count: run.length, houseLabel }
+  }
+
   const next = (id: string) => tiedTo.value.get(id) ?? across(id, 'in')
   const before = (id: string) => tiedFrom.value.get(id) ?? across(id, 'out')
   function across(id: string, direction: Port['direction']) {
@@ -195,6 +214,8 @@ export function useWiring() {
     tieBoth,
     otherEnd,
     tieEdits,
+    pairEdit,
+    groupEdit,
     path,
     usedBy,
     feeds,

@@ -4,6 +4,7 @@ import { computed, h, ref } from 'vue'
 import type { Hear, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
+import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -17,7 +18,8 @@ import { useFeeds } from './useFeeds'
 import { useTrackMenu } from './useTrackMenu'
 
 /** A track, read from left to right: armed, heard when, what it is, what feeds it, how it sounds to whom. */
-const { track, silent } = defineProps<{ track: Track; silent: boolean }>()
+const { track, silent, picked } = defineProps<{ track: Track; silent: boolean; picked: boolean }>()
+const emit = defineEmits<{ pick: [event: MouseEvent] }>()
 
 const desk = useDesk()
 const { feedWords, splitWords, askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
@@ -56,7 +58,18 @@ async function feed(value: number) {
 </script>
 
 <template>
-  <tr :class="{ armed: track.armed }">
+  <tr :class="{ armed: track.armed, picked }" :aria-selected="picked">
+    <td class="pick">
+      <button
+        class="plain"
+        :aria-label="`Select ${track.name}`"
+        :aria-pressed="picked"
+        title="Select this track; with Shift a range, with Ctrl one more"
+        @click="emit('pick', $event)"
+      >
+        <span class="grip"></span>
+      </button>
+    </td>
     <td>
       <WordSwitch
         v-if="track.role === 'input' || track.role === 'instrument'"
@@ -103,17 +116,13 @@ async function feed(value: number) {
     <td class="feed">
       <span v-if="track.role === 'click'" class="soft">the click</span>
       <span v-else-if="track.role === 'split'" class="soft">{{ splitWords(track) }}</span>
-      <NSelect
+      <ChoiceList
         v-else-if="choosing"
-        size="tiny"
-        filterable
-        :show="true"
         :value="chosenFeed(track)"
         :options="feedOptions"
-        :consistent-menu-width="false"
-        :input-props="{ 'aria-label': `What feeds ${track.name}` }"
-        @update:value="feed"
-        @update:show="(shown: boolean) => shown || (choosing = false)"
+        :label="`What feeds ${track.name}`"
+        @choose="feed"
+        @close="choosing = false"
       />
       <button v-else class="plain" title="Choose what feeds this track" @click="choose">
         <span :class="{ flare: !feedWords(track) }">{{ feedWords(track) || 'nothing yet' }}</span>
@@ -199,6 +208,22 @@ async function feed(value: number) {
 
 td {
   padding: 0 6px;
+}
+
+.pick {
+  padding: 0 0 0 8px;
+}
+
+.grip {
+  display: inline-block;
+  width: 8px;
+  height: 14px;
+  vertical-align: -2px;
+  border-left: 2px dotted var(--soft);
+}
+
+.picked td {
+  background: var(--glow-weak);
 }
 
 .arm {

@@ -8,13 +8,18 @@ import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
+import SelectedTracks from './SelectedTracks.vue'
 import TrackRow from './TrackRow.vue'
 import { useFolders } from './useFolders'
+import { usePicked } from './usePicked'
 import ViewsMenu from './ViewsMenu.vue'
 
 const desk = useDesk()
 const many = ref(false)
 const { runs, folded, fold, rename } = useFolders()
+
+const inOrder = computed(() => runs.value.flatMap((run) => run.tracks))
+const { picked, pick, letGo } = usePicked(inOrder)
 
 const anySoloed = computed(() => desk.tracks.some((track) => track.soloed))
 
@@ -28,7 +33,7 @@ function add() {
   <section class="step">
     <header>
       <h1>Tracks</h1>
-      <span class="soft">What is recorded, and what the speakers get.</span>
+      <span v-if="picked.length === 0" class="soft">What is recorded, and what the speakers get.</span>
       <span class="fill"></span>
       <span class="main">
         Main
@@ -46,15 +51,19 @@ function add() {
           :set="(level) => desk.edit([{ kind: 'set-main-level', level }])"
         />
       </span>
-      <ViewsMenu />
-      <NButton size="small" @click="many = true">Add many</NButton>
-      <NButton size="small" type="primary" @click="add">Add track</NButton>
+      <SelectedTracks v-if="picked.length" :tracks="picked" @let-go="letGo" />
+      <template v-else>
+        <ViewsMenu />
+        <NButton size="small" @click="many = true">Add many</NButton>
+        <NButton size="small" type="primary" @click="add">Add track</NButton>
+      </template>
       <AddMany v-model:shown="many" />
     </header>
     <div class="sheet">
       <table aria-label="Tracks">
         <thead>
           <tr>
+            <th style="width: 20px"><span class="hidden">Select</span></th>
             <th style="width: 64px">Arm</th>
             <th style="width: 91px">Hear</th>
             <th>Track</th>
@@ -71,7 +80,7 @@ function add() {
         <tbody>
           <template v-for="run in runs" :key="run.folder || run.tracks[0]!.id">
             <tr v-if="run.folder" class="folder">
-              <td colspan="11">
+              <td colspan="12">
                 <button
                   class="plain fold"
                   :aria-expanded="!folded.has(run.folder)"
@@ -89,8 +98,13 @@ function add() {
               </td>
             </tr>
             <template v-for="track in folded.has(run.folder) ? [] : run.tracks" :key="track.id">
-              <TrackRow :track="track" :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)" />
-              <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="2" :columns="9" />
+              <TrackRow
+                :track="track"
+                :picked="picked.includes(track)"
+                :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)"
+                @pick="pick(track.id, $event)"
+              />
+              <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="9" />
             </template>
           </template>
         </tbody>

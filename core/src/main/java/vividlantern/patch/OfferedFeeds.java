@@ -85,7 +85,17 @@ public final class OfferedFeeds {
         }
         Ports.free(session, rig)
                 .forEach(port -> add(
-                        port.houseLabel(), port.houseLabel() + ", " + port.panelName(), List.of(Feed.from(port.id()))));
+                        port.houseLabel(),
+                        port.houseLabel() + ", " + port.panelName() + arrival(port),
+                        List.of(Feed.from(port.id()))));
+    }
+
+    /** Where ties lead a port's signal on to. */
+    private String arrival(Port port) {
+        PortId end = rig.followTies(port.id());
+        return end.equals(port.id())
+                ? ""
+                : " → " + rig.port(end).map(Port::panelName).orElse(end.value());
     }
 
     /** Stereo inputs; two inputs that are the left and the right of one thing, wherever they are patched; the rig's pairs. */

@@ -212,9 +212,9 @@ public class OwnStudioIT {
     public void step13WhatASessionLosesIsSaidAndMappedAnew() {
         add("Interface, 32 inputs", "Raft");
         tab("Skiff").click();
-        button("Take Skiff out").click();
+        button("Take Skiff out").first().click();
         Locator losses = page.getByRole(AriaRole.LIST, named("Sessions that lost something"));
-        assertThat(losses).containsText("First Light lost 20");
+        assertThat(losses).containsText("lost 20: Input 1, Source 1, goes into Skiff 3");
         losses.getByRole(AriaRole.LINK).click();
         Locator sheet = page.getByRole(AriaRole.DIALOG);
         assertThat(sheet.getByText("Source 2: Skiff 4 → Raft 2")).isVisible();
@@ -228,6 +228,7 @@ public class OwnStudioIT {
         button("Add a device").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.locator(".n-select").click();
+        page.keyboard().type(model);
         page.getByText(model, textExactly()).last().click();
         page.getByLabel("What you call it").fill(name);
         button("Add it").click();

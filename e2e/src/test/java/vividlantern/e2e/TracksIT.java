@@ -5,6 +5,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
+import java.util.List;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
@@ -64,6 +66,33 @@ public class TracksIT extends DemoTest {
         button("Undo: ").click();
         button("Undo: ").click();
         assertThat(row("Tree")).hasCount(0);
+    }
+
+    @Test
+    public void theSelectedAreFedFromConsecutivePortsOrAllFromTheSame() {
+        button("Add many").click();
+        page.getByLabel("How many").last().fill("3");
+        page.getByLabel("Pattern").fill("Vocals {n}");
+        button("Add them").click();
+        row("Vocals 1").getByTitle("Choose what feeds this track").click();
+        page.keyboard().type("Skerry 4");
+        page.getByText("Skerry 4, Mic input 4 → Optical in 4").last().click();
+        assertThat(row("Vocals 1")).containsText("Skerry 4");
+        button("Select Vocals 1").click();
+        button("Select Vocals 3").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        button("Count up ports").click();
+        assertThat(row("Vocals 2")).containsText("Skerry 5");
+        assertThat(row("Vocals 3")).containsText("Skerry 6");
+        button("Feed all from").click();
+        page.keyboard().type("Bouzouki");
+        page.getByText("Input 11, Bouzouki, at Wall 8").last().click();
+        assertThat(row("Vocals 2")).containsText("Wall 8");
+        button("Remove").click();
+        assertThat(row("Vocals 1")).hasCount(0);
+        for (int step = 0; step < 5; step++) {
+            button("Undo: ").click();
+        }
+        assertThat(row("Vocals 1")).hasCount(0);
     }
 
     @Test

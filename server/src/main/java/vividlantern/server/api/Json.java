@@ -48,6 +48,7 @@ class Json {
             schemas.add(MappingController.WantedTracks.class);
             schemas.add(MappingController.WantedTracksOf.class);
             schemas.add(MappingController.WantedSplit.class);
+            schemas.add(MappingController.SelectedTracks.class);
             schemas.add(MappingController.Stroke.class);
             schemas.add(MapAnew.Proposal.class);
             schemas.add(RigsController.Loss.class);

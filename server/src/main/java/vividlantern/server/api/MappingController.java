@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.patch.AtRate;
+import vividlantern.patch.CountUpTracks;
 import vividlantern.patch.GridStroke;
 import vividlantern.patch.MapAnew;
 import vividlantern.patch.NewTracks;
@@ -65,6 +66,8 @@ class MappingController {
     /** A wide track that shall be split. */
     record WantedSplit(TrackId track, NewTracks.Split how) {}
 
+    record SelectedTracks(List<TrackId> tracks) {}
+
     /** A stroke over the grid of ports and tracks. */
     record Stroke(List<GridStroke.Crossing> crossings) {}
 
@@ -109,6 +112,13 @@ class MappingController {
                 wanted.count() == 0
                         ? NewTracks.byList(open(session), wanted.width(), wanted.names())
                         : NewTracks.byPattern(open(session), wanted.count(), wanted.width(), wanted.names()));
+    }
+
+    /** The edits that feed the selected tracks from consecutive ports, starting at the first one's. */
+    @PostMapping("/tracks/count-up")
+    InputListController.Proposed countUp(@PathVariable String session, @RequestBody SelectedTracks selected) {
+        Session open = open(session);
+        return new InputListController.Proposed(CountUpTracks.from(open, desk.rigOf(open.id()), selected.tracks()));
     }
 
     /** The edits that feed tracks as a stroke over the grid crosses them. */

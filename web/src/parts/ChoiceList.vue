@@ -1,0 +1,34 @@
+<script setup lang="ts" generic="Value extends string | number">
+import { NSelect } from 'naive-ui'
+import { onMounted, ref } from 'vue'
+
+/** A list that is open at once, to choose from by pressing or by typing a part of what is wanted. */
+const { value, options, label } = defineProps<{
+  value: Value | null
+  options: { label: string; value: Value }[]
+  label: string
+}>()
+const emit = defineEmits<{ choose: [value: Value]; close: [] }>()
+
+const list = ref<InstanceType<typeof NSelect>>()
+onMounted(() => list.value?.focusInput())
+
+const filter = (pattern: string, option: { label?: unknown }) =>
+  String(option.label).toLowerCase().includes(pattern.toLowerCase())
+</script>
+
+<template>
+  <NSelect
+    ref="list"
+    size="tiny"
+    filterable
+    :show="true"
+    :filter="filter"
+    :value="value"
+    :options="options"
+    :consistent-menu-width="false"
+    :input-props="{ 'aria-label': label }"
+    @update:value="(chosen: Value) => emit('choose', chosen)"
+    @update:show="(shown: boolean) => shown || emit('close')"
+  />
+</template>
