@@ -12,7 +12,7 @@ const rig = useRig()
 const options = computed(() => [
   { label: 'All play', value: 'all' },
   ...(desk.live?.playerIds ?? []).map((id) => ({
-    label: `${desk.performers.find((performer) => performer.id === id)?.name ?? id} alone`,
+    label: `${desk.performers.find((performer) => performer.id === id)?.name ?? id.replaceAll('-', ' ')} alone`,
     value: id,
   })),
   { label: 'All quiet', value: 'none' },

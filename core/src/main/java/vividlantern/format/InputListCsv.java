@@ -116,11 +116,12 @@ public final class InputListCsv {
         return text.toString();
     }
 
-    /** An input's ports by their house labels, as in "Wall 1 | Wall 2". */
+    /** An input's ports by their house labels, as in "Wall 1 | Wall 2"; "Wall 1 |" if the others have none. */
     static String ports(Rig rig, Input input) {
-        return input.ports().stream()
+        String labels = input.ports().stream()
                 .map(id -> rig.port(id).map(Port::houseLabel).orElse(id.value()))
                 .collect(Collectors.joining(" | "));
+        return input.ports().size() == 1 && input.width() > 1 ? labels + " |" : labels;
     }
 
     /**

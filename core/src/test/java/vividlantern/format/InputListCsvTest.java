@@ -10,11 +10,20 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.rig.PortId;
+import vividlantern.session.Feed;
 import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.AddInput;
+import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.SetInputPolarity;
+import vividlantern.session.edit.SetInputWidth;
 
 public class InputListCsvTest {
 
@@ -31,6 +40,35 @@ public class InputListCsvTest {
                 assertThat(meaning(again, again.inputs().get(at)))
                         .isEqualTo(meaning(session, session.inputs().get(at)));
             }
+        }
+    }
+
+    @Test
+    public void stereoAndWideSourcesComeBackWithTheirPortsAndTracks() {
+        InputId piano = new InputId("piano");
+        InputId tree = new InputId("tree");
+        Session session = Edit.applyAll(
+                List.of(
+                        new AddInput(piano, 1, "Piano"),
+                        new SetInputWidth(piano, 2),
+                        new PatchInput(piano, List.of(new PortId("in-1"), new PortId("in-9"))),
+                        new SetInputPolarity(piano, true),
+                        new AddInput(tree, 2, "Tree"),
+                        new SetInputWidth(tree, 5),
+                        new PatchInput(tree, new PortId("in-3")),
+                        new AddTrack(new TrackId("p"), "Piano", 2, List.of(Feed.from(piano, 0), Feed.from(piano, 1))),
+                        new AddTrack(new TrackId("n"), "Near", 1, List.of(Feed.from(piano, 1))),
+                        new AddTrack(new TrackId("f"), "Far", 2, List.of(Feed.from(tree, 3), Feed.from(tree, 4)))),
+                BLANK,
+                RandomSessions.RIG);
+        String csv = InputListCsv.write(session, RandomSessions.RIG);
+        assertThat(csv)
+                .contains("1,Piano,", ",stereo,House in-1 | House in-9,", ",flipped,Piano; right > Near,")
+                .contains(",5 wide,House in-3 |,", ",4 of 5 > Far (left); 5 of 5 > Far (right),");
+        Session again = take(csv.getBytes(StandardCharsets.UTF_8), BLANK);
+        for (int at = 0; at < 2; at++) {
+            assertThat(meaning(again, again.inputs().get(at)))
+                    .isEqualTo(meaning(session, session.inputs().get(at)));
         }
     }
 

@@ -27,7 +27,9 @@ import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.PatchInput;
 import vividlantern.session.edit.SetInputCable;
 import vividlantern.session.edit.SetInputMic;
+import vividlantern.session.edit.SetInputPolarity;
 import vividlantern.session.edit.SetInputStand;
+import vividlantern.session.edit.SetInputWidth;
 
 /** What is printed, and what it says must be brought. */
 public class SheetsPdfTest {
@@ -57,6 +59,17 @@ public class SheetsPdfTest {
             stripper.setEndPage(document.getNumberOfPages());
             assertThat(stripper.getText(document)).contains("Violín 116");
         }
+    }
+
+    @Test
+    public void aStereoSourceHasALineForEachOfItsCablesInThePatch() throws IOException {
+        Session session = Edit.applyAll(
+                List.of(new SetInputWidth(new InputId("i1"), 2), new SetInputPolarity(new InputId("i1"), true)),
+                list(1),
+                RIG);
+        assertThat(text(session))
+                .contains("Violín 1, stereo,", "polarity flipped")
+                .contains("Violín 1 left", "Violín 1 right", "House in-1 | House");
     }
 
     @Test

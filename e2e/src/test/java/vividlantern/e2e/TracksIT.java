@@ -71,11 +71,13 @@ public class TracksIT extends DemoTest {
     @Test
     public void theSelectedAreFedFromConsecutivePortsOrAllFromTheSame() {
         button("Add many").click();
+        page.getByLabel("How wide each is").last().click();
+        text("mono").click();
         page.getByLabel("How many").last().fill("3");
         page.getByLabel("Pattern").fill("Vocals {n}");
         button("Add them").click();
         row("Vocals 1").getByTitle("Choose what feeds this track").click();
-        page.keyboard().type("Skerry 4");
+        page.getByLabel("What feeds Vocals 1").fill("Skerry 4");
         page.getByText("Skerry 4, Mic input 4 → Optical in 4").last().click();
         assertThat(row("Vocals 1")).containsText("Skerry 4");
         button("Select Vocals 1").click();
@@ -84,7 +86,7 @@ public class TracksIT extends DemoTest {
         assertThat(row("Vocals 2")).containsText("Skerry 5");
         assertThat(row("Vocals 3")).containsText("Skerry 6");
         button("Feed all from").click();
-        page.keyboard().type("Bouzouki");
+        page.getByLabel("What feeds all of them").fill("Bouzouki");
         page.getByText("Input 11, Bouzouki, at Wall 8").last().click();
         assertThat(row("Vocals 2")).containsText("Wall 8");
         button("Remove").click();
