@@ -12,7 +12,7 @@ export const same = (one: Feed, other: Feed) =>
 
 /** What stands behind a feed: the channel of the wide track that a track is split from leads on to what feeds that. */
 export function sourceOf(session: Session, feed: Feed): Feed {
-  const wide = session.tracks.find((track) => track.id === feed.track)
+  const wide = feed.track ? session.tracks.find((track) => track.id === feed.track) : undefined
   return wide?.feeds[feed.channel] ?? feed
 }
 

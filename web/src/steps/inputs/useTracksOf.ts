@@ -59,14 +59,16 @@ export function useTracksOf() {
   const offeredTracks = (input: Input) => [
     { label: 'no track', value: '' },
     { label: `a new track, "${input.source}"`, value: 'new' },
-    ...feedable.value.flatMap((track) => {
-      if (input.width > 1)
-        return track.width === input.width ? [{ label: track.name, value: `${track.id}/${WHOLE}` }] : []
-      return track.feeds.map((_, channel) => ({
-        label: track.name + sideOf(track, channel),
-        value: `${track.id}/${channel}`,
-      }))
-    }),
+    ...(input.width > 1
+      ? feedable.value
+          .filter((track) => track.width === input.width)
+          .map((track) => ({ label: track.name, value: `${track.id}/${WHOLE}` }))
+      : feedable.value.flatMap((track) =>
+          track.feeds.map((_, channel) => ({
+            label: track.name + sideOf(track, channel),
+            value: `${track.id}/${channel}`,
+          })),
+        )),
   ]
 
   function chosenTrack(input: Input) {

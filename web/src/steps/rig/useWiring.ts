@@ -1,4 +1,4 @@
-import { computed } from 'vue'
+import { computed, effectScope } from 'vue'
 import type { Device, Pair, Port, Rig, RigEdit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { freshId } from '@/desk/ids'
@@ -27,8 +27,18 @@ const WITHOUT = 'without/'
 
 const SIGNALS = ['mic', 'line', 'instrument', 'digital'] as const
 
-/** How the rig on the page is wired, in words, and what could be tied to what. */
-export function useWiring() {
+function grouped<T>(pairs: (readonly [string, T])[]): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const [key, each] of pairs) groups.set(key, [...(groups.get(key) ?? []), each])
+  return groups
+}
+
+let shared: ReturnType<typeof wire> | undefined
+
+/** How the rig on the page is wired, in words, and what could be tied to what: worked out once for all who ask. */
+export const useWiring = () => (shared ??= effectScope(true).run(wire)!)
+
+function wire() {
   const desk = useDesk()
   const store = useRig()
   const rig = computed<Rig>(() => store.rig!)
@@ -171,13 +181,16 @@ export function useWiring() {
     return [...way].flatMap((each) => ports.value.get(each) ?? [])
   }
 
+  const tracksAt = computed(() =>
+    grouped(desk.tracks.flatMap((track) => track.feeds.map((feed) => [feed.port ?? '', track] as const))),
+  )
+  const inputsAt = computed(() =>
+    grouped(desk.inputs.flatMap((input) => input.ports.flatMap(path).map((port) => [port.id, input] as const))),
+  )
   /** The tracks that the port feeds by itself, as a sound module's outputs do. */
-  const feeds = (port: Port) => desk.tracks.filter((track) => track.feeds.some((feed) => feed.port === port.id))
-
+  const feeds = (port: Port) => tracksAt.value.get(port.id) ?? []
   /** The inputs of this session whose cables go through the port. */
-  function usedBy(port: Port) {
-    return desk.inputs.filter((input) => input.ports.some((own) => path(own).some((each) => each.id === port.id)))
-  }
+  const usedBy = (port: Port) => inputsAt.value.get(port.id) ?? []
 
   const takes = (port: Port) =>
     SIGNALS.filter((signal) => port.takes.includes(signal) && device(port.device)!.kind !== 'sound-module')

@@ -29,7 +29,8 @@ export function useFeeds() {
   /** Which channels of which wide track a track is: "3, 4 of Tree". */
   function splitWords(track: Track): string {
     const wide = desk.tracks.find((each) => each.id === track.feeds[0]?.track)
-    return `${track.feeds.map((feed) => feed.channel + 1).join(', ')} of ${wide?.name ?? 'a track'}`
+    const channels = track.feeds.map((feed) => feed.channel + 1)
+    return `${channels.join(', ')} of ${wide?.name ?? 'a track'}`
   }
 
   const offered = ref<OfferedFeed[]>([])

@@ -134,7 +134,8 @@ public record Session(
 
     /** Whether a track is armed; one that is split from a wide track is when that is. */
     public boolean isArmed(Track track) {
-        return track.splitFrom().flatMap(this::find).map(Track::armed).orElse(track.armed());
+        Optional<Track> wide = track.splitFrom().flatMap(this::find);
+        return wide.orElse(track).armed();
     }
 
     /**

@@ -40,10 +40,11 @@ public record SetInputWidth(InputId input, int width) implements Edit {
         return goesOn && free ? run : was.ports();
     }
 
-    private Track withoutLost(Track track) {
-        return track.fedBy(track.feeds().stream()
+    private Track withoutLost(Track fed) {
+        List<Feed> kept = fed.feeds().stream()
                 .map(feed -> feed.comesFrom(input) && feed.channel() >= width ? Feed.NOTHING : feed)
-                .toList());
+                .toList();
+        return fed.fedBy(kept);
     }
 
     @Override

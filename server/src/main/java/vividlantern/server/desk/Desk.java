@@ -62,9 +62,14 @@ public class Desk {
         return rigs.rig(opened(id).session.rigId());
     }
 
-    /** The sessions that are laid out for a rig, whole. */
+    /** The sessions that are laid out for a rig, as they stand; those that are not open stay so. */
     public List<Session> ofRig(RigId rig) {
-        return store.ofRig(rig).stream().map(this::session).toList();
+        return store.ofRig(rig).stream()
+                .flatMap(id -> Optional.ofNullable(open.get(id))
+                        .map(held -> held.session)
+                        .or(() -> store.session(id))
+                        .stream())
+                .toList();
     }
 
     public List<Store.Listed> sessions(int page, int size) {
