@@ -105,9 +105,8 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
         frames
       </span>
     </template>
-    <span class="fill"></span>
     <button
-      class="word"
+      class="word out"
       :aria-label="`Take ${device.name} out`"
       @click="store.edit([{ kind: 'remove-device', device: device.id }])"
     >
@@ -142,7 +141,7 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
   gap: 5px;
 }
 
-.fill {
-  flex: 1;
+.out {
+  margin-left: auto;
 }
 </style>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type Device, type Port } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
+import ChoiceList from '@/parts/ChoiceList.vue'
 import AddDevice from './AddDevice.vue'
 import DescribePorts from './DescribePorts.vue'
 import DeviceFacts from './DeviceFacts.vue'
@@ -77,6 +78,21 @@ function pairAll(direction: Port['direction']) {
   })
 }
 
+/** What of the selected leads on to somewhere. */
+const tieable = computed(() =>
+  inputs.value.filter((port) => picked.value.has(port.id) && wiring.endsOf(port).includes('to')),
+)
+const tying = ref(false)
+
+function tieInOrder(first: string) {
+  tying.value = false
+  return trying(async () => {
+    const body = { from: tieable.value.map((port) => port.id), first }
+    const proposed = await api.POST('/api/rigs/{rig}/ties', { ...store.at, body })
+    await store.edit(proposed.data!.edits)
+  })
+}
+
 /** Two that are in no pair yet, wherever they are. */
 const pairable = computed(() => picked.value.size === 2 && [...picked.value].every((port) => !wiring.pairOf(port)))
 
@@ -108,6 +124,23 @@ function show(id: string) {
       <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
       <span class="fill"></span>
       <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
+      <ChoiceList
+        v-if="tying"
+        class="tying"
+        :value="null"
+        :options="wiring.ends(tieable[0]!, 'to')"
+        label="Where the first of them goes on to"
+        @choose="tieInOrder"
+        @close="tying = false"
+      />
+      <NButton
+        v-else-if="tieable.length > 1"
+        size="small"
+        title="The first to a port, the others to those after it"
+        @click="tying = true"
+      >
+        Tie {{ tieable.length }} in order
+      </NButton>
       <NButton v-if="pairable" size="small" @click="pairThem">Pair these two</NButton>
       <NButton v-if="groupable" size="small" @click="group">Group {{ picked.size }}</NButton>
       <NButton v-if="picked.size" size="small" @click="describing = true">Describe</NButton>
@@ -263,6 +296,10 @@ function show(id: string) {
 h2 .word {
   font-family: var(--text);
   font-weight: 400;
+}
+
+.tying {
+  width: 260px;
 }
 
 table {

@@ -90,6 +90,17 @@ public class RigEditsTest {
     }
 
     @Test
+    public void manyAreTiedInTheOrderOfTheirNumbers() {
+        List<PortId> walls = List.of(port("wall-in-3"), port("wall-in-1"), port("wall-in-2"));
+        Rig tied = RigEdit.applyAll(TieInOrder.edits(LOFT, walls, port("skiff-in-5")), LOFT);
+        assertThat(tied.tiedTo(port("wall-in-1"))).contains(port("skiff-in-5"));
+        assertThat(tied.tiedTo(port("wall-in-2"))).contains(port("skiff-in-6"));
+        assertThat(tied.tiedTo(port("wall-in-3"))).contains(port("skiff-in-7"));
+        assertThatThrownBy(() -> TieInOrder.edits(LOFT, walls, port("lamp-in-2")))
+                .hasMessageContaining("From Old Lamp 2 on there is room for 1 of 3 ties");
+    }
+
+    @Test
     public void aTieReplacesWhatWasThereAndSaysSo() {
         TiePorts edit = tie("lamp-in-2", "skiff-in-1");
         assertThat(edit.summary(LOFT)).isEqualTo("Old Lamp 2 tied to Skiff 16 1, in place of Wall 1");

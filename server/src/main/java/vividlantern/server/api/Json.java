@@ -42,6 +42,7 @@ class Json {
             schemas.add(RigsController.ProposedRigEdits.class);
             schemas.add(RigsController.WantedLabels.class);
             schemas.add(RigsController.WantedPairs.class);
+            schemas.add(RigsController.WantedTies.class);
             schemas.add(RigsController.CopyName.class);
             schemas.add(RigsController.KeptCopy.class);
             schemas.add(RigsController.Difference.class);

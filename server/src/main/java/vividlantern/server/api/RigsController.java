@@ -32,6 +32,7 @@ import vividlantern.rig.edit.Neighbours;
 import vividlantern.rig.edit.ReplaceRig;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
+import vividlantern.rig.edit.TieInOrder;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.UndoState;
@@ -69,6 +70,9 @@ class RigsController {
 
     /** The ports of a device that shall be paired with their neighbours. */
     record WantedPairs(String device, Port.Direction direction) {}
+
+    /** Ports to be tied in order, the first of them to a port. */
+    record WantedTies(List<PortId> from, PortId first) {}
 
     record CopyName(String name) {}
 
@@ -198,6 +202,12 @@ class RigsController {
     @PostMapping("/{rig}/pairs")
     ProposedRigEdits pairs(@PathVariable String rig, @RequestBody WantedPairs wanted) {
         return new ProposedRigEdits(Neighbours.pair(desk.rig(new RigId(rig)), wanted.device(), wanted.direction()));
+    }
+
+    /** The edits that tie many ports to as many that follow each other. */
+    @PostMapping("/{rig}/ties")
+    ProposedRigEdits ties(@PathVariable String rig, @RequestBody WantedTies wanted) {
+        return new ProposedRigEdits(TieInOrder.edits(desk.rig(new RigId(rig)), wanted.from(), wanted.first()));
     }
 
     /** The sessions that lost ports or outputs, each with what it lost. */

@@ -65,10 +65,11 @@ public class Desk {
     /** The sessions that are laid out for a rig, as they stand; those that are not open stay so. */
     public List<Session> ofRig(RigId rig) {
         return store.ofRig(rig).stream()
-                .flatMap(id -> Optional.ofNullable(open.get(id))
-                        .map(held -> held.session)
-                        .or(() -> store.session(id))
-                        .stream())
+                .flatMap(id ->
+                        Optional.ofNullable(open.get(id))
+                                .map(held -> held.session)
+                                .or(() -> store.session(id))
+                                .stream())
                 .toList();
     }
 
