@@ -40,10 +40,10 @@ const unpatched = computed(() => {
   <span v-if="column.key === 'source' && besides" class="soft beside">{{ besides }}</span>
   <template v-if="column.key === 'port'">
     <span v-if="arrival" class="soft small"> → {{ arrival }}</span>
-    <span v-if="input.ports.length < input.width" class="soft"> {{ unpatched }}</span>
+    <span v-if="input.ports.length < input.width" class="flare"> {{ unpatched }}</span>
   </template>
   <span v-if="column.key === 'gain' && standing" class="soft beside">{{ standing }}</span>
-  <span v-if="column.key === 'track' && !column.shown(input)" class="soft">no track</span>
+  <span v-if="column.key === 'track' && !column.shown(input)" class="flare">no track</span>
 </template>
 
 <style scoped>

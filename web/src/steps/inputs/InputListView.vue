@@ -17,6 +17,7 @@ import { useRows } from './useRows'
 import { useSheet } from './useSheet'
 import { usePreamps } from './usePreamps'
 import { useShownColumns } from './useShownColumns'
+import { useTracksOf } from './useTracksOf'
 
 const desk = useDesk()
 const grid = ref<HTMLElement>()
@@ -44,6 +45,7 @@ const { pasted, copy } = useClipboard({
   at: () => ({ row: sheet.row.value, column: sheet.column.value, whole: sheet.whole.value, range: sheet.range.value }),
 })
 const { standing, silent, sayWhenToMove } = usePreamps()
+const { wordsOfTracks } = useTracksOf()
 const inGrid = ref(false)
 const { editing, draft, selected, whole } = sheet
 
@@ -61,6 +63,14 @@ function write(input: Input, column: Column, value: string) {
 async function move(input: Input, edits: Edit[]) {
   const callOff = sayWhenToMove(input)
   if (!(await desk.edit(edits))) callOff()
+}
+
+/** The rules whose findings an input's own cells tell. */
+function saidBy(input: Input) {
+  const isShown = (key: string) => keys.value.includes(key)
+  const noPort = input.ports.length === 0 && isShown('port') ? ['input-without-port'] : []
+  const noTrack = !wordsOfTracks(input) && isShown('track') ? ['input-without-track'] : []
+  return [...noPort, ...noTrack]
 }
 
 function dropFile(event: DragEvent) {
@@ -208,6 +218,7 @@ function renumber(input: Input, event: Event) {
             <RowTrouble
               :part="`input/${input.id}`"
               :own="`Input ${input.number}, ${input.source}, `"
+              :said="saidBy(input)"
               :after="2"
               :columns="columns.length + 1"
             />

@@ -4,15 +4,25 @@ import type { Found } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 
 /**
- * What is wrong with a row, under it, with the way out: the part it is about, how findings call it, and how many columns
- * its sentence stands after and spans.
+ * What is wrong with a row, under it, with the way out: the part it is about, how findings call it, the rules whose findings
+ * the row says in its own cells, and how many columns a sentence stands after and spans.
  */
-const { part, own, after, columns } = defineProps<{ part: string; own: string; after: number; columns: number }>()
+const {
+  part,
+  own,
+  said = [],
+  after,
+  columns,
+} = defineProps<{ part: string; own: string; said?: string[]; after: number; columns: number }>()
 
 const desk = useDesk()
 
 /** A finding about several parts is said at each of them. */
-const found = computed(() => desk.findings.filter((each) => !each.acknowledged && each.about.includes(part)))
+const found = computed(() =>
+  desk.findings.filter(
+    (each) => !each.acknowledged && each.about.includes(part) && !said.includes(each.key.split('/')[0]!),
+  ),
+)
 
 /** The row's own name need not be said again. */
 function words(each: Found) {

@@ -58,8 +58,9 @@ public final class SheetsPdf {
                         "+48 V",
                         "Port",
                         "Gain",
-                        "Track"),
-                new double[] {4, 14, 9, 16, 9, 6, 12, 7, 20, 5, 13});
+                        "Track",
+                        "Notes"),
+                new double[] {4, 14, 8, 14, 9, 5, 10, 7, 18, 6, 12, 10});
         for (Input input : session.inputs()) {
             table.row(List.of(
                     String.valueOf(input.number()),
@@ -72,7 +73,8 @@ public final class SheetsPdf {
                     phantom(input.phantom()),
                     way(rig, input),
                     gain(rig, input),
-                    String.join("; ", InputListCsv.trackNames(session, input))));
+                    String.join("; ", InputListCsv.trackNames(session, input)),
+                    input.notes()));
         }
     }
 
@@ -142,10 +144,11 @@ public final class SheetsPdf {
         }
     }
 
-    /** The source with what is special about how it comes: stereo, or turned over. */
+    /** The source with what is special about how it comes: stereo, at line level, or turned over. */
     private static String sourced(Input input) {
         String width = input.width() == 1 ? "" : ", " + Channels.width(input.width());
-        return input.source() + width + (input.polarityFlipped() ? ", polarity flipped" : "");
+        String level = input.level() == Port.Signal.MIC ? "" : ", " + Documents.word(input.level());
+        return input.source() + width + level + (input.polarityFlipped() ? ", polarity flipped" : "");
     }
 
     private static String performer(Session session, Input input) {
@@ -171,7 +174,8 @@ public final class SheetsPdf {
     }
 
     private static String gain(Rig rig, Input input) {
-        return rig.preampsOf(input.ports()).isEmpty() ? "" : InputListCsv.plain(input.gainDb());
+        String gain = InputListCsv.plain(input.gainDb()) + (input.pad() ? ", pad" : "");
+        return rig.preampsOf(input.ports()).isEmpty() ? "" : gain;
     }
 
     private static String labels(Rig rig, List<PortId> ports) {

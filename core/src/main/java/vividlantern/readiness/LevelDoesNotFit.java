@@ -3,6 +3,7 @@ package vividlantern.readiness;
 import java.util.List;
 import java.util.Locale;
 import vividlantern.patch.Ports;
+import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -28,7 +29,15 @@ final class LevelDoesNotFit implements Rule {
         String sentence = Keys.name(input) + ", comes at " + level + " level, and " + Keys.label(rig, port)
                 + " does not take that.";
         String why = "It would be dull, noisy or distorted.";
-        return Elsewhere.or(
-                "Use a DI box, which makes mic level of an instrument.", session, rig, input, key, sentence, why);
+        return Elsewhere.or(wayOut(input.level()), session, rig, input, key, sentence, why);
+    }
+
+    private static String wayOut(Port.Signal level) {
+        return switch (level) {
+            case INSTRUMENT -> "Use a DI box, which makes mic level of an instrument.";
+            case MIC -> "Free a mic input for it, or tie a preamp in front of this one.";
+            case LINE, DIGITAL ->
+                "Free an input for it that takes " + level.name().toLowerCase(Locale.ROOT) + " level.";
+        };
     }
 }

@@ -27,6 +27,7 @@ import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.PatchInput;
 import vividlantern.session.edit.SetInputCable;
 import vividlantern.session.edit.SetInputMic;
+import vividlantern.session.edit.SetInputNotes;
 import vividlantern.session.edit.SetInputPolarity;
 import vividlantern.session.edit.SetInputStand;
 import vividlantern.session.edit.SetInputWidth;
@@ -64,11 +65,14 @@ public class SheetsPdfTest {
     @Test
     public void aStereoSourceHasALineForEachOfItsCablesInThePatch() throws IOException {
         Session session = Edit.applyAll(
-                List.of(new SetInputWidth(new InputId("i1"), 2), new SetInputPolarity(new InputId("i1"), true)),
+                List.of(
+                        new SetInputWidth(new InputId("i1"), 2),
+                        new SetInputPolarity(new InputId("i1"), true),
+                        new SetInputNotes(new InputId("i1"), "from above")),
                 list(1),
                 RIG);
         assertThat(text(session))
-                .contains("Violín 1, stereo,", "polarity flipped")
+                .contains("Violín 1, stereo,", "polarity flipped", "from above")
                 .contains("Violín 1 left", "Violín 1 right", "House in-1 | House");
     }
 
