@@ -9,6 +9,7 @@ import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
+import vividlantern.patch.NewTracks;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
@@ -28,14 +29,17 @@ import vividlantern.rig.edit.SetDeviceClock;
 import vividlantern.rig.edit.TiePorts;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
+import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Acknowledge;
 import vividlantern.session.edit.AddCue;
 import vividlantern.session.edit.AddInput;
+import vividlantern.session.edit.AddSends;
 import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.ArmTrack;
 import vividlantern.session.edit.Edit;
@@ -43,6 +47,7 @@ import vividlantern.session.edit.PatchInput;
 import vividlantern.session.edit.SetInputLevel;
 import vividlantern.session.edit.SetInputMic;
 import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.SetInputWidth;
 import vividlantern.session.edit.SetSampleRate;
 import vividlantern.session.edit.SetSendLevel;
 import vividlantern.units.Decibels;
@@ -275,26 +280,42 @@ public class ReadinessTest {
                     new SetInputLevel(id, Port.Signal.values()[random.nextInt(3)]),
                     new PatchInput(
                             id,
-                            random.nextInt(5) == 0
-                                    ? List.of()
-                                    : List.of(port("skiff-in-" + (1 + random.nextInt(10))))));
+                            random.nextInt(5) == 0 ? List.of() : List.of(port("skiff-in-" + (1 + random.nextInt(10))))),
+                    new SetInputWidth(id, random.nextInt(3) == 0 ? 2 + random.nextInt(3) : 1));
         }
         for (int n = 1; n <= 6; n++) {
             List<Feed> feeds = new ArrayList<>();
             int width = 1 + random.nextInt(2);
             for (int channel = 0; channel < width; channel++) {
-                feeds.add(random.nextInt(4) == 0 ? fed("skiff-in-" + (7 + random.nextInt(2))) : anyInput(random));
+                feeds.add(
+                        random.nextInt(4) == 0
+                                ? fed("skiff-in-" + (7 + random.nextInt(2)))
+                                : anyInput(session, random));
             }
             session = made(
                     session,
                     new AddTrack(track("t" + n), "Track " + random.nextInt(5), width, feeds),
                     new ArmTrack(track("t" + n), random.nextBoolean()));
         }
+        TrackId wide = track("wide");
+        CueId cue = new CueId("cue");
+        session = made(
+                session, new AddTrack(wide, "Wide", 3, List.of(anyInput(session, random))), new AddCue(cue, "Cue"));
+        session = Edit.applyAll(NewTracks.split(session, wide, NewTracks.Split.PAIRS), session, RIG);
+        List<TrackId> heard = session.tracks().stream()
+                .filter(each -> random.nextBoolean())
+                .map(Track::id)
+                .toList();
+        session = made(session, new AddSends(cue, heard));
+        for (TrackId each : heard) {
+            session = made(session, new SetSendLevel(cue, each, Decibels.of(-6)));
+        }
         return session;
     }
 
-    private static Feed anyInput(Random random) {
-        return random.nextInt(6) == 0 ? Feed.NOTHING : Feed.from(input("i" + (1 + random.nextInt(8))), 0);
+    private static Feed anyInput(Session session, Random random) {
+        Input any = session.inputs().get(random.nextInt(8));
+        return random.nextInt(6) == 0 ? Feed.NOTHING : Feed.from(any.id(), random.nextInt(any.width()));
     }
 
     private static List<Readiness.Standing> open(Session session) {

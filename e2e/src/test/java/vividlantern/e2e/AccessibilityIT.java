@@ -12,7 +12,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Each view, in both themes, has no serious fault that axe finds. */
-public class AccessibilityIT extends DemoTest {
+public class AccessibilityIT extends WithDemo {
 
     @DataProvider
     public Object[][] views() {

@@ -12,7 +12,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What is done to preamps while everybody plays, from the input list. */
-public class PreampsIT extends DemoTest {
+public class PreampsIT extends WithDemo {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 

@@ -15,7 +15,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The input list as a sheet: ranges of cells, and sources of more than one channel. */
-public class SheetIT extends DemoTest {
+public class SheetIT extends WithDemo {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int SOURCE = 0;

@@ -11,7 +11,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /** Finding one's way among many tracks, and choosing what the engine runs at, with the demo. */
-public class TracksIT extends DemoTest {
+public class TracksIT extends WithDemo {
 
     @BeforeClass
     public void goThere() {

@@ -11,7 +11,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 
 /** A program of its own with the demo, and a browser in front of it. */
-abstract class DemoTest {
+abstract class WithDemo {
 
     Program program;
     Chromium chromium;
