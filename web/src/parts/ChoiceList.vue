@@ -26,6 +26,7 @@ const filter = (pattern: string, option: { label?: unknown }) =>
     :filter="filter"
     :value="value"
     :options="options"
+    :placeholder="label"
     :consistent-menu-width="false"
     :input-props="{ 'aria-label': label }"
     @update:value="(chosen: Value) => emit('choose', chosen)"

@@ -3,6 +3,7 @@ import { NButton, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import type { Cue, Send, Tap, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useHushed } from '@/desk/useHushed'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
 import PanSlider from '@/parts/PanSlider.vue'
@@ -12,6 +13,7 @@ import WordSwitch from '@/parts/WordSwitch.vue'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
+const { hushed } = useHushed()
 
 const TAPS: { label: string; value: Tap }[] = [
   { label: 'input', value: 'input' },
@@ -63,6 +65,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
             <td class="name">
               {{ track.name }}
               <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
+              <span v-if="hushed(track)" class="flare">{{ hushed(track) }}</span>
             </td>
             <template v-if="send">
               <td :class="{ silent: send.muted }">

@@ -3,11 +3,13 @@ import type { Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
+import { useHushed } from '@/desk/useHushed'
 
 /** How the preamps behind the inputs stand, beside how they are wanted. */
 export function usePreamps() {
   const desk = useDesk()
   const rig = useRig()
+  const { switching } = useHushed()
 
   const preamps = computed(() => new Map(desk.ports.map((port) => [port.id, port.preamps[0] ?? ''])))
   const settings = computed(() => new Map((desk.live?.preamps ?? []).map((each) => [each.port, each.setting])))
@@ -24,7 +26,7 @@ export function usePreamps() {
   }
 
   /** Whether nobody hears it just now, since a switch is thrown at its preamp. */
-  const silent = (input: Input) => preampsOf(input).some((preamp) => desk.live?.switching.includes(preamp))
+  const silent = (input: Input) => input.ports.some((port) => switching.value.has(port))
 
   /** Says when a powered mic's cable may be moved, once the engine has begun to switch its old port. Gives what calls that off. */
   function sayWhenToMove(input: Input): () => void {

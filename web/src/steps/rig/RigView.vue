@@ -70,6 +70,13 @@ function pick(port: Port, at: number, event: MouseEvent) {
   picked.value = next
 }
 
+/** The ports that are named together. */
+const toName = ref<Port[]>([])
+function nameMany(ports: Port[]) {
+  toName.value = ports
+  naming.value = true
+}
+
 function pairAll(direction: Port['direction']) {
   return trying(async () => {
     const body = { device: device.value!.id, direction }
@@ -121,9 +128,11 @@ function show(id: string) {
   <section class="step">
     <header>
       <h1>Rig</h1>
-      <span v-if="store.rig" class="soft">{{ store.rig.name }}. What is here for good, and what it is called.</span>
+      <span v-if="store.rig && picked.size === 0" class="soft"
+        >{{ store.rig.name }}. What is here for good, and what it is called.</span
+      >
       <span class="fill"></span>
-      <NButton v-if="device && shown !== LOCKER" size="small" @click="naming = true">Name many</NButton>
+      <NButton v-if="device && shown !== LOCKER" size="small" @click="nameMany(named)">Name many</NButton>
       <ChoiceList
         v-if="tying"
         class="tying"
@@ -208,6 +217,7 @@ function show(id: string) {
           <div v-if="outputs.length" class="side">
             <h2>
               What goes out <button class="word" @click="pairAll('out')">Pair neighbours</button>
+              <button v-if="inputs.length" class="word" @click="nameMany(outputs)">Name many</button>
               <GroupOutputs v-if="outputs.length > 2" :outputs="outputs" />
             </h2>
             <TogetherPorts :device="device.id" direction="out" />
@@ -228,7 +238,7 @@ function show(id: string) {
         </p>
       </template>
       <AddDevice v-model:shown="adding" @added="show" />
-      <NameMany v-model:shown="naming" :ports="named" />
+      <NameMany v-model:shown="naming" :ports="toName" />
       <DescribePorts v-model:shown="describing" :ports="named" />
       <RigCopies v-model:shown="copying" />
     </template>

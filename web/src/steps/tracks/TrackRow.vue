@@ -5,6 +5,7 @@ import type { Hear, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
 import ChoiceList from '@/parts/ChoiceList.vue'
+import { useHushed } from '@/desk/useHushed'
 import EditableText from '@/parts/EditableText.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -23,6 +24,7 @@ const emit = defineEmits<{ pick: [event: MouseEvent] }>()
 
 const desk = useDesk()
 const { feedWords, splitWords, askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
+const { hushed } = useHushed()
 const choosing = ref(false)
 
 const HEAR: { label: string; value: Hear; what: string }[] = [
@@ -111,6 +113,7 @@ async function feed(value: number) {
         />
         <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
+        <span v-if="hushed(track)" class="flare wide"> {{ hushed(track) }}</span>
       </span>
     </td>
     <td class="feed">
@@ -262,6 +265,7 @@ td {
 }
 
 .name .soft,
+.name .flare,
 .name .lit {
   font-weight: 400;
   font-size: 12px;

@@ -39,8 +39,8 @@ public final class Lights {
         for (Track track : session.tracks()) {
             int[] sources = MixPlan.sources(session, rig, track);
             lights.add(new Light("track/" + track.id(), Kind.SOURCE, sources, 1, -1));
-            lights.add(
-                    new Light("main/" + track.id(), Kind.SOURCE, sources, MixPlan.mainGain(session, track, live), -1));
+            int[] heard = MixPlan.heardSources(session, rig, track, live);
+            lights.add(new Light("main/" + track.id(), Kind.SOURCE, heard, MixPlan.mainGain(session, track, live), -1));
         }
         session.main()
                 .output()
@@ -54,7 +54,7 @@ public final class Lights {
                 track.ifPresent(sent -> lights.add(new Light(
                         "send/" + cue.id() + "/" + sent.id(),
                         Kind.SOURCE,
-                        MixPlan.sources(session, rig, sent),
+                        MixPlan.heardSources(session, rig, sent, live),
                         live.headphonesCut() ? 0 : MixPlan.sendGain(session, send, sent, live),
                         -1)));
             }

@@ -11,6 +11,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.Feed;
+import vividlantern.session.Input;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
@@ -150,6 +151,20 @@ public final class MixPlan {
             sources[channel] = session.portOf(feed)
                     .flatMap(port -> rig.engineInput(port, session.sampleRate()))
                     .orElse(-1);
+        }
+        return sources;
+    }
+
+    /** The sources of a track's channels as listeners get them; -1 also where an input is cut or silent. */
+    public static int[] heardSources(Session session, Rig rig, Track track, LiveState live) {
+        int[] sources = sources(session, rig, track);
+        for (int channel = 0; channel < track.feeds().size(); channel++) {
+            boolean cut = session.inputOf(track.feeds().get(channel))
+                    .filter(Input::cut)
+                    .isPresent();
+            if (cut || live.silentInputs().contains(sources[channel])) {
+                sources[channel] = -1;
+            }
         }
         return sources;
     }

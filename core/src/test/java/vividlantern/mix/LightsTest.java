@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -64,6 +65,31 @@ public class LightsTest {
     public void aSendShowsWhatItGivesToTheCueAndNothingWhileHeadphonesAreCut() {
         assertThat(value("send/cue/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL * 0.199526, within(1e-6));
         assertThat(value("send/cue/fiddle", LiveState.STOPPED.cut(true))).isZero();
+    }
+
+    @Test
+    public void aCutInputComesInAndReachesNobody() {
+        session = session.change(new InputId("fiddle"), input -> input.cut(true));
+        assertThat(value("input/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL, within(1e-6));
+        assertThat(value("track/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL, within(1e-6));
+        assertThat(value("main/fiddle", LiveState.STOPPED)).isZero();
+        assertThat(value("send/cue/fiddle", LiveState.STOPPED)).isZero();
+    }
+
+    @Test
+    public void whileASwitchIsThrownAtItsPreampAnInputReachesNobody() {
+        LiveState switching = LiveState.STOPPED.silencing(Set.of(2));
+        assertThat(value("input/fiddle", switching)).isCloseTo(LEVEL, within(1e-6));
+        assertThat(value("main/fiddle", switching)).isZero();
+        assertThat(value("send/cue/fiddle", switching)).isZero();
+    }
+
+    @Test
+    public void aStereoInputShowsTheLouderOfItsSides() {
+        session = session.change(
+                new InputId("spare"),
+                input -> input.widened(2).patchedTo(List.of(new PortId("in-1"), new PortId("in-3"))));
+        assertThat(value("input/spare", LiveState.STOPPED)).isCloseTo(LEVEL, within(1e-6));
     }
 
     @Test
