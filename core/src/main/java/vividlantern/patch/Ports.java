@@ -3,6 +3,7 @@ package vividlantern.patch;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.history.Refused;
@@ -161,7 +162,9 @@ public final class Ports {
                                 .map(WideGroup::ports))
                 .filter(ports -> ports.size() == width)
                 .findFirst()
-                .orElseGet(() -> rig.runFrom(known(rig, wanted), width));
+                .orElseGet(() -> rig.runFrom(known(rig, wanted), width).stream()
+                        .takeWhile(port -> rig.port(port).filter(rig::isOpen).isPresent())
+                        .toList());
     }
 
     private static PortId known(Rig rig, String name) {
@@ -171,10 +174,14 @@ public final class Ports {
                         () -> new Refused("There is no port \"" + name.strip() + "\" in " + rig.name() + ".", "port"));
     }
 
-    /** Ports that inputs can go into and no input does, in the rig's order. */
+    /** Ports that inputs can go into and no input does, nor arrives behind by a tie, in the rig's order. */
     public static List<Port> free(Session session, Rig rig) {
+        Set<PortId> arrivedAt = session.inputs().stream()
+                .flatMap(input -> input.ports().stream())
+                .map(rig::followTies)
+                .collect(Collectors.toSet());
         return there(session, rig).stream()
-                .filter(port -> session.inputs().stream().noneMatch(input -> input.goesInto(port.id())))
+                .filter(port -> !arrivedAt.contains(rig.followTies(port.id())))
                 .toList();
     }
 
@@ -235,8 +242,7 @@ public final class Ports {
 
     static List<Port> open(Rig rig) {
         return rig.ports().stream()
-                .filter(port -> port.direction() == Port.Direction.IN && rig.isOffered(port))
-                .filter(port -> rig.tiedFrom(port.id()).isEmpty() && !rig.isOfSoundModule(port.id()))
+                .filter(rig::isOpen)
                 .filter(port -> rig.engineInput(port.id()).isPresent())
                 .sorted(Comparator.comparing(port -> !port.takes().contains(Port.Signal.MIC)))
                 .toList();

@@ -1,7 +1,9 @@
 package vividlantern.readiness;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import vividlantern.patch.Ports;
 import vividlantern.rig.PortId;
@@ -10,22 +12,20 @@ import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.edit.PatchInput;
 
-/** Two inputs name one port: one of the two cables has no socket. */
+/** Two inputs go into one port, or arrive at one by ties: one of the two cables has no socket. */
 final class PortTwice implements Rule {
 
     @Override
     public List<Finding> find(Session session, Rig rig) {
         List<Finding> found = new ArrayList<>();
-        List<Input> inputs = session.inputs();
-        for (int at = 0; at < inputs.size(); at++) {
-            Input later = inputs.get(at);
-            for (int channel = 0; channel < later.ports().size(); channel++) {
-                PortId port = later.ports().get(channel);
-                int of = channel;
-                inputs.subList(0, at).stream()
-                        .filter(each -> each.goesInto(port))
-                        .findFirst()
-                        .ifPresent(first -> found.add(finding(session, rig, first, later, of)));
+        Map<PortId, Input> arrived = new HashMap<>();
+        for (Input input : session.inputs()) {
+            for (int channel = 0; channel < input.ports().size(); channel++) {
+                PortId end = rig.followTies(input.ports().get(channel));
+                Input first = arrived.putIfAbsent(end, input);
+                if (first != null && !first.equals(input)) {
+                    found.add(finding(session, rig, first, input, channel));
+                }
             }
         }
         return found;
@@ -33,9 +33,12 @@ final class PortTwice implements Rule {
 
     private static Finding finding(Session session, Rig rig, Input first, Input later, int channel) {
         PortId port = later.ports().get(channel);
-        String key = Keys.of("port-twice", port, first.id(), later.id());
+        PortId end = rig.followTies(port);
+        String key = Keys.of("port-twice", end, first.id(), later.id());
+        String both = Keys.name(first) + " and " + Keys.name(later) + " both ";
         String sentence =
-                Keys.name(first) + " and " + Keys.name(later) + " both go into " + Keys.label(rig, port) + ".";
+                both + (first.goesInto(port) ? "go into " + Keys.label(rig, port) : "arrive at " + Keys.label(rig, end))
+                        + ".";
         String why = "One of the two cables has no socket, and both tracks record the same.";
         Optional<PortId> free = Ports.nextFree(session, rig, port);
         return free.isPresent()

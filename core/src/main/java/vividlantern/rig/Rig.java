@@ -137,6 +137,14 @@ public record Rig(
         return !port.hidden() && !device(port.device()).retired();
     }
 
+    /** Whether a cable can go into a port: an input in sight into which nothing is tied. */
+    public boolean isOpen(Port port) {
+        return port.direction() == Port.Direction.IN
+                && isOffered(port)
+                && tiedFrom(port.id()).isEmpty()
+                && !isOfSoundModule(port.id());
+    }
+
     /** Whether nothing that a signal meets differs from another state of the rig: names and what is hidden do not count. */
     public boolean soundsLike(Rig other) {
         return celsius == other.celsius

@@ -239,6 +239,21 @@ public class ReadinessTest {
     }
 
     @Test
+    public void twoCablesThatMeetBehindATieAreFoundToo() {
+        Session session = made(
+                SOUND,
+                new PatchInput(input("fiddle"), port("raft-in-1")),
+                new AddInput(input("bass"), 2, "Bass"),
+                new PatchInput(input("bass"), port("skiff-in-17")));
+        Finding found = find(session, RIG, "Input 1, Fiddle and Input 2, Bass both arrive at Optical 1.");
+        assertThat(found.fix()).isPresent();
+        Session fixed = Edit.applyAll(found.fix().orElseThrow().edits(), session, RIG);
+        assertThat(Readiness.findings(fixed, RIG, TURNED))
+                .extracting(Finding::sentence)
+                .noneMatch(sentence -> sentence.contains("both"));
+    }
+
+    @Test
     public void everyFixEndsItsFindingAndBringsNoneThatWasNotAnnounced() {
         Random random = new Random(11);
         int fixes = 0;

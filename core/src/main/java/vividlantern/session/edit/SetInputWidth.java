@@ -13,7 +13,7 @@ import vividlantern.session.Track;
 
 /**
  * Says how many channels a source has. A patched input that becomes wider takes the ports beside its first one, if
- * nobody is in them; one that becomes narrower lets go of its last ones, and of the tracks that they fed.
+ * nothing is in them; one that becomes narrower lets go of its last ones, and of the tracks that they fed.
  */
 public record SetInputWidth(InputId input, int width) implements Edit {
 
@@ -33,11 +33,15 @@ public record SetInputWidth(InputId input, int width) implements Edit {
     private List<PortId> taking(Session session, Rig rig, Input was) {
         List<PortId> run = rig.runFrom(was.ports().get(0), width);
         boolean goesOn = run.size() == width && run.subList(0, was.width()).equals(was.ports());
+        boolean open = run.stream()
+                .skip(was.width())
+                .allMatch(port -> rig.port(port).filter(rig::isOpen).isPresent());
         boolean free = session.inputs().stream()
                 .filter(each -> !each.id().equals(input))
                 .flatMap(each -> each.ports().stream())
-                .noneMatch(run::contains);
-        return goesOn && free ? run : was.ports();
+                .map(rig::followTies)
+                .noneMatch(run.stream().map(rig::followTies).toList()::contains);
+        return goesOn && open && free ? run : was.ports();
     }
 
     private Track withoutLost(Track fed) {
