@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { api, type Device, type Port } from '@/api/client'
+import { api, type Port } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import ChoiceList from '@/parts/ChoiceList.vue'
@@ -9,6 +9,7 @@ import AddDevice from './AddDevice.vue'
 import DescribePorts from './DescribePorts.vue'
 import DeviceFacts from './DeviceFacts.vue'
 import GroupOutputs from './GroupOutputs.vue'
+import DeviceTabs from './DeviceTabs.vue'
 import LostBySessions from './LostBySessions.vue'
 import MicLocker from './MicLocker.vue'
 import NameMany from './NameMany.vue'
@@ -44,18 +45,6 @@ const path = computed(() => {
 })
 
 watch(shown, () => (picked.value = new Set()))
-
-function words(each: Device) {
-  const count = (direction: Port['direction'], what: string) => {
-    const ports = wiring.portsOf(each.id, direction).length
-    return ports ? [`${ports} ${what}`] : []
-  }
-  const clock = { leads: ['leads the clock'], follows: [], own: [`own clock, ${each.driftPpm} ppm`], none: [] }[
-    each.clock
-  ]
-  const byHand = each.kind === 'preamp' && wiring.portsOf(each.id, 'in').every((port) => !port.remote)
-  return [...count('in', 'in'), ...count('out', 'out'), ...clock, ...(byHand ? ['set by hand'] : [])].join(' · ')
-}
 
 function pick(port: Port, at: number, event: MouseEvent) {
   if (event.shiftKey) {
@@ -157,22 +146,12 @@ function show(id: string) {
       <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>
     </header>
     <template v-if="store.rig">
-      <div class="devices" role="tablist" aria-label="Devices">
-        <button
-          v-for="each in devices"
-          :key="each.id"
-          role="tab"
-          :aria-selected="shown !== LOCKER && each.id === device?.id"
-          @click="show(each.id)"
-        >
-          <strong>{{ each.name }}</strong>
-          <span>{{ words(each) }}</span>
-        </button>
-        <button role="tab" :aria-selected="shown === LOCKER" @click="show(LOCKER)">
-          <strong>Mic locker</strong>
-          <span>{{ store.rig.mics.length }} kinds</span>
-        </button>
-      </div>
+      <DeviceTabs
+        :devices="devices"
+        :chosen="shown === LOCKER ? LOCKER : (device?.id ?? '')"
+        :locker="LOCKER"
+        @show="show"
+      />
       <LostBySessions />
       <MicLocker v-if="shown === LOCKER" />
       <p v-else-if="!device" class="soft">
@@ -216,7 +195,10 @@ function show(id: string) {
           </div>
           <div v-if="outputs.length" class="side">
             <h2>
-              What goes out <button class="word" @click="pairAll('out')">Pair neighbours</button>
+              What goes out
+              <button class="word" title="Pair neighbours" aria-label="Pair neighbours" @click="pairAll('out')">
+                Pair
+              </button>
               <button v-if="inputs.length" class="word" @click="nameMany(outputs)">Name many</button>
               <GroupOutputs v-if="outputs.length > 2" :outputs="outputs" />
             </h2>
@@ -246,36 +228,6 @@ function show(id: string) {
 </template>
 
 <style scoped>
-.devices {
-  display: flex;
-  gap: 6px;
-  padding: 4px 4px 10px;
-  overflow-x: auto;
-  flex: none;
-}
-
-.devices button {
-  display: flex;
-  flex-direction: column;
-  flex: none;
-  padding: 6px 8px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 8px;
-  background: var(--sheet);
-  text-align: left;
-  cursor: pointer;
-}
-
-.devices span {
-  color: var(--soft);
-  font-size: 12px;
-}
-
-.devices [aria-selected='true'] {
-  border-color: var(--lantern);
-  box-shadow: 0 0 0 3px var(--glow-weak);
-}
-
 .both {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 346px;
@@ -304,6 +256,7 @@ function show(id: string) {
 }
 
 h2 .word {
+  flex: none;
   font-family: var(--text);
   font-weight: 400;
 }
