@@ -142,12 +142,17 @@ export const useDesk = defineStore('desk', () => {
     if (await command({ kind: 'listen', connection, to })) listeningTo.value = to
   }
 
-  /** Sets a gain; while ears are held, trims take the difference. */
-  function setGain(input: string, gainDb: number): Promise<boolean> {
-    if (!holdsEars.value) return edit([{ kind: 'set-input-gain', input, gainDb }])
-    return proposed(() =>
-      api.POST('/api/sessions/{session}/preamps/hold-ears', { ...at.value, body: { gains: [{ input, gainDb }] } }),
+  /** Makes edits of the list, gains among them; while ears are held, trims take the difference. */
+  async function editGains(edits: Edit[]): Promise<boolean> {
+    const gains = edits.flatMap((each) =>
+      each.kind === 'set-input-gain' ? [{ input: each.input, gainDb: each.gainDb }] : [],
     )
+    if (!holdsEars.value || gains.length === 0) return edit(edits)
+    const others = edits.filter((each) => each.kind !== 'set-input-gain')
+    return proposed(async () => {
+      const held = await api.POST('/api/sessions/{session}/preamps/hold-ears', { ...at.value, body: { gains } })
+      return { data: { edits: [...others, ...(held.data?.edits ?? [])] } }
+    })
   }
 
   /** Notes how a preamp stands that only a hand can turn; while ears are held, trims follow one that was turned down. */
@@ -214,7 +219,7 @@ export const useDesk = defineStore('desk', () => {
     open,
     leave,
     edit,
-    setGain,
+    editGains,
     noteTurned,
     proposed,
     undo,

@@ -57,7 +57,7 @@ function write(input: Input, column: Column, value: string) {
     return Promise.resolve()
   }
   if (column.key === 'port') return move(input, column.edits(input, value))
-  return column.write ? column.write(input, value) : desk.edit(column.edits(input, value))
+  return desk.editGains(column.edits(input, value))
 }
 
 async function move(input: Input, edits: Edit[]) {

@@ -26,10 +26,7 @@ const desk = useDesk()
 const chooser = ref<HTMLInputElement>()
 const bringing = ref(false)
 
-/** Whether there is a stereo source, in one row or in two that are left and right. */
-const anyStereo = computed(() =>
-  desk.inputs.some((input) => input.width === 2 || / (left|right|l|r)$/i.test(input.source)),
-)
+const anyStereo = computed(() => desk.inputs.some((input) => input.width === 2))
 
 const summary = computed(() => {
   const powered = desk.inputs.filter((input) => input.phantom === 'on').length

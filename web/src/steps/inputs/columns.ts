@@ -29,8 +29,6 @@ export interface Column {
   edits: (input: Input, value: string) => Edit[]
   /** What is written where a cell is cleared, if that is not nothing at all. */
   cleared?: string
-  /** How a single cell is written, where that is more than its edits. */
-  write?: (input: Input, value: string) => Promise<unknown>
 }
 
 const PHANTOM = [
@@ -217,7 +215,6 @@ export function useColumns() {
       number: true,
       shown: (input) => String(input.gainDb),
       edits: (input, gain) => [{ kind: 'set-input-gain', input: input.id, gainDb: decimal(gain) }],
-      write: (input, gain) => desk.setGain(input.id, decimal(gain)),
     },
     {
       key: 'polarity',

@@ -80,7 +80,7 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   function fillDown() {
     const [first, ...others] = desk.inputs.filter((input) => sheet().selected.value.includes(input.id))
     if (!first) return tell('Select the cells to fill first; the topmost ones are copied down.')
-    return desk.edit(
+    return desk.editGains(
       columnsThere().flatMap((column) => {
         const value = column.chosen ? (column.chosen(first) ?? '') : column.shown(first)
         return others.flatMap((input) => column.edits(input, value))
@@ -94,7 +94,9 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
     const at = range.value ?? { top: row.value, bottom: row.value }
     const cells = columnsThere().filter((column) => column.key !== 'source')
     const inputs = desk.inputs.slice(at.top, at.bottom + 1)
-    return desk.edit(inputs.flatMap((input) => cells.flatMap((column) => column.edits(input, column.cleared ?? ''))))
+    return desk.editGains(
+      inputs.flatMap((input) => cells.flatMap((column) => column.edits(input, column.cleared ?? ''))),
+    )
   }
 
   function makeTracks(stereo: 'one-track' | 'two-panned') {

@@ -5,11 +5,9 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import vividlantern.patch.BringList;
-import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Channels;
 import vividlantern.session.Feed;
@@ -118,9 +116,7 @@ public final class InputListCsv {
 
     /** An input's ports by their house labels, as in "Wall 1 | Wall 2"; "Wall 1 |" if the others have none. */
     static String ports(Rig rig, Input input) {
-        String labels = input.ports().stream()
-                .map(id -> rig.port(id).map(Port::houseLabel).orElse(id.value()))
-                .collect(Collectors.joining(" | "));
+        String labels = rig.labels(input.ports());
         return input.ports().size() == 1 && input.width() > 1 ? labels + " |" : labels;
     }
 

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import vividlantern.patch.BringList;
@@ -169,18 +168,12 @@ public final class SheetsPdf {
 
     private static String way(Rig rig, Input input) {
         List<PortId> ends = input.ports().stream().map(rig::followTies).toList();
-        String first = labels(rig, input.ports());
-        return ends.equals(input.ports()) ? first : first + " > " + labels(rig, ends);
+        String first = rig.labels(input.ports());
+        return ends.equals(input.ports()) ? first : first + " > " + rig.labels(ends);
     }
 
     private static String gain(Rig rig, Input input) {
         String gain = InputListCsv.plain(input.gainDb()) + (input.pad() ? ", pad" : "");
         return rig.preampsOf(input.ports()).isEmpty() ? "" : gain;
-    }
-
-    private static String labels(Rig rig, List<PortId> ports) {
-        return ports.stream()
-                .map(port -> rig.port(port).map(Port::houseLabel).orElse(port.value()))
-                .collect(Collectors.joining(" | "));
     }
 }

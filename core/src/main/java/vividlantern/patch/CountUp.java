@@ -38,10 +38,11 @@ public final class CountUp {
         List<PortId> taken = session.inputs().stream()
                 .filter(input -> !selected.contains(input.id()))
                 .flatMap(input -> input.ports().stream())
+                .map(rig::followTies)
                 .toList();
         List<Port> run = Ports.open(rig).stream()
                 .filter(port -> port.device().equals(start.device()) && port.number() >= start.number())
-                .filter(port -> port.id().equals(start.id()) || !taken.contains(port.id()))
+                .filter(port -> port.id().equals(start.id()) || !taken.contains(rig.followTies(port.id())))
                 .sorted(Comparator.comparingInt(Port::number))
                 .toList();
         int wanted = inputs.stream().mapToInt(Input::width).sum();

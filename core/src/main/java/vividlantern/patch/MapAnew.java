@@ -3,7 +3,6 @@ package vividlantern.patch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -61,10 +60,10 @@ public final class MapAnew {
                 .or(() -> Ports.freePlaces(working, rig, input.width()).stream()
                         .filter(ports -> Ports.fit(rig, ports, input))
                         .findFirst());
-        String was = input.source() + ": " + labels(input.ports());
+        String was = input.source() + ": " + rig.labels(input.ports());
         if (place.isPresent()) {
             make(new PatchInput(input.id(), place.get()));
-            words.add(was + " → " + labels(place.get()));
+            words.add(was + " → " + rig.labels(place.get()));
         } else {
             words.add(was + " is gone, and no free port takes it");
         }
@@ -115,11 +114,5 @@ public final class MapAnew {
     private void make(Edit edit) {
         working = edit.applyTo(working, rig);
         edits.add(edit);
-    }
-
-    private String labels(List<PortId> ports) {
-        return ports.stream()
-                .map(port -> rig.port(port).map(Port::houseLabel).orElse(port.value()))
-                .collect(Collectors.joining(" | "));
     }
 }

@@ -87,9 +87,7 @@ public final class Ports {
     }
 
     private static String label(Rig rig, List<PortId> ports) {
-        String labels = ports.stream()
-                .map(port -> rig.port(port).orElseThrow().houseLabel())
-                .collect(Collectors.joining(" | "));
+        String labels = rig.labels(ports);
         return together(rig, ports).map(name -> name + ": " + labels).orElse(labels);
     }
 

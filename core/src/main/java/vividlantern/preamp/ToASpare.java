@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
-import java.util.stream.Collectors;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.patch.Ports;
@@ -68,10 +67,7 @@ public final class ToASpare {
                 .filter(least -> least < input.gainDb())
                 .ifPresent(least -> edits.add(new SetInputGain(input.id(), least)));
         edits.add(new PatchInput(input.id(), ports));
-        String labels = ports.stream()
-                .map(port -> rig.port(port).orElseThrow().houseLabel())
-                .collect(Collectors.joining(" | "));
-        return new Move(ports, labels, List.copyOf(edits));
+        return new Move(ports, rig.labels(ports), List.copyOf(edits));
     }
 
     /** Whether every preamp that another input uses stands after the move as it did before, and this one gets its +48 V. */

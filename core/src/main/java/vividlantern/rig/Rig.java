@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -80,6 +81,13 @@ public record Rig(
 
     public Optional<Port> port(PortId id) {
         return ports.stream().filter(port -> port.id().equals(id)).findFirst();
+    }
+
+    /** Ports by their house labels, as in "Wall 1 | Wall 2"; one that is gone by its id. */
+    public String labels(List<PortId> ids) {
+        return ids.stream()
+                .map(id -> port(id).map(Port::houseLabel).orElse(id.value()))
+                .collect(Collectors.joining(" | "));
     }
 
     public Optional<StereoPair> outputPair(PairId id) {

@@ -134,7 +134,6 @@ public class OwnStudioIT {
         button("Count up ports").click();
         assertThat(page.getByText("no port", textExactly())).hasCount(0);
         button("Make tracks").click();
-        page.getByText("A stereo track for each stereo source").click();
         assertThat(page.getByText("20 inputs, all on tracks")).isVisible();
         JsonNode session = session();
         assertThat(session.get("tracks")).hasSize(2 + 19);

@@ -2,7 +2,6 @@ package vividlantern.session.edit;
 
 import java.util.HashSet;
 import java.util.List;
-import java.util.stream.Collectors;
 import vividlantern.history.Refused;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -39,7 +38,6 @@ public record PatchInput(InputId input, List<PortId> ports) implements Edit {
 
     @Override
     public String summary(Session session, Rig rig) {
-        String labels = ports.stream().map(id -> Rules.name(rig, id)).collect(Collectors.joining(" | "));
-        return Rules.name(session, input) + ": " + (ports.isEmpty() ? "not patched" : "into " + labels);
+        return Rules.name(session, input) + ": " + (ports.isEmpty() ? "not patched" : "into " + rig.labels(ports));
     }
 }
