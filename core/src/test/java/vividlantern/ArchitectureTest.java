@@ -31,6 +31,7 @@ public class ArchitectureTest {
     @DataProvider
     public Object[][] arrows() {
         return new Object[][] {
+            {"kernel", "kernel"},
             {"units", "units"},
             {"hardware", "hardware,units"},
             {"history", "history"},
@@ -38,7 +39,7 @@ public class ArchitectureTest {
             {"session", "session,history,rig,units"},
             {"patch", "patch,history,session,rig,units"},
             {"click", "click,session,units"},
-            {"mix", "mix,click,session,rig,units"},
+            {"mix", "mix,kernel,click,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
             {"engine", "engine,history,mix,click,preamp,patch,hardware,session,rig,units"},
             {"readiness", "readiness,preamp,patch,hardware,history,session,rig,units"},

@@ -17,13 +17,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import org.openjdk.jmh.profile.GCProfiler;
-import org.openjdk.jmh.results.RunResult;
-import org.openjdk.jmh.runner.Runner;
-import org.openjdk.jmh.runner.RunnerException;
-import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/** Measures and prints all figures. Argument: the packaged program. */
+/** Measures and prints all figures. Arguments: the packaged program, and the reference in C. */
 public final class Figures {
 
     private static final int EDITS = 500;
@@ -32,7 +27,7 @@ public final class Figures {
 
     public static void main(String[] arguments) throws Exception {
         Path program = Path.of(arguments[0]).toAbsolutePath();
-        mixer();
+        MixerFigures.print(Path.of(arguments[1]).toAbsolutePath());
         starts(program);
         Path data = Files.createTempDirectory("vivid-lantern-figures");
         try (Started running = Started.program(program, data)) {
@@ -41,21 +36,6 @@ public final class Figures {
             SheetLoad.print(running);
             MeterLoad.print(running);
         }
-    }
-
-    private static void mixer() throws RunnerException {
-        RunResult result = new Runner(new OptionsBuilder()
-                        .include(MixerBenchmark.class.getSimpleName())
-                        .addProfiler(GCProfiler.class)
-                        .verbosity(org.openjdk.jmh.runner.options.VerboseMode.SILENT)
-                        .build())
-                .runSingle();
-        double micros = result.getPrimaryResult().getScore();
-        double bytes = result.getSecondaryResults().get("gc.alloc.rate.norm").getScore();
-        double blockMicros = 1e6 * MixerBenchmark.FRAMES / MixerBenchmark.RATE;
-        say(
-                "Mixer, 64 tracks into 16 stereo cues and main, blocks of 64: %.1f µs a block, %.0f times real time, %.0f bytes allocated a block",
-                micros, blockMicros / micros, bytes);
     }
 
     private static void starts(Path program) throws Exception {

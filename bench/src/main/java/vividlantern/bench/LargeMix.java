@@ -23,21 +23,18 @@ import vividlantern.session.TrackId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
-/** 64 tracks into 16 stereo cues and the main mix, every send sounding. */
+/** Many tracks into many stereo cues and the main mix, every send sounding. */
 final class LargeMix {
-
-    static final int TRACKS = 64;
-    static final int CUES = 16;
 
     private LargeMix() {}
 
-    static Rig rig() {
+    static Rig rig(int tracks, int cues) {
         List<Port> ports = new ArrayList<>();
-        for (int n = 1; n <= TRACKS; n++) {
+        for (int n = 1; n <= tracks; n++) {
             ports.add(port("in-" + n, Port.Direction.IN, n));
         }
         List<StereoPair> pairs = new ArrayList<>();
-        for (int pair = 0; pair <= CUES; pair++) {
+        for (int pair = 0; pair <= cues; pair++) {
             Port left = port("out-" + (2 * pair + 1), Port.Direction.OUT, 2 * pair + 1);
             Port right = port("out-" + (2 * pair + 2), Port.Direction.OUT, 2 * pair + 2);
             ports.add(left);
@@ -63,17 +60,17 @@ final class LargeMix {
         return new Rig(new RigId("large"), 0, "Large", 20, List.of(box), ports, List.of(), pairs, List.of(), List.of());
     }
 
-    static Session session(Rig rig) {
+    static Session session(Rig rig, int tracks, int cues) {
         Session session =
                 Session.blank(new SessionId("large"), "Large", "", rig.id(), Optional.of(new PairId("pair-0")));
-        for (int n = 1; n <= TRACKS; n++) {
+        for (int n = 1; n <= tracks; n++) {
             session = session.plus(Track.forInputs(
                             new TrackId("track-" + n), n, "Track " + n, 1, List.of(Feed.from(new PortId("in-" + n))))
                     .heard(Hear.ALWAYS)
                     .panned(Pan.of(n % 9 / 4.5 - 0.9))
                     .faded(Decibels.of(-20 - n % 10)));
         }
-        for (int n = 1; n <= CUES; n++) {
+        for (int n = 1; n <= cues; n++) {
             Cue cue = Cue.empty(new CueId("cue-" + n), n, "Cue " + n).outTo(Optional.of(new PairId("pair-" + n)));
             for (Track track : session.tracks()) {
                 Decibels level = Decibels.of(-24 - (n + track.name().length()) % 12);
@@ -82,6 +79,13 @@ final class LargeMix {
             session = session.plus(cue);
         }
         return session;
+    }
+
+    /** The session with one send a little other than before. */
+    static Session nudged(Session session, int step) {
+        TrackId track = session.tracks().get(5).id();
+        return session.change(
+                new CueId("cue-1"), cue -> cue.withSend(track, send -> send.at(Decibels.of(-20 - Math.abs(step) % 20))));
     }
 
     private static Port port(String id, Port.Direction direction, int number) {

@@ -1,5 +1,6 @@
 package vividlantern.click;
 
+import java.util.Arrays;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.TempoCurve;
 
@@ -8,6 +9,8 @@ import vividlantern.session.TempoCurve;
  * begins at exactly the frame its beat falls on, and the next one ends it. Filling allocates nothing.
  */
 public final class ClickVoice {
+
+    private static final float[] SILENCE = {};
 
     private final TempoCurve curve;
     private final int sampleRate;
@@ -18,6 +21,10 @@ public final class ClickVoice {
 
     private int bar;
     private int step;
+    private long begins;
+    private long next;
+    /** The frame up to which it was filled, where it goes on without looking for its place again. */
+    private long filledTo = Long.MIN_VALUE;
 
     public ClickVoice(ClickPattern.Voice voice, TempoCurve curve, int sampleRate) {
         this.curve = curve;
@@ -34,32 +41,40 @@ public final class ClickVoice {
      * @param lastFrame strokes that would begin at or after it are left out: the song has stopped there
      */
     public void fill(long songFrame, float[] out, int offset, int frames, long lastFrame) {
-        seek(songFrame);
-        long begins = frameOfStep();
-        long next = frameAfterStep();
-        for (int n = 0; n < frames; n++) {
-            long at = songFrame + n;
-            while (at >= next) {
-                forward();
-                begins = next;
-                next = frameAfterStep();
-            }
-            out[offset + n] = begins < lastFrame && sounds() ? sample(at - begins) : 0;
+        if (songFrame != filledTo) {
+            seek(songFrame);
         }
+        int done = 0;
+        while (done < frames) {
+            long at = songFrame + done;
+            if (at >= next) {
+                forward();
+            } else {
+                int span = (int) Math.min(frames - done, next - at);
+                boolean heard = begins < lastFrame && sounds();
+                write(heard ? step == 0 ? accent : stroke : SILENCE, at - begins, out, offset + done, span);
+                done += span;
+            }
+        }
+        filledTo = songFrame + frames;
+    }
+
+    private static void write(float[] stroke, long since, float[] out, int offset, int frames) {
+        int sounding = (int) Math.max(0, Math.min(frames, stroke.length - since));
+        if (sounding > 0) {
+            System.arraycopy(stroke, (int) since, out, offset, sounding);
+        }
+        Arrays.fill(out, offset + sounding, offset + frames, 0);
     }
 
     /** The first frame at or after a given one at which a stroke begins. */
     public long nextStroke(long songFrame) {
         seek(songFrame);
-        while (frameOfStep() < songFrame || !sounds()) {
+        filledTo = Long.MIN_VALUE;
+        while (begins < songFrame || !sounds()) {
             forward();
         }
-        return frameOfStep();
-    }
-
-    private float sample(long sinceStroke) {
-        float[] samples = step == 0 ? accent : stroke;
-        return sinceStroke < samples.length ? samples[(int) sinceStroke] : 0;
+        return begins;
     }
 
     private boolean sounds() {
@@ -74,7 +89,9 @@ public final class ClickVoice {
         while (frameOfStep() > songFrame) {
             back();
         }
-        while (frameAfterStep() <= songFrame) {
+        begins = frameOfStep();
+        next = frameAfterStep();
+        while (next <= songFrame) {
             forward();
         }
     }
@@ -95,6 +112,8 @@ public final class ClickVoice {
             step = 0;
             bar++;
         }
+        begins = next;
+        next = frameAfterStep();
     }
 
     private void back() {

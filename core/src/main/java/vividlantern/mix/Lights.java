@@ -29,6 +29,7 @@ public final class Lights {
     private final List<Light> lights = new ArrayList<>();
 
     public Lights(Session session, Rig rig, LiveState live, MixState state) {
+        Heard heard = new Heard(session, rig, live);
         for (Input input : session.inputs()) {
             int[] sources = input.ports().stream()
                     .mapToInt(port -> rig.engineInput(port).orElse(-1))
@@ -37,10 +38,9 @@ public final class Lights {
             lights.add(new Light("clip/" + input.id(), Kind.CLIPS, sources, 1, -1));
         }
         for (Track track : session.tracks()) {
-            int[] sources = MixPlan.sources(session, rig, track);
-            lights.add(new Light("track/" + track.id(), Kind.SOURCE, sources, 1, -1));
-            int[] heard = MixPlan.heardSources(session, rig, track, live);
-            lights.add(new Light("main/" + track.id(), Kind.SOURCE, heard, MixPlan.mainGain(session, track, live), -1));
+            lights.add(new Light("track/" + track.id(), Kind.SOURCE, heard.sources(track), 1, -1));
+            lights.add(new Light(
+                    "main/" + track.id(), Kind.SOURCE, heard.heardSources(track), heard.mainGain(track), -1));
         }
         session.main()
                 .output()
@@ -54,8 +54,8 @@ public final class Lights {
                 track.ifPresent(sent -> lights.add(new Light(
                         "send/" + cue.id() + "/" + sent.id(),
                         Kind.SOURCE,
-                        MixPlan.heardSources(session, rig, sent, live),
-                        live.headphonesCut() ? 0 : MixPlan.sendGain(session, send, sent, live),
+                        heard.heardSources(sent),
+                        heard.sendGain(send, sent),
                         -1)));
             }
         }

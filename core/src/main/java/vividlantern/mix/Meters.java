@@ -1,6 +1,9 @@
 package vividlantern.mix;
 
+import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicReferenceArray;
+import vividlantern.kernel.MixKernel;
+import vividlantern.mix.effects.Samples;
 
 /**
  * Sample peaks of every source and output pair, window by window of round(fs/25) frames, handed from the audio thread to
@@ -13,6 +16,8 @@ public final class Meters {
     /** A converter clips from here on: 1 - 2^-23. */
     private static final float CLIP = 1 - 0x1p-23f;
 
+    private static final float BELOW_CLIP = Math.nextDown(CLIP);
+
     /**
      * What one window held, as factors of full scale.
      *
@@ -24,12 +29,14 @@ public final class Meters {
         private long frame;
         private final float[] sourcePeaks;
         private final int[] clips;
+        private final int[] broken;
         private final float[] pairPeaks;
         private final float[] guardGains;
 
         private Window(int sources, int pairs) {
             sourcePeaks = new float[sources];
             clips = new int[sources];
+            broken = new int[sources];
             pairPeaks = new float[2 * pairs];
             guardGains = new float[pairs];
         }
@@ -47,6 +54,11 @@ public final class Meters {
             return clips[source];
         }
 
+        /** Samples that were not finite and were silenced. */
+        public int broken(int source) {
+            return broken[source];
+        }
+
         /** The larger of a pair's two sides. */
         public float pairPeak(int pair) {
             return Math.max(pairPeaks[2 * pair], pairPeaks[2 * pair + 1]);
@@ -60,20 +72,37 @@ public final class Meters {
             frame = other.frame;
             System.arraycopy(other.sourcePeaks, 0, sourcePeaks, 0, sourcePeaks.length);
             System.arraycopy(other.clips, 0, clips, 0, clips.length);
+            System.arraycopy(other.broken, 0, broken, 0, broken.length);
             System.arraycopy(other.pairPeaks, 0, pairPeaks, 0, pairPeaks.length);
             System.arraycopy(other.guardGains, 0, guardGains, 0, guardGains.length);
         }
     }
 
-    private final Window gathering;
+    private final MixKernel kernel;
+    private final int sources;
+    private final int pairs;
+    /** Peaks of this window so far, {@link MixKernel#lanes} values each. */
+    private final float[] sourceLanes;
+
+    private final float[] pairLanes;
+    private final int[] clips;
+    private final int[] broken;
+    private final float[] guardGains;
     private final AtomicReferenceArray<Window> free = new AtomicReferenceArray<>(SLOTS);
     private final AtomicReferenceArray<Window> full = new AtomicReferenceArray<>(SLOTS);
     private int writeAt;
     private int readAt;
 
-    Meters(int sources, int pairs) {
-        gathering = new Window(sources, pairs);
-        java.util.Arrays.fill(gathering.guardGains, 1);
+    Meters(MixKernel kernel, int sources, int pairs) {
+        this.kernel = kernel;
+        this.sources = sources;
+        this.pairs = pairs;
+        sourceLanes = new float[sources * kernel.lanes()];
+        pairLanes = new float[2 * pairs * kernel.lanes()];
+        clips = new int[sources];
+        broken = new int[sources];
+        guardGains = new float[pairs];
+        Arrays.fill(guardGains, 1);
         for (int slot = 0; slot < SLOTS; slot++) {
             free.set(slot, new Window(sources, pairs));
         }
@@ -93,59 +122,84 @@ public final class Meters {
 
     /** An empty window of the right size for {@link #read}. */
     public Window newWindow() {
-        return new Window(gathering.sourcePeaks.length, gathering.guardGains.length);
+        return new Window(sources, pairs);
     }
 
-    void source(int source, float[] samples, int offset, int frames) {
-        float here = peak(samples, offset, frames);
-        if (here >= CLIP) {
-            for (int n = offset; n < offset + frames; n++) {
-                gathering.clips[source] += Math.abs(samples[n]) >= CLIP ? 1 : 0;
+    /** Takes the samples of all sources, the first wires; what is not finite in them is silenced and counted. */
+    void sources(float[][] wires, int at, int frames) {
+        if (!kernel.raisePeaks(wires, 0, sources, at, frames, sourceLanes, BELOW_CLIP)) {
+            return;
+        }
+        for (int source = 0; source < sources; source++) {
+            broken[source] += Samples.silenceWhatIsNotFinite(wires[source], at, frames);
+            clips[source] += clips(wires[source], at, frames);
+        }
+        Samples.silenceWhatIsNotFinite(sourceLanes, 0, sourceLanes.length);
+        kernel.raisePeaks(wires, 0, sources, at, frames, sourceLanes, BELOW_CLIP);
+    }
+
+    private static int clips(float[] samples, int from, int frames) {
+        int clips = 0;
+        for (int n = from; n < from + frames; n++) {
+            clips += Math.abs(samples[n]) >= CLIP ? 1 : 0;
+        }
+        return clips;
+    }
+
+    /** Takes what leaves by the pairs, two wires each from a wire on; what is not finite in them is silenced. */
+    void pairs(float[][] wires, int first, int at, int frames) {
+        int end = first + 2 * pairs;
+        if (kernel.raisePeaks(wires, first, end, at, frames, pairLanes, Float.MAX_VALUE)) {
+            for (int wire = first; wire < end; wire++) {
+                Samples.silenceWhatIsNotFinite(wires[wire], at, frames);
             }
+            Samples.silenceWhatIsNotFinite(pairLanes, 0, pairLanes.length);
+            kernel.raisePeaks(wires, first, end, at, frames, pairLanes, Float.MAX_VALUE);
         }
-        gathering.sourcePeaks[source] = Math.max(gathering.sourcePeaks[source], here);
     }
 
-    void pair(int pair, float[] left, float[] right, int offset, int frames, double guardGain) {
-        gathering.pairPeaks[2 * pair] = Math.max(gathering.pairPeaks[2 * pair], peak(left, offset, frames));
-        gathering.pairPeaks[2 * pair + 1] = Math.max(gathering.pairPeaks[2 * pair + 1], peak(right, offset, frames));
-        gathering.guardGains[pair] = Math.min(gathering.guardGains[pair], (float) guardGain);
-    }
-
-    /**
-     * The largest magnitude. Positive floats are in the order of their bits, and a maximum of integers is one that the
-     * compiler turns into vector instructions.
-     */
-    static float peak(float[] samples, int offset, int frames) {
-        int largest = 0;
-        for (int n = offset; n < offset + frames; n++) {
-            largest = Math.max(largest, Float.floatToRawIntBits(samples[n]) & 0x7FFFFFFF);
-        }
-        return Float.intBitsToFloat(largest);
+    void guard(int pair, double gain) {
+        guardGains[pair] = Math.min(guardGains[pair], (float) gain);
     }
 
     void endWindow(long frame) {
-        gathering.frame = frame;
         Window window = free.getAndSet(writeAt, null);
         if (window != null) {
-            window.copyFrom(gathering);
+            window.frame = frame;
+            peaks(sourceLanes, window.sourcePeaks);
+            peaks(pairLanes, window.pairPeaks);
+            System.arraycopy(clips, 0, window.clips, 0, sources);
+            System.arraycopy(broken, 0, window.broken, 0, sources);
+            System.arraycopy(guardGains, 0, window.guardGains, 0, pairs);
             full.set(writeAt, window);
             writeAt = (writeAt + 1) % SLOTS;
         }
-        java.util.Arrays.fill(gathering.sourcePeaks, 0);
-        java.util.Arrays.fill(gathering.clips, 0);
-        java.util.Arrays.fill(gathering.pairPeaks, 0);
-        java.util.Arrays.fill(gathering.guardGains, 1);
+        Arrays.fill(sourceLanes, 0);
+        Arrays.fill(pairLanes, 0);
+        Arrays.fill(clips, 0);
+        Arrays.fill(broken, 0);
+        Arrays.fill(guardGains, 1);
     }
 
-    void adoptSources(Meters old) {
-        int shared = Math.min(gathering.sourcePeaks.length, old.gathering.sourcePeaks.length);
-        System.arraycopy(old.gathering.sourcePeaks, 0, gathering.sourcePeaks, 0, shared);
-        System.arraycopy(old.gathering.clips, 0, gathering.clips, 0, shared);
+    private void peaks(float[] lanes, float[] peaks) {
+        int width = kernel.lanes();
+        for (int at = 0; at < peaks.length; at++) {
+            float largest = 0;
+            for (int lane = at * width; lane < (at + 1) * width; lane++) {
+                largest = Math.max(largest, lanes[lane]);
+            }
+            peaks[at] = largest;
+        }
     }
 
-    void adoptPair(int pair, Meters old, int oldPair) {
-        System.arraycopy(old.gathering.pairPeaks, 2 * oldPair, gathering.pairPeaks, 2 * pair, 2);
-        gathering.guardGains[pair] = old.gathering.guardGains[oldPair];
+    /** Takes over what another state's meters have gathered of this window. */
+    void goOnFrom(Meters old) {
+        int shared = Math.min(sources, old.sources);
+        System.arraycopy(old.sourceLanes, 0, sourceLanes, 0, shared * kernel.lanes());
+        System.arraycopy(old.clips, 0, clips, 0, shared);
+        System.arraycopy(old.broken, 0, broken, 0, shared);
+        int sharedPairs = Math.min(pairs, old.pairs);
+        System.arraycopy(old.pairLanes, 0, pairLanes, 0, 2 * sharedPairs * kernel.lanes());
+        System.arraycopy(old.guardGains, 0, guardGains, 0, sharedPairs);
     }
 }

@@ -5,106 +5,138 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.click.ClickVoice;
+import vividlantern.mix.effects.Effect;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
-import vividlantern.rig.StereoPair;
 import vividlantern.session.ClickPattern;
-import vividlantern.session.Cue;
-import vividlantern.session.Feed;
-import vividlantern.session.Input;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
 import vividlantern.session.TempoMap;
-import vividlantern.session.Track;
-import vividlantern.session.VoiceId;
-import vividlantern.units.Decibels;
-import vividlantern.units.Pan;
 
 /**
- * A session compiled for the mixer: which source reaches which side of which bus, and how loud.
+ * What the mixer shall run: buses, in an order in which each reads only what stands before it.
  *
- * <p>Everything linear between a source and an output pair (trim, polarity, fader, send, pan, level for all, cut) is one
- * gain, an {@link Edge}. So the rise of what a performer hears is limited as a whole, whatever caused it, and the sum of
- * a cue never depends on how many stages there are. A processor in a track's path would end an edge and begin another.
- * Edges of a bus stand in the order of their paths, which begin with the track's id and which no main control changes.
+ * <p>A wire carries one channel's samples. The first wires are the engine's inputs, then come the click's voices, then what
+ * the buses make. A bus sums edges on two wires, sends them through its effects, and may be poured into another bus or leave
+ * by a pair of the interface's outputs. Everything linear between a source and a bus (trim, polarity, fader, send, pan, level
+ * for all, cut) is one gain to each side. So the rise of what a performer hears is limited as a whole, whatever caused it. A
+ * bus with nothing inserted that is only poured into another one costs nothing: its edges are summed there.
  */
 public final class MixPlan {
 
-    /**
-     * One source into one side of a bus.
-     *
-     * @param path track, channel and tap: what the gain belongs to from plan to plan
-     * @param source an engine input, or the number of inputs plus the index of a click voice
-     */
-    record Edge(String path, int source, double gain) {}
+    /** Where an edge takes its samples. */
+    sealed interface Origin permits Source, Tapped {}
+
+    /** An engine input, or the number of inputs plus the index of a click voice. */
+    record Source(int wire) implements Origin {}
 
     /**
-     * A mix on its way to an output pair.
+     * A side of a bus.
      *
-     * @param key names mix and pair; a cue that moves to another pair is another bus
-     * @param gentle whether performers hear it: then it rises slowly
+     * @param stage how many of its effects the signal has passed
+     * @param side 0 left, 1 right
      */
-    record Bus(String key, boolean gentle, PairId pair, List<Edge> left, List<Edge> right) {
+    record Tapped(String bus, int stage, int side) implements Origin {}
 
-        Bus {
-            left = left.stream().sorted(Comparator.comparing(Edge::path)).toList();
-            right = right.stream().sorted(Comparator.comparing(Edge::path)).toList();
+    /**
+     * One wire into the two sides of a bus.
+     *
+     * @param path what the gains belong to from plan to plan; it names the origin too
+     */
+    record Edge(String path, Origin origin, double left, double right) {
+
+        Edge at(double newLeft, double newRight) {
+            return new Edge(path, origin, newLeft, newRight);
         }
     }
 
+    /** An effect of a bus; it keeps its state from plan to plan as long as its key stays. */
+    record Insert(String key, Effect.Settings settings) {}
+
+    /** A pair of the interface's outputs. */
+    record Exit(PairId pair, int leftOutput, int rightOutput) {}
+
     /**
-     * An output pair of the interface.
+     * A place where signals are summed, processed, and go on.
      *
-     * @param ceiling the guard's ceiling as a factor of full scale, infinite while it is off
+     * @param key names it from plan to plan
+     * @param gentle whether performers hear it: then its gains rise slowly
+     * @param edges in the order of their paths
+     * @param into the bus into which it is poured as a whole
      */
-    record Pair(PairId id, int leftOutput, int rightOutput, boolean headphones, float ceiling) {}
+    record Bus(
+            String key, boolean gentle, List<Edge> edges, List<Insert> chain, Optional<String> into, Optional<Exit> exit) {
+
+        Bus with(List<Edge> newEdges, List<Insert> newChain) {
+            return new Bus(key, gentle, newEdges, newChain, into, exit);
+        }
+
+        static List<Edge> inOrder(List<Edge> edges) {
+            return edges.stream().sorted(Comparator.comparing(Edge::path)).toList();
+        }
+    }
 
     private final int sampleRate;
     private final int inputs;
     private final int outputs;
-    private final ClickPattern click;
-    private final TempoMap tempoMap;
     private final List<ClickVoice> clicks;
     private final List<Bus> buses;
-    private final List<Pair> pairs;
+    private final Optional<Clicked> clicked;
+
+    /** What the click's voices were made of. */
+    private record Clicked(ClickPattern click, TempoMap tempoMap, int sampleRate) {}
+
+    /** @param buses in any order */
+    MixPlan(int sampleRate, int inputs, int outputs, List<ClickVoice> clicks, List<Bus> buses) {
+        this(sampleRate, inputs, outputs, clicks, buses, Optional.empty());
+    }
 
     private MixPlan(
             int sampleRate,
             int inputs,
             int outputs,
-            ClickPattern click,
-            TempoMap tempoMap,
             List<ClickVoice> clicks,
             List<Bus> buses,
-            List<Pair> pairs) {
+            Optional<Clicked> clicked) {
         this.sampleRate = sampleRate;
         this.inputs = inputs;
         this.outputs = outputs;
-        this.click = click;
-        this.tempoMap = tempoMap;
-        this.clicks = clicks;
-        this.buses = buses;
-        this.pairs = pairs;
+        this.clicks = List.copyOf(clicks);
+        this.buses = BusOrder.of(buses);
+        this.clicked = clicked;
     }
 
     public static MixPlan compile(Session session, Rig rig, LiveState live) {
-        return new Compiler(session, rig, live).compile(clicks(session));
+        return compile(session, rig, live, clicks(session));
     }
 
     /** Another state of the same session; click voices that are the same go on, which spares making their sounds. */
     public MixPlan then(Session session, Rig rig, LiveState live) {
-        boolean sameClick = session.click().equals(click)
-                && session.tempoMap().equals(tempoMap)
-                && session.sampleRate() == sampleRate;
-        return new Compiler(session, rig, live).compile(sameClick ? clicks : clicks(session));
+        boolean sameClick = clicked.equals(Optional.of(clickOf(session)));
+        return compile(session, rig, live, sameClick ? clicks : clicks(session));
+    }
+
+    private static MixPlan compile(Session session, Rig rig, LiveState live, List<ClickVoice> clicks) {
+        return new MixPlan(
+                session.sampleRate(),
+                rig.engineInputs().size(),
+                rig.engineOutputs().size(),
+                clicks,
+                new SessionBuses(session, rig, live).all(),
+                Optional.of(clickOf(session)));
+    }
+
+    private static Clicked clickOf(Session session) {
+        return new Clicked(session.click(), session.tempoMap(), session.sampleRate());
     }
 
     private static List<ClickVoice> clicks(Session session) {
         TempoCurve curve = session.tempoMap().curve();
-        return session.click().voices().stream()
-                .map(voice -> new ClickVoice(voice, curve, session.sampleRate()))
-                .toList();
+        List<ClickVoice> voices = new ArrayList<>();
+        for (ClickPattern.Voice voice : session.click().voices()) {
+            voices.add(new ClickVoice(voice, curve, session.sampleRate()));
+        }
+        return voices;
     }
 
     int sampleRate() {
@@ -123,187 +155,13 @@ public final class MixPlan {
         return clicks;
     }
 
+    /** Each after those it reads. */
     List<Bus> buses() {
         return buses;
-    }
-
-    List<Pair> pairs() {
-        return pairs;
     }
 
     /** Engine inputs and click voices together: how many sources there are to meter. */
     public int sources() {
         return inputs + clicks.size();
-    }
-
-    /** The sources of a track's channels; -1 where nothing feeds one. */
-    public static int[] sources(Session session, Rig rig, Track track) {
-        int inputs = rig.engineInputs().size();
-        if (track.isClick()) {
-            List<VoiceId> voices = session.click().voices().stream()
-                    .map(ClickPattern.Voice::id)
-                    .toList();
-            return new int[] {inputs + track.voice().map(voices::indexOf).orElseThrow()};
-        }
-        int[] sources = new int[track.width()];
-        for (int channel = 0; channel < sources.length; channel++) {
-            Feed feed = track.feeds().get(channel);
-            sources[channel] = session.portOf(feed)
-                    .flatMap(port -> rig.engineInput(port, session.sampleRate()))
-                    .orElse(-1);
-        }
-        return sources;
-    }
-
-    /** The sources of a track's channels as listeners get them; -1 also where an input is cut or silent. */
-    public static int[] heardSources(Session session, Rig rig, Track track, LiveState live) {
-        int[] sources = sources(session, rig, track);
-        for (int channel = 0; channel < track.feeds().size(); channel++) {
-            boolean cut = session.inputOf(track.feeds().get(channel))
-                    .filter(Input::cut)
-                    .isPresent();
-            if (cut || live.silentInputs().contains(sources[channel])) {
-                sources[channel] = -1;
-            }
-        }
-        return sources;
-    }
-
-    /** The factor with which a track reaches the main mix before its pan; 0 while it is silent there. */
-    public static double mainGain(Session session, Track track, LiveState live) {
-        boolean silent = track.muted()
-                || !track.hear().live(session.isArmed(track), live.playing())
-                || session.anySoloed() && !track.soloed() && !track.soloSafe();
-        return silent ? 0 : trim(track) * track.fader().gain();
-    }
-
-    /** The factor with which a track reaches a cue's bus before its pan, level for all left out. */
-    public static double sendGain(Session session, Send send, Track track, LiveState live) {
-        if (send.muted() || !track.hear().live(session.isArmed(track), live.playing())) {
-            return 0;
-        }
-        double tapped = switch (send.tap()) {
-            case INPUT -> 1;
-            case PRE_FADER -> trim(track);
-            case POST_FADER -> track.muted() ? 0 : trim(track) * track.fader().gain();
-        };
-        return tapped * send.level().gain();
-    }
-
-    private static double trim(Track track) {
-        double sign = track.polarityFlipped() ? -1 : 1;
-        return sign * track.trim().gain();
-    }
-
-    /** The walk from a session to a plan; lives as long as one compilation. */
-    private static final class Compiler {
-
-        private final Session session;
-        private final Rig rig;
-        private final LiveState live;
-        private final List<Track> tracks;
-
-        Compiler(Session session, Rig rig, LiveState live) {
-            this.session = session;
-            this.rig = rig;
-            this.live = live;
-            tracks = session.tracks().stream()
-                    .sorted(Comparator.comparing(track -> track.id().value()))
-                    .toList();
-        }
-
-        MixPlan compile(List<ClickVoice> clicks) {
-            List<Bus> buses = new ArrayList<>();
-            List<Pair> pairs = new ArrayList<>();
-            pairOf(session.main().output()).ifPresent(pair -> buses.add(mainBus(pair)));
-            session.cues().forEach(cue -> pairOf(cue.output()).ifPresent(pair -> buses.add(cueBus(cue, pair))));
-            for (StereoPair pair : rig.outputPairs()) {
-                if (buses.stream().anyMatch(bus -> bus.pair().equals(pair.id()))) {
-                    pairs.add(pair(pair));
-                }
-            }
-            buses.sort(Comparator.comparing(Bus::key));
-            return new MixPlan(
-                    session.sampleRate(),
-                    rig.engineInputs().size(),
-                    rig.engineOutputs().size(),
-                    session.click(),
-                    session.tempoMap(),
-                    clicks,
-                    List.copyOf(buses),
-                    List.copyOf(pairs));
-        }
-
-        private Optional<StereoPair> pairOf(Optional<PairId> id) {
-            return id.flatMap(rig::outputPair)
-                    .filter(pair -> rig.engineOutput(pair.left()).isPresent()
-                            && rig.engineOutput(pair.right()).isPresent());
-        }
-
-        private Pair pair(StereoPair pair) {
-            List<Cue> cues = session.cues().stream()
-                    .filter(cue -> cue.output().equals(Optional.of(pair.id())))
-                    .toList();
-            boolean guarded = cues.stream().anyMatch(Cue::guarded);
-            float ceiling = guarded
-                    ? (float) Decibels.of(GuardCeiling.UNKNOWN_WAY.dbfs()).gain()
-                    : Float.POSITIVE_INFINITY;
-            return new Pair(
-                    pair.id(),
-                    rig.engineOutput(pair.left()).orElseThrow(),
-                    rig.engineOutput(pair.right()).orElseThrow(),
-                    !cues.isEmpty(),
-                    ceiling);
-        }
-
-        private Bus mainBus(StereoPair pair) {
-            List<Edge> left = new ArrayList<>();
-            List<Edge> right = new ArrayList<>();
-            for (Track track : tracks) {
-                double gain =
-                        mainGain(session, track, live) * session.main().level().gain();
-                addEdges(track, "", gain, track.pan(), left, right);
-            }
-            return new Bus("main@" + pair.id(), false, pair.id(), left, right);
-        }
-
-        private Bus cueBus(Cue cue, StereoPair pair) {
-            List<Edge> left = new ArrayList<>();
-            List<Edge> right = new ArrayList<>();
-            double forAll = live.headphonesCut() ? 0 : cue.level().gain();
-            for (Track track : tracks) {
-                if (cue.send(track.id()).isEmpty()) {
-                    continue;
-                }
-                Send send = session.effectiveSend(cue, track);
-                Pan pan = send.panAsMain() ? track.pan() : send.pan();
-                addEdges(track, send.tap().name(), sendGain(session, send, track, live) * forAll, pan, left, right);
-            }
-            return new Bus(cue.id() + "@" + pair.id(), true, pair.id(), left, right);
-        }
-
-        /** What an input of the list does to its signal before anybody hears it. */
-        private double ofInput(Track track, int channel) {
-            if (track.isClick()) {
-                return 1;
-            }
-            return session.inputOf(track.feeds().get(channel))
-                    .map(input -> input.cut() ? 0.0 : input.polarityFlipped() ? -1.0 : 1.0)
-                    .orElse(1.0);
-        }
-
-        private void addEdges(Track track, String tap, double gain, Pan pan, List<Edge> left, List<Edge> right) {
-            int[] sources = sources(session, rig, track);
-            for (int channel = 0; channel < sources.length; channel++) {
-                if (sources[channel] < 0) {
-                    continue;
-                }
-                String path = track.id() + "|" + channel + "|" + tap + "|" + sources[channel];
-                boolean silent = live.silentInputs().contains(sources[channel]);
-                double heard = silent ? 0 : gain * ofInput(track, channel);
-                left.add(new Edge(path, sources[channel], heard * Fold.left(sources.length, channel, pan)));
-                right.add(new Edge(path, sources[channel], heard * Fold.right(sources.length, channel, pan)));
-            }
-        }
     }
 }

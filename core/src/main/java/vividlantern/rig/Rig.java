@@ -1,15 +1,14 @@
 package vividlantern.rig;
 
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import vividlantern.history.PartList;
 
 /**
  * A studio's fixed equipment and how it is wired. What is really plugged in where tonight is not known here: that
@@ -36,12 +35,20 @@ public record Rig(
         List<Mic> mics) {
 
     public Rig {
-        devices = devices.stream()
-                .sorted(Comparator.comparingDouble(Device::position).thenComparing(Device::id))
-                .toList();
-        ports = ports.stream().sorted(inOrderOf(devices)).toList();
-        ties = List.copyOf(ties);
-        pairs = pairs.stream().sorted(inOrderOf(placesOf(ports))).toList();
+        devices = PartList.of(
+                devices.stream()
+                        .sorted(Comparator.comparingDouble(Device::position).thenComparing(Device::id))
+                        .toList(),
+                Device::id);
+        RigPorts inOrder = new RigPorts(devices, ports);
+        ports = inOrder;
+        ties = new Ties(ties);
+        pairs = PartList.of(
+                pairs.stream()
+                        .sorted(Comparator.<StereoPair>comparingInt(pair -> inOrder.placeOf(pair.left()))
+                                .thenComparing(pair -> pair.id().value()))
+                        .toList(),
+                StereoPair::id);
         groups = groups.stream()
                 .sorted(Comparator.comparing(group -> group.id().value()))
                 .toList();
@@ -55,32 +62,16 @@ public record Rig(
         return new Rig(id, 0, name, 20, List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
     }
 
-    private static Comparator<Port> inOrderOf(List<Device> devices) {
-        Map<String, Integer> places = new HashMap<>();
-        devices.forEach(device -> places.put(device.id(), places.size()));
-        return Comparator.<Port>comparingInt(port -> places.getOrDefault(port.device(), places.size()))
-                .thenComparing(Port::direction)
-                .thenComparingInt(Port::number)
-                .thenComparing(port -> port.id().value());
-    }
-
-    private static Map<PortId, Integer> placesOf(List<Port> ports) {
-        Map<PortId, Integer> places = new HashMap<>();
-        ports.forEach(port -> places.put(port.id(), places.size()));
-        return places;
-    }
-
-    private static Comparator<StereoPair> inOrderOf(Map<PortId, Integer> places) {
-        return Comparator.<StereoPair>comparingInt(pair -> places.getOrDefault(pair.left(), places.size()))
-                .thenComparing(pair -> pair.id().value());
-    }
-
     public Rig atRevision(long newRevision) {
         return new Rig(id, newRevision, name, celsius, devices, ports, ties, pairs, groups, mics);
     }
 
     public Optional<Port> port(PortId id) {
-        return ports.stream().filter(port -> port.id().equals(id)).findFirst();
+        return inOrder().find(id);
+    }
+
+    private RigPorts inOrder() {
+        return (RigPorts) ports;
     }
 
     /** Ports by their house labels, as in "Wall 1 | Wall 2"; one that is gone by its id. */
@@ -91,7 +82,7 @@ public record Rig(
     }
 
     public Optional<StereoPair> outputPair(PairId id) {
-        return outputPairs().stream().filter(pair -> pair.id().equals(id)).findFirst();
+        return pair(id).filter(pair -> goes(pair, Port.Direction.OUT));
     }
 
     public Optional<WideGroup> group(GroupId id) {
@@ -108,7 +99,7 @@ public record Rig(
     }
 
     public Optional<StereoPair> pair(PairId id) {
-        return pairs.stream().filter(pair -> pair.id().equals(id)).findFirst();
+        return PartList.find(pairs, id);
     }
 
     public List<StereoPair> outputPairs() {
@@ -120,11 +111,11 @@ public record Rig(
     }
 
     private List<StereoPair> pairs(Port.Direction direction) {
-        return pairs.stream()
-                .filter(pair -> port(pair.left())
-                        .filter(port -> port.direction() == direction)
-                        .isPresent())
-                .toList();
+        return pairs.stream().filter(pair -> goes(pair, direction)).toList();
+    }
+
+    private boolean goes(StereoPair pair, Port.Direction direction) {
+        return port(pair.left()).filter(port -> port.direction() == direction).isPresent();
     }
 
     /** A pair's sockets as the maker numbered them: "Line out 3, 4". */
@@ -189,17 +180,13 @@ public record Rig(
     }
 
     public Device device(String id) {
-        return devices.stream()
-                .filter(device -> device.id().equals(id))
-                .findFirst()
+        return PartList.find(devices, id)
                 .orElseThrow(() -> new IllegalArgumentException("There is no device " + id + " in " + name + "."));
     }
 
     /** The interface that the engine runs on: the one that leads the clock, else the first. */
     public Optional<Device> leadingInterface() {
-        return devices.stream()
-                .filter(device -> device.kind() == Device.Kind.INTERFACE && !device.retired())
-                .min(Comparator.comparing(device -> device.clock() != Device.Clock.LEADS));
+        return RigPorts.leading(devices);
     }
 
     /** Whether a port is an output of a sound module: nothing is plugged in there. */
@@ -236,22 +223,22 @@ public record Rig(
 
     /** The inputs of the interfaces in the order of the engine's channels. */
     public List<Port> engineInputs() {
-        return engineChannels(Port.Direction.IN);
+        return inOrder().inputs();
     }
 
     /** The outputs of the interfaces in the order of the engine's channels. */
     public List<Port> engineOutputs() {
-        return engineChannels(Port.Direction.OUT);
+        return inOrder().outputs();
     }
 
     /** Where a signal that enters at a port goes on by a tie, if it does. */
     public Optional<PortId> tiedTo(PortId from) {
-        return ties.stream().filter(tie -> tie.from().equals(from)).map(Tie::to).findFirst();
+        return ((Ties) ties).from(from);
     }
 
     /** What leads into a port by a tie, if anything does. */
     public Optional<PortId> tiedFrom(PortId to) {
-        return ties.stream().filter(tie -> tie.to().equals(to)).map(Tie::from).findFirst();
+        return ((Ties) ties).to(to);
     }
 
     /** Where a signal goes on from a port: by its tie, or out of the outboard that it went into. */
@@ -318,14 +305,7 @@ public record Rig(
 
     /** The engine's channel at which a signal that enters here arrives; empty if no tie leads to the interface. */
     public Optional<Integer> engineInput(PortId entry) {
-        PortId last = followTies(entry);
-        List<Port> inputs = engineInputs();
-        for (int channel = 0; channel < inputs.size(); channel++) {
-            if (inputs.get(channel).id().equals(last)) {
-                return Optional.of(channel);
-            }
-        }
-        return Optional.empty();
+        return inOrder().inputs().of(followTies(entry));
     }
 
     /** The engine's channel at which it arrives at a sample rate; digital links carry fewer channels at higher ones. */
@@ -346,13 +326,7 @@ public record Rig(
     }
 
     public Optional<Integer> engineOutput(PortId port) {
-        List<Port> outputs = engineOutputs();
-        for (int channel = 0; channel < outputs.size(); channel++) {
-            if (outputs.get(channel).id().equals(port)) {
-                return Optional.of(channel);
-            }
-        }
-        return Optional.empty();
+        return inOrder().outputs().of(port);
     }
 
     /** The first preamp on the way from here to the interface: where gain and +48 V are set. */
@@ -368,26 +342,11 @@ public record Rig(
         return entries.stream().flatMap(entry -> preampFor(entry).stream()).toList();
     }
 
-    private List<Port> engineChannels(Port.Direction direction) {
-        return engineDevices().stream()
-                .flatMap(device -> ports.stream()
-                        .filter(port -> port.device().equals(device.id()) && port.direction() == direction))
-                .toList();
-    }
-
     /**
      * What the engine runs on together: the leading interface, then those interfaces and sound modules that follow its
      * clock. One on a clock of its own cannot run along.
      */
     public List<Device> engineDevices() {
-        return leadingInterface()
-                .map(leading -> Stream.concat(
-                                Stream.of(leading),
-                                devices.stream()
-                                        .filter(device -> !device.equals(leading) && !device.retired())
-                                        .filter(device -> device.kind().isOfTheComputer()
-                                                && device.clock() == Device.Clock.FOLLOWS))
-                        .toList())
-                .orElse(List.of());
+        return RigPorts.running(devices);
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import vividlantern.history.PartList;
 import vividlantern.rig.PairId;
 import vividlantern.units.Decibels;
 
@@ -29,9 +30,13 @@ public record Cue(
 
     public Cue {
         listeners = List.copyOf(listeners);
-        sends = sends.stream()
-                .sorted(Comparator.comparing(send -> send.trackId().value()))
-                .toList();
+        sends = sends instanceof PartList
+                ? sends
+                : PartList.of(
+                        sends.stream()
+                                .sorted(Comparator.comparing(send -> send.trackId().value()))
+                                .toList(),
+                        Send::trackId);
     }
 
     /** A cue as it begins: guarded, at 0 dB, with nothing in it and nobody listening. */
@@ -40,7 +45,7 @@ public record Cue(
     }
 
     public Optional<Send> send(TrackId track) {
-        return sends.stream().filter(send -> send.trackId().equals(track)).findFirst();
+        return PartList.find(sends, track);
     }
 
     /** Changes the send of a track; a send that did not exist begins off. */

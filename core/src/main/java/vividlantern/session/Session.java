@@ -4,8 +4,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import vividlantern.history.PartList;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
@@ -39,20 +41,24 @@ public record Session(
         List<TrackView> views) {
 
     public Session {
-        performers = sorted(
+        performers = indexed(
                 performers,
+                Performer::id,
                 Comparator.comparingDouble(Performer::position)
                         .thenComparing(performer -> performer.id().value()));
-        inputs = sorted(
+        inputs = indexed(
                 inputs,
+                Input::id,
                 Comparator.comparingInt(Input::number)
                         .thenComparing(input -> input.id().value()));
-        tracks = sorted(
+        tracks = indexed(
                 tracks,
+                Track::id,
                 Comparator.comparingDouble(Track::position)
                         .thenComparing(track -> track.id().value()));
-        cues = sorted(
+        cues = indexed(
                 cues,
+                Cue::id,
                 Comparator.comparingDouble(Cue::position)
                         .thenComparing(cue -> cue.id().value()));
         markers = sorted(
@@ -101,19 +107,19 @@ public record Session(
     }
 
     public Optional<Performer> find(PerformerId performer) {
-        return performers.stream().filter(each -> each.id().equals(performer)).findFirst();
+        return PartList.find(performers, performer);
     }
 
     public Optional<Input> find(InputId input) {
-        return inputs.stream().filter(each -> each.id().equals(input)).findFirst();
+        return PartList.find(inputs, input);
     }
 
     public Optional<Track> find(TrackId track) {
-        return this.tracks.stream().filter(each -> each.id().equals(track)).findFirst();
+        return PartList.find(tracks, track);
     }
 
     public Optional<Cue> find(CueId cue) {
-        return cues.stream().filter(each -> each.id().equals(cue)).findFirst();
+        return PartList.find(cues, cue);
     }
 
     /** The port that feeds a channel of a track, through the input list, through the track it is split from, or directly. */
@@ -289,5 +295,9 @@ public record Session(
 
     private static <T> List<T> sorted(List<T> list, Comparator<T> order) {
         return list.stream().sorted(order).toList();
+    }
+
+    private static <K, T> List<T> indexed(List<T> list, Function<T, K> key, Comparator<T> order) {
+        return list instanceof PartList ? list : PartList.of(sorted(list, order), key);
     }
 }

@@ -4,18 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.Test;
+import vividlantern.kernel.PlainKernel;
 
 public class MetersTest {
 
     @Test
     public void aWindowTellsPeaksClipsAndWhatTheGuardHeldBack() {
-        Meters meters = new Meters(2, 1);
-        float[] quiet = {0.1f, -0.4f, 0.2f};
-        float[] full = {1, -1, 0.5f};
-        meters.source(0, quiet, 0, 3);
-        meters.source(1, full, 0, 3);
-        meters.pair(0, quiet, full, 0, 2, 0.5);
-        meters.pair(0, quiet, quiet, 0, 2, 0.8);
+        Meters meters = new Meters(new PlainKernel(), 2, 1);
+        float[][] wires = {{0.1f, -0.4f, 0.2f}, {1, -1, 0.5f}, {0.1f, -0.4f, 0.2f}, {1, -1, 0.5f}};
+        meters.sources(wires, 0, 3);
+        meters.pairs(wires, 2, 0, 2);
+        meters.guard(0, 0.5);
+        meters.guard(0, 0.8);
         Meters.Window window = meters.newWindow();
         assertThat(meters.read(window)).isFalse();
         meters.endWindow(1920);
@@ -33,10 +33,25 @@ public class MetersTest {
     }
 
     @Test
+    public void whatIsNotFiniteIsSilencedCountedAndNoPeak() {
+        Meters meters = new Meters(new PlainKernel(), 2, 0);
+        float[][] wires = {{0.1f, Float.NaN, Float.POSITIVE_INFINITY}, {0.5f, 0.25f, Float.MIN_VALUE}};
+        meters.sources(wires, 0, 3);
+        meters.endWindow(3);
+        Meters.Window window = meters.newWindow();
+        meters.read(window);
+        assertThat(wires[0]).containsExactly(0.1f, 0, 0);
+        assertThat(window.broken(0)).isEqualTo(2);
+        assertThat(window.broken(1)).isZero();
+        assertThat(window.sourcePeak(0)).isEqualTo(0.1f);
+        assertThat(window.sourcePeak(1)).isEqualTo(0.5f);
+    }
+
+    @Test
     public void aLateReaderMissesWindowsAndReadsOnInOrder() {
-        Meters meters = new Meters(1, 0);
+        Meters meters = new Meters(new PlainKernel(), 1, 0);
         for (int window = 1; window <= 40; window++) {
-            meters.source(0, new float[] {window / 100f}, 0, 1);
+            meters.sources(new float[][] {{window / 100f}}, 0, 1);
             meters.endWindow(window);
         }
         Meters.Window read = meters.newWindow();

@@ -9,6 +9,7 @@ import java.util.OptionalLong;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.history.History;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;

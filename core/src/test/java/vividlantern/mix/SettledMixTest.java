@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.zip.CRC32;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.session.Cue;
 import vividlantern.session.Session;
 

@@ -93,17 +93,17 @@ public final class SplitTest {
     public void itHearsTheWideTracksChannelsWhenThatIsArmed() {
         Session session = split(NewTracks.Split.PAIRS);
         Track last = splits(session).get(2);
-        assertThat(MixPlan.sources(session, RIG, last)).containsExactly(5, 6);
-        assertThat(MixPlan.mainGain(session, last, LiveState.STOPPED)).isEqualTo(1);
+        assertThat(new Heard(session, RIG, LiveState.STOPPED).sources(last)).containsExactly(5, 6);
+        assertThat(new Heard(session, RIG, LiveState.STOPPED).mainGain(last)).isEqualTo(1);
         Session disarmed = new ArmTrack(WIDE, false).applyTo(session, RIG);
-        assertThat(MixPlan.mainGain(disarmed, last, LiveState.STOPPED)).isZero();
+        assertThat(new Heard(disarmed, RIG, LiveState.STOPPED).mainGain(last)).isZero();
     }
 
     @Test
     public void itFollowsTheWideTrackWhereverThatIsFedFrom() {
         Session session = split(NewTracks.Split.PAIRS);
         Session other = new FeedTrack(WIDE, List.of(Feed.from(new PortId("in-9")))).applyTo(session, RIG);
-        assertThat(MixPlan.sources(other, RIG, splits(other).get(0))).containsExactly(8, -1);
+        assertThat(new Heard(other, RIG, LiveState.STOPPED).sources(splits(other).get(0))).containsExactly(8, -1);
     }
 
     @Test
@@ -167,9 +167,10 @@ public final class SplitTest {
     private static double[] mainGains(Session session) {
         return MixPlan.compile(session, RIG, LiveState.STOPPED).buses().stream()
                 .filter(bus -> bus.key().startsWith("main@"))
-                .flatMap(bus -> bus.left().stream())
-                .filter(edge -> !edge.path().startsWith(WIDE.value() + "|") && edge.source() >= 2 && edge.source() <= 6)
-                .mapToDouble(MixPlan.Edge::gain)
+                .flatMap(bus -> bus.edges().stream())
+                .filter(edge -> !edge.path().startsWith(WIDE.value() + "|"))
+                .filter(edge -> edge.origin() instanceof MixPlan.Source source && source.wire() >= 2 && source.wire() <= 6)
+                .mapToDouble(MixPlan.Edge::left)
                 .toArray();
     }
 }

@@ -1,0 +1,190 @@
+package vividlantern.bench;
+
+import com.sun.management.ThreadMXBean;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.function.DoubleSupplier;
+import vividlantern.mix.LiveState;
+import vividlantern.mix.MixPlan;
+import vividlantern.mix.MixState;
+import vividlantern.mix.Mixer;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+import vividlantern.units.Noise;
+
+/**
+ * How fast the mixer is beside the same matrix in C. Both are measured in many short turns, one after the other, and of each
+ * the best tenth counts: what else happens on the machine then hits both alike.
+ */
+final class MixerFigures {
+
+    private static final int FRAMES = 64;
+    private static final int RATE = 48_000;
+    private static final int TURNS = 300;
+    private static final int BLOCKS = 100;
+    private static final double BLOCK_NANOS = 1e9 * FRAMES / RATE;
+
+    private final int tracks;
+    private final int cues;
+    private final float[][] in;
+    private final float[][] out;
+    private final Rig rig;
+    private final Session session;
+    private final Mixer mixer = new Mixer(RATE, FRAMES, 8);
+    private MixPlan plan;
+    private MixState state;
+    private long frame;
+
+    private MixerFigures(int tracks, int cues, float loudness) {
+        this.tracks = tracks;
+        this.cues = cues;
+        rig = LargeMix.rig(tracks, cues);
+        session = LargeMix.session(rig, tracks, cues);
+        in = new float[tracks][FRAMES];
+        out = new float[2 * (cues + 1)][FRAMES];
+        for (int channel = 0; channel < in.length; channel++) {
+            for (int n = 0; n < FRAMES; n++) {
+                in[channel][n] = (float) (Noise.uniform(channel, n) - 0.5) * loudness;
+            }
+        }
+        plan = MixPlan.compile(session, rig, LiveState.PLAYING);
+        state = mixer.prepare(plan);
+        blocks(3 * RATE / FRAMES);
+    }
+
+    static void print(Path reference) throws IOException {
+        int[][] sizes = {{64, 16}, {128, 32}};
+        for (int[] size : sizes) {
+            new MixerFigures(size[0], size[1], 8f / size[0]).beside(reference);
+        }
+        MixerFigures large = new MixerFigures(128, 32, 0.25f);
+        large.moving();
+        large.plans();
+        new MixerFigures(64, 16, 0.25f).moving();
+        MixerFigures loud = new MixerFigures(64, 16, 8);
+        double limiting = best(loud::turn);
+        Figures.say(
+                "Mixer, 64 x 16, a guard limiting on every pair: %.1f µs a block, %.0f times real time",
+                limiting / 1e3, BLOCK_NANOS / limiting);
+    }
+
+    private void beside(Path reference) throws IOException {
+        double[] ours = new double[TURNS];
+        double[] theirs = new double[TURNS];
+        Process c = new ProcessBuilder(
+                        reference.toString(), Integer.toString(tracks), Integer.toString(2 * (cues + 1)))
+                .start();
+        try (BufferedReader answers = c.inputReader(StandardCharsets.US_ASCII)) {
+            for (int turn = -50; turn < TURNS; turn++) {
+                c.getOutputStream().write('\n');
+                c.getOutputStream().flush();
+                double theirNanos = Double.parseDouble(answers.readLine().split(" ")[0]);
+                double ourNanos = turn();
+                if (turn >= 0) {
+                    theirs[turn] = theirNanos;
+                    ours[turn] = ourNanos;
+                }
+            }
+        } finally {
+            c.destroy();
+        }
+        double our = bestTenth(ours);
+        double their = bestTenth(theirs);
+        long before = allocated();
+        blocks(1000);
+        long bytes = allocated() - before;
+        Figures.say(
+                "Mixer, %d x %d stereo cues and main, click, meters, resting guards: %.1f µs a block, %.0f times real time;"
+                        + " the matrix alone in C %.1f µs; ratio %.2f; %d bytes in 1000 blocks",
+                tracks, cues, our / 1e3, BLOCK_NANOS / our, their / 1e3, their / our, bytes);
+    }
+
+    /** All gains to performers rise at once, after a cut. */
+    private void moving() {
+        double moving = best(() -> {
+            take(LiveState.PLAYING.cut(true));
+            blocks(RATE / 50 / FRAMES + 2);
+            take(LiveState.PLAYING);
+            blocks(1);
+            return turn();
+        });
+        Figures.say(
+                "Mixer, %d x %d, every gain to performers on its way: %.1f µs a block, %.0f times real time",
+                tracks, cues, moving / 1e3, BLOCK_NANOS / moving);
+    }
+
+    private void plans() {
+        blocks(2 * RATE / FRAMES);
+        double[] compile = new double[200];
+        double[] takeOver = new double[200];
+        for (int at = -200; at < compile.length; at++) {
+            Session next = LargeMix.nudged(session, at);
+            long begun = System.nanoTime();
+            plan = plan.then(next, rig, LiveState.PLAYING);
+            MixState prepared = mixer.prepare(plan);
+            long compiled = System.nanoTime();
+            blocks(2);
+            double usual = bestTenth(new double[] {turn(), turn(), turn()});
+            state = prepared;
+            long handed = System.nanoTime();
+            blocks(1);
+            if (at >= 0) {
+                takeOver[at] = System.nanoTime() - handed - usual;
+                compile[at] = compiled - begun;
+            }
+        }
+        Arrays.sort(compile);
+        Arrays.sort(takeOver);
+        Figures.say(
+                "A plan at %d x %d: compiled in %.2f ms (median; nine of ten below %.2f), taken over on the audio thread in %.3f ms (nine of ten below %.3f)",
+                tracks,
+                cues,
+                compile[100] / 1e6,
+                compile[180] / 1e6,
+                takeOver[100] / 1e6,
+                takeOver[180] / 1e6);
+    }
+
+    private void take(LiveState live) {
+        plan = plan.then(session, rig, live);
+        state = mixer.prepare(plan);
+    }
+
+    private double turn() {
+        long begun = System.nanoTime();
+        blocks(BLOCKS);
+        return (System.nanoTime() - begun) / (double) BLOCKS;
+    }
+
+    private void blocks(int count) {
+        for (int block = 0; block < count; block++) {
+            mixer.process(state, in, out, FRAMES, frame, frame, Long.MAX_VALUE);
+            frame += FRAMES;
+        }
+    }
+
+    private static double best(DoubleSupplier turn) {
+        double[] nanos = new double[100];
+        for (int at = -50; at < nanos.length; at++) {
+            double here = turn.getAsDouble();
+            if (at >= 0) {
+                nanos[at] = here;
+            }
+        }
+        return bestTenth(nanos);
+    }
+
+    private static double bestTenth(double[] nanos) {
+        double[] sorted = nanos.clone();
+        Arrays.sort(sorted);
+        return Arrays.stream(sorted, 0, Math.max(1, sorted.length / 10)).average().orElseThrow();
+    }
+
+    private static long allocated() {
+        return ((ThreadMXBean) ManagementFactory.getThreadMXBean()).getCurrentThreadAllocatedBytes();
+    }
+}

@@ -1,0 +1,49 @@
+package vividlantern.mix;
+
+import java.util.HashMap;
+import java.util.Map;
+import vividlantern.kernel.MixKernel;
+import vividlantern.mix.effects.Effect;
+import vividlantern.rig.PairId;
+
+/**
+ * What goes on from plan to plan: who has which slot, effect and meter. It belongs to the thread that prepares plans, but for
+ * the gains and effects themselves, which belong to the audio thread.
+ */
+final class Continuing {
+
+    private static final int LEAST_GAINS = 1024;
+
+    final MixKernel kernel;
+    final int maxFrames;
+    final SlotBook slots = new SlotBook();
+    final Map<String, Effect> effects = new HashMap<>();
+    final Map<PairId, Integer> pairMeters = new HashMap<>();
+    private final Gains.Curves curves;
+    private Gains gains;
+
+    Continuing(MixKernel kernel, int sampleRate, int maxFrames) {
+        this.kernel = kernel;
+        this.maxFrames = maxFrames;
+        curves = new Gains.Curves(sampleRate);
+        gains = new Gains(curves, LEAST_GAINS);
+    }
+
+    Gains gains() {
+        return gains;
+    }
+
+    /** Gains with room for all slots that have been given out. */
+    Gains roomyGains() {
+        int wanted = 2 * slots.given();
+        if (wanted > gains.count()) {
+            gains = new Gains(curves, 2 * wanted);
+        }
+        return gains;
+    }
+
+    /** Where a pair is shown, for as long as the mixer lives. */
+    int meterOf(PairId pair) {
+        return pairMeters.computeIfAbsent(pair, id -> pairMeters.size());
+    }
+}

@@ -1,0 +1,200 @@
+package vividlantern.mix;
+
+/**
+ * Where every gain of the mix stands on its way, each in a slot that stays its own from plan to plan. An edge has two: that
+ * of its left gain is even, the next is the right's. Slots belong to the
+ * audio thread; the thread that prepares plans only hands them out and asks whether one has come to rest at zero.
+ *
+ * <p>Towards the main mix gains move in lines of 10 ms. Towards performers they fall so, and rise by 60 dB a second, from off
+ * beginning at -60 dB. Both are read from curves made beforehand: a gain on its way is {@code curve[n] · factor + base}.
+ */
+final class Gains {
+
+    private static final byte STILL = 0;
+    private static final byte LINE = 1;
+    private static final byte RISE = 2;
+
+    /** Where a rise from off begins: -60 dB. */
+    private static final double RISE_FROM = 0.001;
+    /** From -60 to +60 dB; no product of faders is higher. */
+    private static final int LONGEST_RISE_SECONDS = 2;
+
+    /** The curves of a sample rate, shared by all plans. */
+    static final class Curves {
+        final int lineFrames;
+        final float[] line;
+        final float[] rise;
+
+        Curves(int sampleRate) {
+            lineFrames = (int) Math.round(0.01 * sampleRate);
+            line = new float[lineFrames + 1];
+            for (int n = 0; n <= lineFrames; n++) {
+                line[n] = (float) ((double) n / lineFrames);
+            }
+            rise = new float[LONGEST_RISE_SECONDS * sampleRate + 1];
+            double perFrame = StrictMath.pow(10, 3.0 / sampleRate);
+            double gain = 1;
+            for (int n = 0; n < rise.length; n++) {
+                rise[n] = (float) gain;
+                gain *= perFrame;
+            }
+        }
+    }
+
+    private final Curves curves;
+    private final double[] current;
+    /** The goal for which a gain is under way or at which it stands; a new plan with the same goal disturbs nothing. */
+    private final double[] heading;
+
+    private final byte[] leg;
+    private final double[] legStart;
+    private final double[] legEnd;
+    private final int[] legAt;
+
+    Gains(Curves curves, int count) {
+        this.curves = curves;
+        current = new double[count];
+        heading = new double[count];
+        leg = new byte[count];
+        legStart = new double[count];
+        legEnd = new double[count];
+        legAt = new int[count];
+    }
+
+    int count() {
+        return current.length;
+    }
+
+    /** Goes on from where fewer gains stand. */
+    void continueFrom(Gains fewer) {
+        int count = fewer.count();
+        System.arraycopy(fewer.current, 0, current, 0, count);
+        System.arraycopy(fewer.heading, 0, heading, 0, count);
+        System.arraycopy(fewer.leg, 0, leg, 0, count);
+        System.arraycopy(fewer.legStart, 0, legStart, 0, count);
+        System.arraycopy(fewer.legEnd, 0, legEnd, 0, count);
+        System.arraycopy(fewer.legAt, 0, legAt, 0, count);
+    }
+
+    boolean isStill(int slot) {
+        return leg[slot] == STILL;
+    }
+
+    /** Whether both gains of an edge stand still where they are wanted. */
+    boolean stand(int left, double leftGoal, double rightGoal) {
+        return heading[left] == leftGoal
+                && heading[left + 1] == rightGoal
+                && leg[left] == STILL
+                && leg[left + 1] == STILL;
+    }
+
+    /** Whether both gains of an edge rest at zero. */
+    boolean isSilent(int edgeSlot) {
+        int left = 2 * edgeSlot;
+        return left + 1 >= current.length
+                || leg[left] == STILL && current[left] == 0 && leg[left + 1] == STILL && current[left + 1] == 0;
+    }
+
+    /** Where a gain stands that does not move. */
+    float settled(int slot) {
+        return (float) current[slot];
+    }
+
+    /** Sets a gain on its way unless it is on its way there. */
+    void head(int slot, double goal, boolean gentle) {
+        if (heading[slot] != goal) {
+            heading[slot] = goal;
+            startLeg(slot, gentle);
+        }
+    }
+
+    /** Puts a gain to where it is wanted without a way. */
+    void put(int slot, double goal) {
+        heading[slot] = goal;
+        current[slot] = goal;
+        leg[slot] = STILL;
+    }
+
+    /** How many frames of the next ones lie on the leg's curve; then the gain has arrived at its leg's end. */
+    int framesOnCurve(int slot, int frames) {
+        return leg[slot] == LINE
+                ? Math.min(frames, curves.lineFrames - 1 - legAt[slot])
+                : framesOfRise(slot, frames);
+    }
+
+    float[] curve(int slot) {
+        return leg[slot] == LINE ? curves.line : curves.rise;
+    }
+
+    /** Where the next frame's value lies on the curve. */
+    int curveAt(int slot) {
+        return leg[slot] == LINE ? legAt[slot] + 1 : legAt[slot];
+    }
+
+    float factor(int slot) {
+        return (float) (leg[slot] == LINE ? legEnd[slot] - legStart[slot] : legStart[slot]);
+    }
+
+    float base(int slot) {
+        return (float) (leg[slot] == LINE ? legStart[slot] : 0);
+    }
+
+    /** Takes frames of the curve as done. */
+    void advance(int slot, int frames) {
+        legAt[slot] += frames;
+        if (leg[slot] == LINE) {
+            double share = (double) legAt[slot] / curves.lineFrames;
+            current[slot] = legStart[slot] + (legEnd[slot] - legStart[slot]) * share;
+        } else if (legAt[slot] > 0) {
+            current[slot] = legStart[slot] * curves.rise[legAt[slot] - 1];
+        }
+    }
+
+    /** Ends a leg whose curve is done; the next frame has its end's gain, and from then on the next leg begins if there is one. */
+    void arrive(int slot, boolean gentle) {
+        current[slot] = legEnd[slot];
+        leg[slot] = STILL;
+        if (current[slot] != heading[slot]) {
+            startLeg(slot, gentle);
+        }
+    }
+
+    private int framesOfRise(int slot, int frames) {
+        double start = Math.abs(legStart[slot]);
+        double want = Math.abs(legEnd[slot]);
+        int from = legAt[slot];
+        int to = Math.min(from + frames, curves.rise.length);
+        if (to > from && start * curves.rise[to - 1] < want) {
+            return to - from;
+        }
+        while (from < to) {
+            int middle = (from + to) >>> 1;
+            if (start * curves.rise[middle] < want) {
+                from = middle + 1;
+            } else {
+                to = middle;
+            }
+        }
+        return from - legAt[slot];
+    }
+
+    /** Falls, and all moves in the main mix, are lines; what performers hear rises by 60 dB a second. */
+    private void startLeg(int slot, boolean gentle) {
+        double from = current[slot];
+        double to = heading[slot];
+        boolean turnsOver = from * to < 0;
+        boolean rises = Math.abs(to) > Math.abs(from);
+        if (gentle && rises && !turnsOver) {
+            boolean fromOff = Math.abs(from) < RISE_FROM;
+            leg[slot] = RISE;
+            legStart[slot] = fromOff ? Math.copySign(RISE_FROM, to) : from;
+            legAt[slot] = fromOff ? 0 : 1;
+            legEnd[slot] = to;
+        } else {
+            leg[slot] = LINE;
+            legStart[slot] = from;
+            legAt[slot] = 0;
+            legEnd[slot] = gentle && turnsOver ? 0 : to;
+        }
+    }
+}

@@ -1,0 +1,149 @@
+package vividlantern.mix;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vividlantern.mix.effects.CeilingGuard;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/**
+ * The buses of a session: one for the main mix, one for each cue, one for each output pair into which they are poured.
+ *
+ * <p>A cue's edges stand in the order of its tracks' ids and no control of the main mix is part of them.
+ */
+final class SessionBuses {
+
+    private static final String MAIN = "";
+
+    private final Session session;
+    private final Rig rig;
+    private final Heard heard;
+    /** In the order of the paths of their edges, which begin with the track's id and a bar. */
+    private final List<Track> tracks;
+
+    private final Map<String, String[]> paths = new HashMap<>();
+
+    SessionBuses(Session session, Rig rig, LiveState live) {
+        this.session = session;
+        this.rig = rig;
+        heard = new Heard(session, rig, live);
+        tracks = session.tracks().stream()
+                .sorted(Comparator.comparing(track -> track.id() + "|"))
+                .toList();
+    }
+
+    List<MixPlan.Bus> all() {
+        List<MixPlan.Bus> buses = new ArrayList<>();
+        Map<PairId, StereoPair> pairs = new LinkedHashMap<>();
+        pairOf(session.main().output()).ifPresent(pair -> {
+            buses.add(mainBus(pair));
+            pairs.put(pair.id(), pair);
+        });
+        for (Cue cue : session.cues()) {
+            pairOf(cue.output()).ifPresent(pair -> {
+                buses.add(cueBus(cue, pair));
+                pairs.put(pair.id(), pair);
+            });
+        }
+        pairs.values().forEach(pair -> buses.add(pairBus(pair)));
+        return buses;
+    }
+
+    private Optional<StereoPair> pairOf(Optional<PairId> id) {
+        return id.flatMap(rig::outputPair)
+                .filter(pair -> rig.engineOutput(pair.left()).isPresent()
+                        && rig.engineOutput(pair.right()).isPresent());
+    }
+
+    /** The bus of an output pair, by which it leaves. */
+    static String keyOf(PairId pair) {
+        return "pair " + pair;
+    }
+
+    private MixPlan.Bus pairBus(StereoPair pair) {
+        List<Cue> cues = session.cues().stream()
+                .filter(cue -> cue.output().equals(Optional.of(pair.id())))
+                .toList();
+        boolean guarded = cues.stream().anyMatch(Cue::guarded);
+        CeilingGuard.Settings guard = guarded
+                ? new CeilingGuard.Settings(
+                        (float) Decibels.of(GuardCeiling.UNKNOWN_WAY.dbfs()).gain())
+                : CeilingGuard.Settings.OFF;
+        String key = keyOf(pair.id());
+        return new MixPlan.Bus(
+                key,
+                !cues.isEmpty(),
+                List.of(),
+                cues.isEmpty() ? List.of() : List.of(new MixPlan.Insert(key + " guard", guard)),
+                Optional.empty(),
+                Optional.of(new MixPlan.Exit(
+                        pair.id(),
+                        rig.engineOutput(pair.left()).orElseThrow(),
+                        rig.engineOutput(pair.right()).orElseThrow())));
+    }
+
+    private MixPlan.Bus mainBus(StereoPair pair) {
+        List<MixPlan.Edge> edges = new ArrayList<>();
+        double level = session.main().level().gain();
+        for (Track track : tracks) {
+            addEdges(track, MAIN, heard.mainGain(track) * level, track.pan(), edges);
+        }
+        return poured("main@" + pair.id(), false, pair, edges, List.of());
+    }
+
+    private MixPlan.Bus cueBus(Cue cue, StereoPair pair) {
+        List<MixPlan.Edge> edges = new ArrayList<>();
+        double forAll = cue.level().gain();
+        for (Track track : tracks) {
+            if (cue.send(track.id()).isEmpty()) {
+                continue;
+            }
+            Send send = session.effectiveSend(cue, track);
+            Pan pan = send.panAsMain() ? track.pan() : send.pan();
+            addEdges(track, send.tap().name(), heard.sendGain(send, track) * forAll, pan, edges);
+        }
+        String key = cue.id() + "@" + pair.id();
+        return poured(key, true, pair, edges, List.of());
+    }
+
+    private static MixPlan.Bus poured(
+            String key, boolean gentle, StereoPair pair, List<MixPlan.Edge> edges, List<MixPlan.Insert> chain) {
+        return new MixPlan.Bus(key, gentle, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
+    }
+
+    private void addEdges(Track track, String tap, double gain, Pan pan, List<MixPlan.Edge> edges) {
+        int[] sources = heard.sources(track);
+        String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> pathsOf(track, tap, sources));
+        for (int channel = 0; channel < sources.length; channel++) {
+            if (sources[channel] == Heard.NO_SOURCE) {
+                continue;
+            }
+            double here = gain * heard.ofInput(track, channel);
+            edges.add(new MixPlan.Edge(
+                    path[channel],
+                    new MixPlan.Source(sources[channel]),
+                    here * Fold.left(sources.length, channel, pan),
+                    here * Fold.right(sources.length, channel, pan)));
+        }
+    }
+
+    private static String[] pathsOf(Track track, String tap, int[] sources) {
+        String[] paths = new String[sources.length];
+        for (int channel = 0; channel < paths.length; channel++) {
+            paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + sources[channel];
+        }
+        return paths;
+    }
+}

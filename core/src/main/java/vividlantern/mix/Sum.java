@@ -1,0 +1,182 @@
+package vividlantern.mix;
+
+import java.util.List;
+import vividlantern.kernel.MixKernel;
+
+/**
+ * The edges into the two wires of a bus, made ready to run. Edges whose gains rest at zero are left out; those that stand
+ * still are worked off together, and one on its way goes alone between them, so that each sample is summed in the order of
+ * the edges.
+ */
+final class Sum {
+
+    /** One edge as it is laid out: its wire, its slot, where its gains head, and how. */
+    record Line(int wire, int slot, double left, double right, Manner manner) {}
+
+    /** How a gain gets to where it is wanted. */
+    enum Manner {
+        LINE,
+        GENTLE,
+        /** At once: what is poured from one bus into another is no control. */
+        FIXED
+    }
+
+    private final MixKernel kernel;
+    private final int count;
+    private final int[] wire;
+    private final int[] slot;
+    private final double[] goal;
+    private final Manner[] manner;
+
+    private final int[] edge;
+    private final float[][] in;
+    private final float[] left;
+    private final float[] right;
+    private int sounding;
+    private int moving;
+    /** Whether what is gathered holds; beforehand it is gathered as if every gain stood where it is wanted. */
+    private boolean gathered;
+
+    private boolean wired;
+
+    Sum(List<Line> lines, MixKernel kernel) {
+        this.kernel = kernel;
+        count = lines.size();
+        wire = new int[count];
+        slot = new int[count];
+        goal = new double[2 * count];
+        manner = new Manner[count];
+        for (int at = 0; at < count; at++) {
+            Line line = lines.get(at);
+            wire[at] = line.wire();
+            slot[at] = line.slot();
+            goal[2 * at] = line.left();
+            goal[2 * at + 1] = line.right();
+            manner[at] = line.manner();
+        }
+        edge = new int[count];
+        in = new float[count][];
+        left = new float[count];
+        right = new float[count];
+        for (int at = 0; at < count; at++) {
+            put(at, (float) goal[2 * at], (float) goal[2 * at + 1], true);
+        }
+    }
+
+    /** Sets every gain on its way to where this plan wants it. */
+    void takeOver(Gains gains) {
+        boolean asGathered = true;
+        for (int at = 0; at < count; at++) {
+            int gain = 2 * slot[at];
+            if (!gains.stand(gain, goal[2 * at], goal[2 * at + 1])) {
+                head(gains, gain, goal[2 * at], manner[at]);
+                head(gains, gain + 1, goal[2 * at + 1], manner[at]);
+                asGathered = false;
+            }
+        }
+        gathered = asGathered;
+    }
+
+    private static void head(Gains gains, int gain, double goal, Manner manner) {
+        if (manner == Manner.FIXED) {
+            gains.put(gain, goal);
+        } else {
+            gains.head(gain, goal, manner == Manner.GENTLE);
+        }
+    }
+
+    /** Adds the edges to two wires that hold what was there before. */
+    void add(Gains gains, float[][] wires, int at, float[] toLeft, float[] toRight, int outAt, int frames) {
+        if (!gathered) {
+            gather(gains);
+        }
+        if (!wired) {
+            wire(wires);
+        }
+        if (moving == 0) {
+            kernel.addStill(in, left, right, 0, sounding, at, toLeft, toRight, outAt, frames);
+            return;
+        }
+        int still = 0;
+        for (int each = 0; each < sounding; each++) {
+            int lies = edge[each];
+            if (isStill(gains, lies)) {
+                continue;
+            }
+            kernel.addStill(in, left, right, still, each, at, toLeft, toRight, outAt, frames);
+            addMoving(gains, 2 * slot[lies], manner[lies], in[each], at, toLeft, outAt, frames);
+            addMoving(gains, 2 * slot[lies] + 1, manner[lies], in[each], at, toRight, outAt, frames);
+            still = each + 1;
+        }
+        kernel.addStill(in, left, right, still, sounding, at, toLeft, toRight, outAt, frames);
+    }
+
+    private void addMoving(
+            Gains gains, int gain, Manner how, float[] in, int inAt, float[] out, int outAt, int frames) {
+        int done = 0;
+        while (done < frames && !gains.isStill(gain)) {
+            int span = gains.framesOnCurve(gain, frames - done);
+            kernel.addMoving(
+                    in,
+                    inAt + done,
+                    gains.curve(gain),
+                    gains.curveAt(gain),
+                    gains.factor(gain),
+                    gains.base(gain),
+                    out,
+                    outAt + done,
+                    span);
+            gains.advance(gain, span);
+            done += span;
+            if (done < frames) {
+                gains.arrive(gain, how == Manner.GENTLE);
+                gathered = false;
+            }
+        }
+        float settled = gains.settled(gain);
+        if (done < frames && settled != 0) {
+            kernel.addStill(in, inAt + done, settled, out, outAt + done, frames - done);
+        }
+    }
+
+    private void gather(Gains gains) {
+        sounding = 0;
+        moving = 0;
+        for (int at = 0; at < count; at++) {
+            put(at, gains.settled(2 * slot[at]), gains.settled(2 * slot[at] + 1), isStill(gains, at));
+        }
+        gathered = true;
+        wired = false;
+    }
+
+    /** Takes the arrays of its wires at hand; needed again when a wire has another array. */
+    private void wire(float[][] wires) {
+        for (int each = 0; each < sounding; each++) {
+            in[each] = wires[wire[edge[each]]];
+        }
+        wired = true;
+    }
+
+    void rewire() {
+        wired = false;
+    }
+
+    private void put(int at, float toLeft, float toRight, boolean still) {
+        if (!still || toLeft != 0 || toRight != 0) {
+            edge[sounding] = at;
+            left[sounding] = toLeft;
+            right[sounding] = toRight;
+            sounding++;
+            moving += still ? 0 : 1;
+        }
+    }
+
+    private boolean isStill(Gains gains, int at) {
+        return gains.isStill(2 * slot[at]) && gains.isStill(2 * slot[at] + 1);
+    }
+
+    /** Whether an edge has come to rest at zero; asked by the thread that prepares plans. */
+    boolean isSilent(Gains gains, int at) {
+        return goal[2 * at] == 0 && goal[2 * at + 1] == 0 && gains.isSilent(slot[at]);
+    }
+}

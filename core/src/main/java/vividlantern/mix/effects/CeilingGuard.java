@@ -1,0 +1,220 @@
+package vividlantern.mix.effects;
+
+import java.util.Arrays;
+
+/**
+ * The limiter in front of an output pair that feeds headphones. No sample leaves it above its ceiling, nor does the signal
+ * rise above it between samples; what is not finite leaves it as silence.
+ *
+ * <p>It looks 1 ms ahead: the gain each sample needs for itself and for the way to its neighbours ({@link TruePeak}) is held
+ * over the look-ahead (a sliding minimum), let back exponentially, and averaged over the same length. The average at the time
+ * a sample leaves holds only values that are at most what this sample needs, so the ceiling is kept without a jump in gain.
+ * Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off, so that switching it moves nothing in
+ * time.
+ *
+ * <p>Each side has a room of its delay and a block. The mix is summed straight in behind the delay, and what leaves is read
+ * at the room's begin; at rest that is all there is to do.
+ */
+public final class CeilingGuard implements Effect {
+
+    private static final double RELEASE_SECONDS = 0.2;
+
+    /** @param ceiling the level nothing exceeds, as a factor of full scale; infinite switches the guard off */
+    public record Settings(float ceiling) implements Effect.Settings {
+
+        public static final Settings OFF = new Settings(Float.POSITIVE_INFINITY);
+
+        @Override
+        public Effect make(int sampleRate, int maxFrames) {
+            return new CeilingGuard(sampleRate, maxFrames);
+        }
+
+        @Override
+        public Settings through() {
+            return OFF;
+        }
+    }
+
+    private final int ahead;
+    private final int delay;
+    private final double release;
+    private final float[][] rooms;
+    private final float[] between;
+    private final double[] needed;
+    private final long[] neededAt;
+    private final double[] held;
+
+    private float ceiling = Float.POSITIVE_INFINITY;
+    private float aim = Float.POSITIVE_INFINITY;
+    /** No signal whose samples are below this rises above the aim between them. */
+    private float quiet = Float.MAX_VALUE;
+    /** How many of the latest frames are known to be so. */
+    private int quietFrames;
+
+    private long clock;
+    private int first;
+    private int waiting;
+    private int heldAt;
+    private double heldSum;
+    private int restingFrames;
+    private double last = 1;
+    private double leastGain = 1;
+
+    CeilingGuard(int sampleRate, int maxFrames) {
+        ahead = aheadFrames(sampleRate);
+        delay = delayFrames(sampleRate);
+        release = 1 - StrictMath.exp(-1 / (RELEASE_SECONDS * sampleRate));
+        rooms = new float[2][delay + maxFrames];
+        between = new float[maxFrames + 1];
+        needed = new double[ahead + 2];
+        neededAt = new long[ahead + 2];
+        held = new double[ahead + 1];
+        Arrays.fill(held, 1);
+        heldSum = held.length;
+        restingFrames = held.length;
+    }
+
+    /** Its look-ahead of 1 ms and what the peaks between samples are known later. */
+    public static int delayFrames(int sampleRate) {
+        return aheadFrames(sampleRate) + TruePeak.LATER_FRAMES;
+    }
+
+    private static int aheadFrames(int sampleRate) {
+        return (int) Math.max(TruePeak.TAPS, Math.round(0.001 * sampleRate));
+    }
+
+    @Override
+    public int latencyFrames() {
+        return delay;
+    }
+
+    @Override
+    public float[] inlet(int side) {
+        return rooms[side];
+    }
+
+    @Override
+    public int inletBegin() {
+        return delay;
+    }
+
+    @Override
+    public void head(Effect.Settings settings) {
+        float wanted = ((Settings) settings).ceiling();
+        if (wanted < ceiling) {
+            restingFrames = 0;
+        }
+        quietFrames = wanted == ceiling ? quietFrames : 0;
+        ceiling = wanted;
+        aim = (float) (wanted * TruePeak.MAY_MISS);
+        quiet = Math.min(Float.MAX_VALUE, (float) (aim / TruePeak.HIGHEST_RISE));
+    }
+
+    @Override
+    public void process(float[] left, float[] right, int outBegin, int at, int frames, long frame) {
+        boolean may = mayRise(at, frames);
+        boolean still = restingFrames >= held.length && !may;
+        if (!still) {
+            silenceWhatIsNotFinite(at, frames);
+            still = findPeaks(at, frames) <= aim && restingFrames >= held.length;
+        }
+        if (still) {
+            System.arraycopy(rooms[0], at, left, outBegin + at, frames);
+            System.arraycopy(rooms[1], at, right, outBegin + at, frames);
+            clock += frames;
+            first = 0;
+            waiting = 0;
+            return;
+        }
+        for (int n = 0; n < frames; n++) {
+            double gain = nextGain(between[n] <= aim ? 1 : (double) aim / between[n]);
+            left[outBegin + at + n] = kept(rooms[0][at + n] * gain);
+            right[outBegin + at + n] = kept(rooms[1][at + n] * gain);
+        }
+    }
+
+    /** Whether a sample that these frames are judged by is so large that the signal may rise above the ceiling near it. */
+    private boolean mayRise(int at, int frames) {
+        boolean above = Samples.LOOPS.anyAbove(rooms[0], rooms[1], delay + at, frames, quiet);
+        boolean may = above || quietFrames < TruePeak.TAPS;
+        quietFrames = above ? 0 : quietFrames + frames;
+        return may;
+    }
+
+    private void silenceWhatIsNotFinite(int at, int frames) {
+        Samples.silenceWhatIsNotFinite(rooms[0], delay + at, frames);
+        Samples.silenceWhatIsNotFinite(rooms[1], delay + at, frames);
+    }
+
+    /** What each frame must be judged by: itself, and the way from the sample before and to the sample after it. */
+    private float findPeaks(int at, int frames) {
+        Arrays.fill(between, 0, frames + 1, 0);
+        TruePeak.between(rooms[0], ahead + at - 1, between, frames + 1);
+        TruePeak.between(rooms[1], ahead + at - 1, between, frames + 1);
+        float largest = 0;
+        for (int n = 0; n < frames; n++) {
+            int here = ahead + at + n;
+            float sample = Math.max(Math.abs(rooms[0][here]), Math.abs(rooms[1][here]));
+            between[n] = Math.max(sample, Math.max(between[n], between[n + 1]));
+            largest = Math.max(largest, between[n]);
+        }
+        return largest;
+    }
+
+    @Override
+    public void endBlock(int frames) {
+        System.arraycopy(rooms[0], frames, rooms[0], 0, delay);
+        System.arraycopy(rooms[1], frames, rooms[1], 0, delay);
+    }
+
+    @Override
+    public boolean isThrough() {
+        return true;
+    }
+
+    @Override
+    public double takeReading() {
+        double least = leastGain;
+        leastGain = 1;
+        return least;
+    }
+
+    /** Rounding, or a guard just switched on, may leave a sample a hair above: never let it out. */
+    private float kept(double sample) {
+        return (float) Math.max(-ceiling, Math.min(ceiling, sample));
+    }
+
+    private double nextGain(double need) {
+        double hold = slidingMinimum(need);
+        double back = last + (1 - last) * release;
+        last = back > 0.99999 ? 1 : back;
+        last = Math.min(hold, last);
+        heldSum += last - held[heldAt];
+        held[heldAt] = last;
+        heldAt = heldAt + 1 == held.length ? 0 : heldAt + 1;
+        restingFrames = last == 1 ? restingFrames + 1 : 0;
+        if (restingFrames >= held.length) {
+            heldSum = held.length;
+        }
+        double gain = Math.min(1, heldSum / held.length);
+        leastGain = Math.min(leastGain, gain);
+        return gain;
+    }
+
+    /** The least of the last look-ahead + 1 values: a queue in which every value is smaller than all after it. */
+    private double slidingMinimum(double value) {
+        while (waiting > 0 && needed[(first + waiting - 1) % needed.length] >= value) {
+            waiting--;
+        }
+        int end = (first + waiting) % needed.length;
+        needed[end] = value;
+        neededAt[end] = clock;
+        waiting++;
+        while (neededAt[first] < clock - ahead) {
+            first = (first + 1) % needed.length;
+            waiting--;
+        }
+        clock++;
+        return needed[first];
+    }
+}

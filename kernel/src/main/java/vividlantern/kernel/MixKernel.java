@@ -1,0 +1,76 @@
+package vividlantern.kernel;
+
+/**
+ * The arithmetic in which a mix spends its time. Every implementation gives the same bits: each sample is summed in the
+ * order of the edges, one product and one sum after the other, without fusing them.
+ */
+public interface MixKernel {
+
+    /** What it is made of, for the log. */
+    String words();
+
+    /**
+     * Adds samples, each wire's times two gains that stand still, to the two sides of a sum.
+     *
+     * @param in the samples of each edge
+     * @param leftGain the gain of each edge to the left
+     * @param rightGain the gain of each edge to the right
+     * @param from the first edge
+     * @param to the edge after the last
+     * @param at the first frame in each of these
+     * @param outAt where that frame lies in the two sides
+     */
+    void addStill(
+            float[][] in,
+            float[] leftGain,
+            float[] rightGain,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt,
+            int frames);
+
+    /** Adds samples times one gain that stands still to one side. */
+    void addStill(float[] in, int inAt, float gain, float[] out, int outAt, int frames);
+
+    /** Adds samples times a gain on its way, {@code curve · factor + base}, to one side. */
+    void addMoving(
+            float[] in,
+            int inAt,
+            float[] curve,
+            int curveAt,
+            float factor,
+            float base,
+            float[] out,
+            int outAt,
+            int frames);
+
+    /**
+     * Raises peaks to the magnitude of three weighted sums of the samples from each place on.
+     *
+     * @param in the sums of {@code peaks[n]} begin at {@code in[inAt + n]}
+     * @param weights three of one length
+     */
+    void raiseToWeighted(float[] in, int inAt, float[][] weights, float[] peaks, int frames);
+
+    /** How many values in a row stand for one peak in {@link #raisePeaks}; the peak is the largest of them. */
+    int lanes();
+
+    /**
+     * Raises the peaks of some wires to the magnitudes of their samples; what is not finite counts as larger than all that is.
+     *
+     * @param from the first wire
+     * @param to the wire after the last
+     * @param at the first frame in each of them
+     * @param peaks {@link #lanes} values for each of these wires
+     * @param limit a finite magnitude
+     * @return whether a sample has a magnitude above the limit, or is not finite
+     */
+    boolean raisePeaks(
+            float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit);
+
+    /** Whether a sample of either side has a magnitude above a finite limit, or is not finite. */
+    boolean anyAbove(float[] left, float[] right, int at, int frames, float limit);
+}

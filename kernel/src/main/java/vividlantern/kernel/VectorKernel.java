@@ -1,0 +1,297 @@
+package vividlantern.kernel;
+
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorOperators;
+import jdk.incubator.vector.VectorSpecies;
+
+/**
+ * The kernel in vector instructions of the width this machine prefers.
+ *
+ * <p>A tile holds two sides of four vectors in registers: it loads what stands in the sum, goes through all edges in their
+ * order with four loads, two gains, eight products and eight sums each, and stores. So the sum is read and written once
+ * for all edges instead of once for each few. A tile of two vectors and single frames take what is left of a block, by the
+ * same expression.
+ */
+final class VectorKernel implements MixKernel {
+
+    private static final VectorSpecies<Float> FLOATS = FloatVector.SPECIES_PREFERRED;
+    private static final VectorSpecies<Integer> INTS = IntVector.SPECIES_PREFERRED;
+    private static final int WIDTH = FLOATS.length();
+
+    private final PlainKernel plain = new PlainKernel();
+
+    @Override
+    public String words() {
+        return "vectors of " + WIDTH + " samples";
+    }
+
+    @Override
+    public void addStill(
+            float[][] in,
+            float[] leftGain,
+            float[] rightGain,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt,
+            int frames) {
+        if (from == to) {
+            return;
+        }
+        int done = 0;
+        for (; done + 4 * WIDTH <= frames; done += 4 * WIDTH) {
+            tileOfFour(in, leftGain, rightGain, from, to, at + done, left, right, outAt + done);
+        }
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            tileOfTwo(in, leftGain, rightGain, from, to, at + done, left, right, outAt + done);
+        }
+        for (; done < frames; done++) {
+            left[outAt + done] = frame(in, leftGain, from, to, at + done, left[outAt + done]);
+            right[outAt + done] = frame(in, rightGain, from, to, at + done, right[outAt + done]);
+        }
+    }
+
+    private static void tileOfFour(
+            float[][] in,
+            float[] leftGain,
+            float[] rightGain,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt) {
+        FloatVector l0 = FloatVector.fromArray(FLOATS, left, outAt);
+        FloatVector l1 = FloatVector.fromArray(FLOATS, left, outAt + WIDTH);
+        FloatVector l2 = FloatVector.fromArray(FLOATS, left, outAt + 2 * WIDTH);
+        FloatVector l3 = FloatVector.fromArray(FLOATS, left, outAt + 3 * WIDTH);
+        FloatVector r0 = FloatVector.fromArray(FLOATS, right, outAt);
+        FloatVector r1 = FloatVector.fromArray(FLOATS, right, outAt + WIDTH);
+        FloatVector r2 = FloatVector.fromArray(FLOATS, right, outAt + 2 * WIDTH);
+        FloatVector r3 = FloatVector.fromArray(FLOATS, right, outAt + 3 * WIDTH);
+        for (int edge = from; edge < to; edge++) {
+            float[] samples = in[edge];
+            FloatVector gl = FloatVector.broadcast(FLOATS, leftGain[edge]);
+            FloatVector gr = FloatVector.broadcast(FLOATS, rightGain[edge]);
+            FloatVector a = FloatVector.fromArray(FLOATS, samples, at);
+            l0 = l0.add(gl.mul(a));
+            r0 = r0.add(gr.mul(a));
+            FloatVector b = FloatVector.fromArray(FLOATS, samples, at + WIDTH);
+            l1 = l1.add(gl.mul(b));
+            r1 = r1.add(gr.mul(b));
+            FloatVector c = FloatVector.fromArray(FLOATS, samples, at + 2 * WIDTH);
+            l2 = l2.add(gl.mul(c));
+            r2 = r2.add(gr.mul(c));
+            FloatVector d = FloatVector.fromArray(FLOATS, samples, at + 3 * WIDTH);
+            l3 = l3.add(gl.mul(d));
+            r3 = r3.add(gr.mul(d));
+        }
+        l0.intoArray(left, outAt);
+        l1.intoArray(left, outAt + WIDTH);
+        l2.intoArray(left, outAt + 2 * WIDTH);
+        l3.intoArray(left, outAt + 3 * WIDTH);
+        r0.intoArray(right, outAt);
+        r1.intoArray(right, outAt + WIDTH);
+        r2.intoArray(right, outAt + 2 * WIDTH);
+        r3.intoArray(right, outAt + 3 * WIDTH);
+    }
+
+    private static void tileOfTwo(
+            float[][] in,
+            float[] leftGain,
+            float[] rightGain,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt) {
+        FloatVector l0 = FloatVector.fromArray(FLOATS, left, outAt);
+        FloatVector l1 = FloatVector.fromArray(FLOATS, left, outAt + WIDTH);
+        FloatVector r0 = FloatVector.fromArray(FLOATS, right, outAt);
+        FloatVector r1 = FloatVector.fromArray(FLOATS, right, outAt + WIDTH);
+        for (int edge = from; edge < to; edge++) {
+            float[] samples = in[edge];
+            FloatVector gl = FloatVector.broadcast(FLOATS, leftGain[edge]);
+            FloatVector gr = FloatVector.broadcast(FLOATS, rightGain[edge]);
+            FloatVector a = FloatVector.fromArray(FLOATS, samples, at);
+            FloatVector b = FloatVector.fromArray(FLOATS, samples, at + WIDTH);
+            l0 = l0.add(gl.mul(a));
+            l1 = l1.add(gl.mul(b));
+            r0 = r0.add(gr.mul(a));
+            r1 = r1.add(gr.mul(b));
+        }
+        l0.intoArray(left, outAt);
+        l1.intoArray(left, outAt + WIDTH);
+        r0.intoArray(right, outAt);
+        r1.intoArray(right, outAt + WIDTH);
+    }
+
+    private static float frame(
+            float[][] in, float[] gain, int from, int to, int at, float stands) {
+        float sum = stands;
+        for (int edge = from; edge < to; edge++) {
+            sum = sum + gain[edge] * in[edge][at];
+        }
+        return sum;
+    }
+
+    @Override
+    public void addStill(float[] in, int inAt, float gain, float[] out, int outAt, int frames) {
+        FloatVector gains = FloatVector.broadcast(FLOATS, gain);
+        int done = 0;
+        for (; done + WIDTH <= frames; done += WIDTH) {
+            FloatVector product = FloatVector.fromArray(FLOATS, in, inAt + done).mul(gains);
+            FloatVector.fromArray(FLOATS, out, outAt + done).add(product).intoArray(out, outAt + done);
+        }
+        plain.addStill(in, inAt + done, gain, out, outAt + done, frames - done);
+    }
+
+    @Override
+    public void addMoving(
+            float[] in,
+            int inAt,
+            float[] curve,
+            int curveAt,
+            float factor,
+            float base,
+            float[] out,
+            int outAt,
+            int frames) {
+        FloatVector factors = FloatVector.broadcast(FLOATS, factor);
+        FloatVector bases = FloatVector.broadcast(FLOATS, base);
+        int done = 0;
+        for (; done + WIDTH <= frames; done += WIDTH) {
+            FloatVector gain = FloatVector.fromArray(FLOATS, curve, curveAt + done)
+                    .mul(factors)
+                    .add(bases);
+            FloatVector product = gain.mul(FloatVector.fromArray(FLOATS, in, inAt + done));
+            FloatVector.fromArray(FLOATS, out, outAt + done).add(product).intoArray(out, outAt + done);
+        }
+        plain.addMoving(in, inAt + done, curve, curveAt + done, factor, base, out, outAt + done, frames - done);
+    }
+
+    @Override
+    public void raiseToWeighted(float[] in, int inAt, float[][] weights, float[] peaks, int frames) {
+        float[] first = weights[0];
+        float[] second = weights[1];
+        float[] third = weights[2];
+        int done = 0;
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            raiseTile(in, inAt + done, first, second, third, peaks, done);
+        }
+        if (done < frames) {
+            raiseRest(in, inAt, first, second, third, peaks, done, frames);
+        }
+    }
+
+    private static void raiseTile(
+            float[] in, int inAt, float[] first, float[] second, float[] third, float[] peaks, int at) {
+        FloatVector a0 = FloatVector.zero(FLOATS);
+        FloatVector a1 = FloatVector.zero(FLOATS);
+        FloatVector b0 = FloatVector.zero(FLOATS);
+        FloatVector b1 = FloatVector.zero(FLOATS);
+        FloatVector c0 = FloatVector.zero(FLOATS);
+        FloatVector c1 = FloatVector.zero(FLOATS);
+        for (int tap = 0; tap < first.length; tap++) {
+            FloatVector x = FloatVector.fromArray(FLOATS, in, inAt + tap);
+            FloatVector y = FloatVector.fromArray(FLOATS, in, inAt + tap + WIDTH);
+            FloatVector weight = FloatVector.broadcast(FLOATS, first[tap]);
+            a0 = a0.add(weight.mul(x));
+            a1 = a1.add(weight.mul(y));
+            weight = FloatVector.broadcast(FLOATS, second[tap]);
+            b0 = b0.add(weight.mul(x));
+            b1 = b1.add(weight.mul(y));
+            weight = FloatVector.broadcast(FLOATS, third[tap]);
+            c0 = c0.add(weight.mul(x));
+            c1 = c1.add(weight.mul(y));
+        }
+        FloatVector.fromArray(FLOATS, peaks, at)
+                .max(a0.abs())
+                .max(b0.abs())
+                .max(c0.abs())
+                .intoArray(peaks, at);
+        FloatVector.fromArray(FLOATS, peaks, at + WIDTH)
+                .max(a1.abs())
+                .max(b1.abs())
+                .max(c1.abs())
+                .intoArray(peaks, at + WIDTH);
+    }
+
+    private static void raiseRest(
+            float[] in, int inAt, float[] first, float[] second, float[] third, float[] peaks, int from, int to) {
+        for (int n = from; n < to; n++) {
+            float a = 0;
+            float b = 0;
+            float c = 0;
+            for (int tap = 0; tap < first.length; tap++) {
+                float x = in[inAt + n + tap];
+                a += first[tap] * x;
+                b += second[tap] * x;
+                c += third[tap] * x;
+            }
+            peaks[n] = Math.max(Math.max(peaks[n], Math.abs(a)), Math.max(Math.abs(b), Math.abs(c)));
+        }
+    }
+
+    @Override
+    public int lanes() {
+        return WIDTH;
+    }
+
+    /** Magnitudes are compared as integers: positive floats are in the order of their bits. */
+    @Override
+    public boolean raisePeaks(
+            float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit) {
+        int limitBits = Float.floatToRawIntBits(limit);
+        IntVector magnitude = IntVector.broadcast(INTS, 0x7FFFFFFF);
+        IntVector all = IntVector.zero(INTS);
+        int rest = 0;
+        for (int wire = from; wire < to; wire++) {
+            float[] samples = wires[wire];
+            int lane = (wire - from) * WIDTH;
+            IntVector largest = IntVector.zero(INTS);
+            int done = 0;
+            for (; done + 4 * WIDTH <= frames; done += 4 * WIDTH) {
+                IntVector a = FloatVector.fromArray(FLOATS, samples, at + done).reinterpretAsInts().and(magnitude);
+                IntVector b = FloatVector.fromArray(FLOATS, samples, at + done + WIDTH).reinterpretAsInts().and(magnitude);
+                IntVector c = FloatVector.fromArray(FLOATS, samples, at + done + 2 * WIDTH).reinterpretAsInts().and(magnitude);
+                IntVector d = FloatVector.fromArray(FLOATS, samples, at + done + 3 * WIDTH).reinterpretAsInts().and(magnitude);
+                largest = largest.max(a.max(b)).max(c.max(d));
+            }
+            for (; done + WIDTH <= frames; done += WIDTH) {
+                IntVector here = FloatVector.fromArray(FLOATS, samples, at + done).reinterpretAsInts().and(magnitude);
+                largest = largest.max(here);
+            }
+            all = all.max(largest);
+            IntVector before = FloatVector.fromArray(FLOATS, peaks, lane).reinterpretAsInts();
+            largest.max(before).reinterpretAsFloats().intoArray(peaks, lane);
+            for (; done < frames; done++) {
+                int here = Float.floatToRawIntBits(samples[at + done]) & 0x7FFFFFFF;
+                rest = Math.max(rest, here);
+                peaks[lane] = Float.intBitsToFloat(Math.max(here, Float.floatToRawIntBits(peaks[lane])));
+            }
+        }
+        return rest > limitBits
+                || all.compare(VectorOperators.GT, limitBits).anyTrue();
+    }
+
+    @Override
+    public boolean anyAbove(float[] left, float[] right, int at, int frames, float limit) {
+        IntVector magnitude = IntVector.broadcast(INTS, 0x7FFFFFFF);
+        IntVector largest = IntVector.zero(INTS);
+        int done = 0;
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            IntVector a = FloatVector.fromArray(FLOATS, left, at + done).reinterpretAsInts().and(magnitude);
+            IntVector b = FloatVector.fromArray(FLOATS, left, at + done + WIDTH).reinterpretAsInts().and(magnitude);
+            IntVector c = FloatVector.fromArray(FLOATS, right, at + done).reinterpretAsInts().and(magnitude);
+            IntVector d = FloatVector.fromArray(FLOATS, right, at + done + WIDTH).reinterpretAsInts().and(magnitude);
+            largest = largest.max(a.max(b)).max(c.max(d));
+        }
+        return largest.compare(VectorOperators.GT, Float.floatToRawIntBits(limit)).anyTrue()
+                || plain.anyAbove(left, right, at + done, frames - done, limit);
+    }
+}
