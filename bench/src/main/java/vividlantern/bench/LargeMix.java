@@ -85,7 +85,8 @@ final class LargeMix {
     static Session nudged(Session session, int step) {
         TrackId track = session.tracks().get(5).id();
         return session.change(
-                new CueId("cue-1"), cue -> cue.withSend(track, send -> send.at(Decibels.of(-20 - Math.abs(step) % 20))));
+                new CueId("cue-1"),
+                cue -> cue.withSend(track, send -> send.at(Decibels.of(-20 - Math.abs(step) % 20))));
     }
 
     private static Port port(String id, Port.Direction direction, int number) {

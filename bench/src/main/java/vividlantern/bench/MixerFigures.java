@@ -75,8 +75,7 @@ final class MixerFigures {
     private void beside(Path reference) throws IOException {
         double[] ours = new double[TURNS];
         double[] theirs = new double[TURNS];
-        Process c = new ProcessBuilder(
-                        reference.toString(), Integer.toString(tracks), Integer.toString(2 * (cues + 1)))
+        Process c = new ProcessBuilder(reference.toString(), Integer.toString(tracks), Integer.toString(2 * (cues + 1)))
                 .start();
         try (BufferedReader answers = c.inputReader(StandardCharsets.US_ASCII)) {
             for (int turn = -50; turn < TURNS; turn++) {
@@ -141,12 +140,7 @@ final class MixerFigures {
         Arrays.sort(takeOver);
         Figures.say(
                 "A plan at %d x %d: compiled in %.2f ms (median; nine of ten below %.2f), taken over on the audio thread in %.3f ms (nine of ten below %.3f)",
-                tracks,
-                cues,
-                compile[100] / 1e6,
-                compile[180] / 1e6,
-                takeOver[100] / 1e6,
-                takeOver[180] / 1e6);
+                tracks, cues, compile[100] / 1e6, compile[180] / 1e6, takeOver[100] / 1e6, takeOver[180] / 1e6);
     }
 
     private void take(LiveState live) {
@@ -181,7 +175,9 @@ final class MixerFigures {
     private static double bestTenth(double[] nanos) {
         double[] sorted = nanos.clone();
         Arrays.sort(sorted);
-        return Arrays.stream(sorted, 0, Math.max(1, sorted.length / 10)).average().orElseThrow();
+        return Arrays.stream(sorted, 0, Math.max(1, sorted.length / 10))
+                .average()
+                .orElseThrow();
     }
 
     private static long allocated() {

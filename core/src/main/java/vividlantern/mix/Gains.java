@@ -42,6 +42,7 @@ final class Gains {
     }
 
     private final Curves curves;
+    /** Where a gain stands that does not move, and where one that moves began. */
     private final double[] current;
     /** The goal for which a gain is under way or at which it stands; a new plan with the same goal disturbs nothing. */
     private final double[] heading;
@@ -122,41 +123,49 @@ final class Gains {
                 : framesOfRise(slot, frames);
     }
 
+    /** Whether a gain stands still or stays on its curve for so many frames. */
+    boolean goesOn(int slot, int frames) {
+        return leg[slot] == STILL || framesOnCurve(slot, frames) == frames;
+    }
+
     float[] curve(int slot) {
         return leg[slot] == LINE ? curves.line : curves.rise;
     }
 
-    /** Where the next frame's value lies on the curve. */
+    /** Where the next frame's value lies on the curve; any place will do for a gain that stands still. */
     int curveAt(int slot) {
-        return leg[slot] == LINE ? legAt[slot] + 1 : legAt[slot];
+        return leg[slot] == LINE ? legAt[slot] + 1 : leg[slot] == RISE ? legAt[slot] : 0;
     }
 
     float factor(int slot) {
-        return (float) (leg[slot] == LINE ? legEnd[slot] - legStart[slot] : legStart[slot]);
+        return leg[slot] == LINE ? (float) (legEnd[slot] - legStart[slot]) : leg[slot] == RISE ? (float) legStart[slot] : 0;
     }
 
     float base(int slot) {
-        return (float) (leg[slot] == LINE ? legStart[slot] : 0);
+        return leg[slot] == LINE ? (float) legStart[slot] : leg[slot] == RISE ? 0 : (float) current[slot];
     }
 
     /** Takes frames of the curve as done. */
     void advance(int slot, int frames) {
         legAt[slot] += frames;
-        if (leg[slot] == LINE) {
-            double share = (double) legAt[slot] / curves.lineFrames;
-            current[slot] = legStart[slot] + (legEnd[slot] - legStart[slot]) * share;
-        } else if (legAt[slot] > 0) {
-            current[slot] = legStart[slot] * curves.rise[legAt[slot] - 1];
-        }
     }
 
-    /** Ends a leg whose curve is done; the next frame has its end's gain, and from then on the next leg begins if there is one. */
+    /** Ends a leg whose curve is done: the gain is where it was to go, and the next leg begins if there is one. */
     void arrive(int slot, boolean gentle) {
-        current[slot] = legEnd[slot];
         leg[slot] = STILL;
+        current[slot] = legEnd[slot];
         if (current[slot] != heading[slot]) {
             startLeg(slot, gentle);
         }
+    }
+
+    /** The gain of the frame before the next one. */
+    private double reached(int slot) {
+        if (leg[slot] == LINE) {
+            double share = (double) legAt[slot] / curves.lineFrames;
+            return legStart[slot] + (legEnd[slot] - legStart[slot]) * share;
+        }
+        return leg[slot] == RISE && legAt[slot] > 0 ? legStart[slot] * curves.rise[legAt[slot] - 1] : current[slot];
     }
 
     private int framesOfRise(int slot, int frames) {
@@ -180,8 +189,9 @@ final class Gains {
 
     /** Falls, and all moves in the main mix, are lines; what performers hear rises by 60 dB a second. */
     private void startLeg(int slot, boolean gentle) {
-        double from = current[slot];
+        double from = reached(slot);
         double to = heading[slot];
+        current[slot] = from;
         boolean turnsOver = from * to < 0;
         boolean rises = Math.abs(to) > Math.abs(from);
         if (gentle && rises && !turnsOver) {

@@ -53,7 +53,8 @@ public final class Heard {
         for (int channel = 0; channel < found.length; channel++) {
             Feed feed = track.feeds().get(channel);
             Optional<PortId> port = session.portOf(feed);
-            found[channel] = port.flatMap(id -> rig.engineInput(id, session.sampleRate())).orElse(NO_SOURCE);
+            found[channel] = port.flatMap(id -> rig.engineInput(id, session.sampleRate()))
+                    .orElse(NO_SOURCE);
             factors[channel] = session.inputOf(feed).map(Heard::factor).orElse(1.0);
         }
         sources.put(track.id(), found);

@@ -36,11 +36,13 @@ final class Layout {
     Layout(List<MixPlan.Bus> buses, MixPlan plan, Continuing continuing, Optional<Layout> before) {
         this.plan = plan;
         this.continuing = continuing;
-        buses.forEach(bus -> bus.exit().ifPresent(exit -> pairMeters.put(exit.pair(), continuing.meterOf(exit.pair()))));
+        buses.forEach(bus ->
+                bus.exit().ifPresent(exit -> pairMeters.put(exit.pair(), continuing.meterOf(exit.pair()))));
         pairWires = 2 * continuing.pairMeters.size();
         for (MixPlan.Bus bus : buses) {
-            bus.into().ifPresent(into -> poured.computeIfAbsent(into, key -> new ArrayList<>())
-                    .add(bus));
+            bus.into()
+                    .ifPresent(into -> poured.computeIfAbsent(into, key -> new ArrayList<>())
+                            .add(bus));
             for (MixPlan.Edge edge : bus.edges()) {
                 if (edge.origin() instanceof MixPlan.Tapped origin) {
                     tapped.add(origin.bus());
@@ -49,8 +51,9 @@ final class Layout {
         }
         poured.values().forEach(each -> each.sort(Comparator.comparing(MixPlan.Bus::key)));
         layWires(buses);
-        Map<String, Laid> old =
-                before.filter(layout -> layout.hasTheWiresOf(this)).map(layout -> layout.laid).orElse(Map.of());
+        Map<String, Laid> old = before.filter(layout -> layout.hasTheWiresOf(this))
+                .map(layout -> layout.laid)
+                .orElse(Map.of());
         continuing.slots.begin();
         buses.stream().filter(bus -> !isFolded(bus)).forEach(bus -> lay(bus, Optional.ofNullable(old.get(bus.key()))));
         continuing.slots.end(continuing.gains());
@@ -83,10 +86,7 @@ final class Layout {
 
     /** Whether a bus costs nothing of its own: its edges are summed where it is poured. */
     private boolean isFolded(MixPlan.Bus bus) {
-        return bus.chain().isEmpty()
-                && bus.into().isPresent()
-                && bus.exit().isEmpty()
-                && !tapped.contains(bus.key());
+        return bus.chain().isEmpty() && bus.into().isPresent() && bus.exit().isEmpty() && !tapped.contains(bus.key());
     }
 
     private void layWires(List<MixPlan.Bus> buses) {
@@ -128,8 +128,8 @@ final class Layout {
 
     private void lay(MixPlan.Bus bus, Optional<Laid> before) {
         List<MixPlan.Bus> here = poured.getOrDefault(bus.key(), List.of());
-        Optional<Laid> same = before.filter(
-                old -> old.bus().equals(bus) && old.poured().equals(here));
+        Optional<Laid> same =
+                before.filter(old -> old.bus().equals(bus) && old.poured().equals(here));
         Laid now = same.orElseGet(() -> layAnew(bus, here));
         same.ifPresent(old -> old.firstEdges().keySet().forEach(continuing.slots::keep));
         laid.put(bus.key(), now);
@@ -162,8 +162,8 @@ final class Layout {
         SlotBook.OfBus slots = continuing.slots.ofBus(bus.key());
         Sum.Manner manner = bus.gentle() ? Sum.Manner.GENTLE : Sum.Manner.LINE;
         for (MixPlan.Edge edge : bus.edges()) {
-            lines.add(new Sum.Line(
-                    wireOf(edge.origin()), slots.slotOf(edge.path()), edge.left(), edge.right(), manner));
+            lines.add(
+                    new Sum.Line(wireOf(edge.origin()), slots.slotOf(edge.path()), edge.left(), edge.right(), manner));
         }
     }
 

@@ -39,8 +39,8 @@ public final class Lights {
         }
         for (Track track : session.tracks()) {
             lights.add(new Light("track/" + track.id(), Kind.SOURCE, heard.sources(track), 1, -1));
-            lights.add(new Light(
-                    "main/" + track.id(), Kind.SOURCE, heard.heardSources(track), heard.mainGain(track), -1));
+            lights.add(
+                    new Light("main/" + track.id(), Kind.SOURCE, heard.heardSources(track), heard.mainGain(track), -1));
         }
         session.main()
                 .output()

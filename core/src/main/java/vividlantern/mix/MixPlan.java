@@ -65,7 +65,12 @@ public final class MixPlan {
      * @param into the bus into which it is poured as a whole
      */
     record Bus(
-            String key, boolean gentle, List<Edge> edges, List<Insert> chain, Optional<String> into, Optional<Exit> exit) {
+            String key,
+            boolean gentle,
+            List<Edge> edges,
+            List<Insert> chain,
+            Optional<String> into,
+            Optional<Exit> exit) {
 
         Bus with(List<Edge> newEdges, List<Insert> newChain) {
             return new Bus(key, gentle, newEdges, newChain, into, exit);

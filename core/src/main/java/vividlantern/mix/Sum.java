@@ -32,6 +32,12 @@ final class Sum {
     private final float[][] in;
     private final float[] left;
     private final float[] right;
+    /** Of each side of the edges that move: the curve, the place on it, what it is multiplied by, what is added. */
+    private final float[][] curve;
+
+    private final int[] curveAt;
+    private final float[] factor;
+    private final float[] base;
     private int sounding;
     private int moving;
     /** Whether what is gathered holds; beforehand it is gathered as if every gain stood where it is wanted. */
@@ -58,6 +64,10 @@ final class Sum {
         in = new float[count][];
         left = new float[count];
         right = new float[count];
+        curve = new float[2 * count][];
+        curveAt = new int[2 * count];
+        factor = new float[2 * count];
+        base = new float[2 * count];
         for (int at = 0; at < count; at++) {
             put(at, (float) goal[2 * at], (float) goal[2 * at + 1], true);
         }
@@ -97,21 +107,59 @@ final class Sum {
             kernel.addStill(in, left, right, 0, sounding, at, toLeft, toRight, outAt, frames);
             return;
         }
-        int still = 0;
-        for (int each = 0; each < sounding; each++) {
-            int lies = edge[each];
-            if (isStill(gains, lies)) {
-                continue;
+        int done = 0;
+        while (done < sounding) {
+            int end = endOfStill(gains, done);
+            kernel.addStill(in, left, right, done, end, at, toLeft, toRight, outAt, frames);
+            done = endOfMoving(gains, end, frames);
+            kernel.addMoving(in, curve, curveAt, factor, base, end, done, at, toLeft, toRight, outAt, frames);
+            if (done == end && done < sounding) {
+                addArriving(gains, done, at, toLeft, toRight, outAt, frames);
+                done++;
             }
-            kernel.addStill(in, left, right, still, each, at, toLeft, toRight, outAt, frames);
-            addMoving(gains, 2 * slot[lies], manner[lies], in[each], at, toLeft, outAt, frames);
-            addMoving(gains, 2 * slot[lies] + 1, manner[lies], in[each], at, toRight, outAt, frames);
-            still = each + 1;
         }
-        kernel.addStill(in, left, right, still, sounding, at, toLeft, toRight, outAt, frames);
     }
 
-    private void addMoving(
+    private int endOfStill(Gains gains, int from) {
+        int end = from;
+        while (end < sounding && isStill(gains, edge[end])) {
+            end++;
+        }
+        return end;
+    }
+
+    /** Lays out the curves of a run of edges that are on their way for all of these frames, and takes the frames as done. */
+    private int endOfMoving(Gains gains, int from, int frames) {
+        int end = from;
+        while (end < sounding) {
+            int gain = 2 * slot[edge[end]];
+            boolean moves = !gains.isStill(gain) || !gains.isStill(gain + 1);
+            if (!moves || !gains.goesOn(gain, frames) || !gains.goesOn(gain + 1, frames)) {
+                return end;
+            }
+            layOut(gains, gain, 2 * end, frames);
+            layOut(gains, gain + 1, 2 * end + 1, frames);
+            end++;
+        }
+        return end;
+    }
+
+    private void layOut(Gains gains, int gain, int to, int frames) {
+        curve[to] = gains.curve(gain);
+        curveAt[to] = gains.curveAt(gain);
+        factor[to] = gains.factor(gain);
+        base[to] = gains.base(gain);
+        gains.advance(gain, frames);
+    }
+
+    private void addArriving(Gains gains, int each, int at, float[] toLeft, float[] toRight, int outAt, int frames) {
+        int lies = edge[each];
+        addArriving(gains, 2 * slot[lies], manner[lies], in[each], at, toLeft, outAt, frames);
+        addArriving(gains, 2 * slot[lies] + 1, manner[lies], in[each], at, toRight, outAt, frames);
+    }
+
+    /** Adds a gain that ends a leg among these frames. */
+    private void addArriving(
             Gains gains, int gain, Manner how, float[] in, int inAt, float[] out, int outAt, int frames) {
         int done = 0;
         while (done < frames && !gains.isStill(gain)) {

@@ -34,7 +34,8 @@ public record Cue(
                 ? sends
                 : PartList.of(
                         sends.stream()
-                                .sorted(Comparator.comparing(send -> send.trackId().value()))
+                                .sorted(Comparator.comparing(
+                                        send -> send.trackId().value()))
                                 .toList(),
                         Send::trackId);
     }

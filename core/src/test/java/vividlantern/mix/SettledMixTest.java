@@ -59,7 +59,9 @@ public class SettledMixTest {
 
     private static List<String> known() throws IOException {
         try (InputStream file = SettledMixTest.class.getResourceAsStream("settled-mixes.txt")) {
-            return new String(file.readAllBytes(), StandardCharsets.US_ASCII).lines().toList();
+            return new String(file.readAllBytes(), StandardCharsets.US_ASCII)
+                    .lines()
+                    .toList();
         }
     }
 }

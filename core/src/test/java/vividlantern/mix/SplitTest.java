@@ -103,7 +103,9 @@ public final class SplitTest {
     public void itFollowsTheWideTrackWhereverThatIsFedFrom() {
         Session session = split(NewTracks.Split.PAIRS);
         Session other = new FeedTrack(WIDE, List.of(Feed.from(new PortId("in-9")))).applyTo(session, RIG);
-        assertThat(new Heard(other, RIG, LiveState.STOPPED).sources(splits(other).get(0))).containsExactly(8, -1);
+        assertThat(new Heard(other, RIG, LiveState.STOPPED)
+                        .sources(splits(other).get(0)))
+                .containsExactly(8, -1);
     }
 
     @Test
@@ -169,7 +171,8 @@ public final class SplitTest {
                 .filter(bus -> bus.key().startsWith("main@"))
                 .flatMap(bus -> bus.edges().stream())
                 .filter(edge -> !edge.path().startsWith(WIDE.value() + "|"))
-                .filter(edge -> edge.origin() instanceof MixPlan.Source source && source.wire() >= 2 && source.wire() <= 6)
+                .filter(edge ->
+                        edge.origin() instanceof MixPlan.Source source && source.wire() >= 2 && source.wire() <= 6)
                 .mapToDouble(MixPlan.Edge::left)
                 .toArray();
     }

@@ -103,8 +103,8 @@ public class AtRateTest {
     public void whatWasSaidIsWhatThenIsSilent() {
         Session twice = new SetSampleRate(96_000).applyTo(SESSION, RIG);
         for (int n = 1; n <= 9; n++) {
-            int source =
-                    new Heard(twice, RIG, LiveState.STOPPED).sources(twice.find(new TrackId("t" + n)).orElseThrow())[0];
+            int source = new Heard(twice, RIG, LiveState.STOPPED)
+                    .sources(twice.find(new TrackId("t" + n)).orElseThrow())[0];
             assertThat(source).as("Track " + n).isEqualTo(n == 9 ? 0 : n <= 4 ? 15 + n : -1);
         }
     }

@@ -35,6 +35,26 @@ public interface MixKernel {
     /** Adds samples times one gain that stands still to one side. */
     void addStill(float[] in, int inAt, float gain, float[] out, int outAt, int frames);
 
+    /**
+     * Adds samples, each wire's times two gains on their way, to the two sides of a sum. A gain is
+     * {@code curve · factor + base}; of each edge stand those of the left side first, then those of the right.
+     *
+     * @param curveAt where the first frame's value lies on each curve
+     */
+    void addMoving(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt,
+            int frames);
+
     /** Adds samples times a gain on its way, {@code curve · factor + base}, to one side. */
     void addMoving(
             float[] in,
@@ -68,8 +88,7 @@ public interface MixKernel {
      * @param limit a finite magnitude
      * @return whether a sample has a magnitude above the limit, or is not finite
      */
-    boolean raisePeaks(
-            float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit);
+    boolean raisePeaks(float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit);
 
     /** Whether a sample of either side has a magnitude above a finite limit, or is not finite. */
     boolean anyAbove(float[] left, float[] right, int at, int frames, float limit);

@@ -28,15 +28,7 @@ public final class PlainKernel implements MixKernel {
         addSide(in, rightGain, from, to, at, right, outAt, frames);
     }
 
-    private void addSide(
-            float[][] in,
-            float[] gain,
-            int from,
-            int to,
-            int at,
-            float[] out,
-            int outAt,
-            int frames) {
+    private void addSide(float[][] in, float[] gain, int from, int to, int at, float[] out, int outAt, int frames) {
         int edge = from;
         for (; edge + 4 <= to; edge += 4) {
             addFour(
@@ -85,6 +77,28 @@ public final class PlainKernel implements MixKernel {
 
     @Override
     public void addMoving(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt,
+            int frames) {
+        for (int edge = from; edge < to; edge++) {
+            int l = 2 * edge;
+            int r = l + 1;
+            addMoving(in[edge], at, curve[l], curveAt[l], factor[l], base[l], left, outAt, frames);
+            addMoving(in[edge], at, curve[r], curveAt[r], factor[r], base[r], right, outAt, frames);
+        }
+    }
+
+    @Override
+    public void addMoving(
             float[] in,
             int inAt,
             float[] curve,
@@ -122,8 +136,7 @@ public final class PlainKernel implements MixKernel {
     }
 
     @Override
-    public boolean raisePeaks(
-            float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit) {
+    public boolean raisePeaks(float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit) {
         int largest = 0;
         for (int wire = from; wire < to; wire++) {
             int here = largestBits(wires[wire], at, frames);
@@ -135,8 +148,7 @@ public final class PlainKernel implements MixKernel {
 
     @Override
     public boolean anyAbove(float[] left, float[] right, int at, int frames, float limit) {
-        return Math.max(largestBits(left, at, frames), largestBits(right, at, frames))
-                > Float.floatToRawIntBits(limit);
+        return Math.max(largestBits(left, at, frames), largestBits(right, at, frames)) > Float.floatToRawIntBits(limit);
     }
 
     /**

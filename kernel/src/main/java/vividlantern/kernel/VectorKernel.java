@@ -130,8 +130,7 @@ final class VectorKernel implements MixKernel {
         r1.intoArray(right, outAt + WIDTH);
     }
 
-    private static float frame(
-            float[][] in, float[] gain, int from, int to, int at, float stands) {
+    private static float frame(float[][] in, float[] gain, int from, int to, int at, float stands) {
         float sum = stands;
         for (int edge = from; edge < to; edge++) {
             sum = sum + gain[edge] * in[edge][at];
@@ -148,6 +147,98 @@ final class VectorKernel implements MixKernel {
             FloatVector.fromArray(FLOATS, out, outAt + done).add(product).intoArray(out, outAt + done);
         }
         plain.addStill(in, inAt + done, gain, out, outAt + done, frames - done);
+    }
+
+    @Override
+    public void addMoving(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int at,
+            float[] left,
+            float[] right,
+            int outAt,
+            int frames) {
+        if (from == to) {
+            return;
+        }
+        int done = 0;
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            movingTile(in, curve, curveAt, factor, base, from, to, at, done, left, right, outAt + done);
+        }
+        for (; done < frames; done++) {
+            left[outAt + done] =
+                    movingFrame(in, curve, curveAt, factor, base, from, to, 0, at, done, left[outAt + done]);
+            right[outAt + done] =
+                    movingFrame(in, curve, curveAt, factor, base, from, to, 1, at, done, right[outAt + done]);
+        }
+    }
+
+    private static void movingTile(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int at,
+            int done,
+            float[] left,
+            float[] right,
+            int outAt) {
+        FloatVector l0 = FloatVector.fromArray(FLOATS, left, outAt);
+        FloatVector l1 = FloatVector.fromArray(FLOATS, left, outAt + WIDTH);
+        FloatVector r0 = FloatVector.fromArray(FLOATS, right, outAt);
+        FloatVector r1 = FloatVector.fromArray(FLOATS, right, outAt + WIDTH);
+        for (int edge = from; edge < to; edge++) {
+            float[] samples = in[edge];
+            FloatVector a = FloatVector.fromArray(FLOATS, samples, at + done);
+            FloatVector b = FloatVector.fromArray(FLOATS, samples, at + done + WIDTH);
+            int side = 2 * edge;
+            float[] bend = curve[side];
+            int n = curveAt[side] + done;
+            FloatVector factors = FloatVector.broadcast(FLOATS, factor[side]);
+            FloatVector bases = FloatVector.broadcast(FLOATS, base[side]);
+            l0 = l0.add(FloatVector.fromArray(FLOATS, bend, n).mul(factors).add(bases).mul(a));
+            l1 = l1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH).mul(factors).add(bases).mul(b));
+            side++;
+            bend = curve[side];
+            n = curveAt[side] + done;
+            factors = FloatVector.broadcast(FLOATS, factor[side]);
+            bases = FloatVector.broadcast(FLOATS, base[side]);
+            r0 = r0.add(FloatVector.fromArray(FLOATS, bend, n).mul(factors).add(bases).mul(a));
+            r1 = r1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH).mul(factors).add(bases).mul(b));
+        }
+        l0.intoArray(left, outAt);
+        l1.intoArray(left, outAt + WIDTH);
+        r0.intoArray(right, outAt);
+        r1.intoArray(right, outAt + WIDTH);
+    }
+
+    private static float movingFrame(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int side,
+            int at,
+            int done,
+            float stands) {
+        float sum = stands;
+        for (int edge = from; edge < to; edge++) {
+            int here = 2 * edge + side;
+            float gain = curve[here][curveAt[here] + done] * factor[here] + base[here];
+            sum = sum + gain * in[edge][at + done];
+        }
+        return sum;
     }
 
     @Override
@@ -244,8 +335,7 @@ final class VectorKernel implements MixKernel {
 
     /** Magnitudes are compared as integers: positive floats are in the order of their bits. */
     @Override
-    public boolean raisePeaks(
-            float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit) {
+    public boolean raisePeaks(float[][] wires, int from, int to, int at, int frames, float[] peaks, float limit) {
         int limitBits = Float.floatToRawIntBits(limit);
         IntVector magnitude = IntVector.broadcast(INTS, 0x7FFFFFFF);
         IntVector all = IntVector.zero(INTS);
@@ -256,14 +346,24 @@ final class VectorKernel implements MixKernel {
             IntVector largest = IntVector.zero(INTS);
             int done = 0;
             for (; done + 4 * WIDTH <= frames; done += 4 * WIDTH) {
-                IntVector a = FloatVector.fromArray(FLOATS, samples, at + done).reinterpretAsInts().and(magnitude);
-                IntVector b = FloatVector.fromArray(FLOATS, samples, at + done + WIDTH).reinterpretAsInts().and(magnitude);
-                IntVector c = FloatVector.fromArray(FLOATS, samples, at + done + 2 * WIDTH).reinterpretAsInts().and(magnitude);
-                IntVector d = FloatVector.fromArray(FLOATS, samples, at + done + 3 * WIDTH).reinterpretAsInts().and(magnitude);
+                IntVector a = FloatVector.fromArray(FLOATS, samples, at + done)
+                        .reinterpretAsInts()
+                        .and(magnitude);
+                IntVector b = FloatVector.fromArray(FLOATS, samples, at + done + WIDTH)
+                        .reinterpretAsInts()
+                        .and(magnitude);
+                IntVector c = FloatVector.fromArray(FLOATS, samples, at + done + 2 * WIDTH)
+                        .reinterpretAsInts()
+                        .and(magnitude);
+                IntVector d = FloatVector.fromArray(FLOATS, samples, at + done + 3 * WIDTH)
+                        .reinterpretAsInts()
+                        .and(magnitude);
                 largest = largest.max(a.max(b)).max(c.max(d));
             }
             for (; done + WIDTH <= frames; done += WIDTH) {
-                IntVector here = FloatVector.fromArray(FLOATS, samples, at + done).reinterpretAsInts().and(magnitude);
+                IntVector here = FloatVector.fromArray(FLOATS, samples, at + done)
+                        .reinterpretAsInts()
+                        .and(magnitude);
                 largest = largest.max(here);
             }
             all = all.max(largest);
@@ -275,8 +375,7 @@ final class VectorKernel implements MixKernel {
                 peaks[lane] = Float.intBitsToFloat(Math.max(here, Float.floatToRawIntBits(peaks[lane])));
             }
         }
-        return rest > limitBits
-                || all.compare(VectorOperators.GT, limitBits).anyTrue();
+        return rest > limitBits || all.compare(VectorOperators.GT, limitBits).anyTrue();
     }
 
     @Override
@@ -285,13 +384,22 @@ final class VectorKernel implements MixKernel {
         IntVector largest = IntVector.zero(INTS);
         int done = 0;
         for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
-            IntVector a = FloatVector.fromArray(FLOATS, left, at + done).reinterpretAsInts().and(magnitude);
-            IntVector b = FloatVector.fromArray(FLOATS, left, at + done + WIDTH).reinterpretAsInts().and(magnitude);
-            IntVector c = FloatVector.fromArray(FLOATS, right, at + done).reinterpretAsInts().and(magnitude);
-            IntVector d = FloatVector.fromArray(FLOATS, right, at + done + WIDTH).reinterpretAsInts().and(magnitude);
+            IntVector a = FloatVector.fromArray(FLOATS, left, at + done)
+                    .reinterpretAsInts()
+                    .and(magnitude);
+            IntVector b = FloatVector.fromArray(FLOATS, left, at + done + WIDTH)
+                    .reinterpretAsInts()
+                    .and(magnitude);
+            IntVector c = FloatVector.fromArray(FLOATS, right, at + done)
+                    .reinterpretAsInts()
+                    .and(magnitude);
+            IntVector d = FloatVector.fromArray(FLOATS, right, at + done + WIDTH)
+                    .reinterpretAsInts()
+                    .and(magnitude);
             largest = largest.max(a.max(b)).max(c.max(d));
         }
-        return largest.compare(VectorOperators.GT, Float.floatToRawIntBits(limit)).anyTrue()
+        return largest.compare(VectorOperators.GT, Float.floatToRawIntBits(limit))
+                        .anyTrue()
                 || plain.anyAbove(left, right, at + done, frames - done, limit);
     }
 }

@@ -22,7 +22,14 @@ public class CeilingGuardTest {
     @DataProvider
     public Object[][] signals() {
         return new Object[][] {
-            {"noise"}, {"burst"}, {"sine"}, {"one sample"}, {"steps"}, {"a quarter of the rate"}, {"high sine"}, {"clicks"},
+            {"noise"},
+            {"burst"},
+            {"sine"},
+            {"one sample"},
+            {"steps"},
+            {"a quarter of the rate"},
+            {"high sine"},
+            {"clicks"},
             {"noise up to 20 kHz"}
         };
     }
