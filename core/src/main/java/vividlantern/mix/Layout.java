@@ -30,6 +30,7 @@ final class Layout {
     private final Map<String, List<Integer>> wireOf = new LinkedHashMap<>();
     private final Map<PairId, Integer> pairMeters = new HashMap<>();
     private final Map<String, List<MixPlan.Bus>> poured = new HashMap<>();
+    private final Map<String, List<MixPlan.Insert>> chains = new HashMap<>();
     private final Set<String> tapped = new HashSet<>();
     private final int pairWires;
 
@@ -50,6 +51,7 @@ final class Layout {
             }
         }
         poured.values().forEach(each -> each.sort(Comparator.comparing(MixPlan.Bus::key)));
+        buses.forEach(bus -> chains.put(bus.key(), bus.chain()));
         layWires(buses);
         Map<String, Laid> old = before.filter(layout -> layout.hasTheWiresOf(this))
                 .map(layout -> layout.laid)
@@ -177,8 +179,19 @@ final class Layout {
 
     private int wireOf(MixPlan.Origin origin) {
         if (origin instanceof MixPlan.Tapped tap) {
-            return wireOf.get(tap.bus()).get(tap.stage()) + tap.side();
+            return wireOf.get(tap.bus()).get(tappedStage(tap)) + tap.side();
         }
         return ((MixPlan.Source) origin).wire();
+    }
+
+    /** Before an effect that looks ahead nothing is tapped: samples lie there where that effect keeps them. */
+    private int tappedStage(MixPlan.Tapped tap) {
+        List<MixPlan.Insert> chain = chains.get(tap.bus());
+        int stage = tap.stage(chain);
+        if (stage < chain.size() && effect(chain.get(stage)).inletBegin() != 0) {
+            throw new IllegalArgumentException(
+                    "Nothing can be tapped before " + chain.get(stage).key() + ".");
+        }
+        return stage;
     }
 }

@@ -31,12 +31,29 @@ public final class MixPlan {
     record Source(int wire) implements Origin {}
 
     /**
-     * A side of a bus.
+     * A side of a bus, somewhere along its effects.
      *
-     * @param stage how many of its effects the signal has passed
+     * @param behind the key of the effect behind which it is tapped; {@link #START} before all, {@link #END} behind all
      * @param side 0 left, 1 right
      */
-    record Tapped(String bus, int stage, int side) implements Origin {}
+    record Tapped(String bus, String behind, int side) implements Origin {
+
+        static final String START = "";
+        static final String END = "the end";
+
+        /** How many effects of a chain the signal has passed; all of them if the one it was tapped behind is gone. */
+        int stage(List<Insert> chain) {
+            if (behind.equals(START)) {
+                return 0;
+            }
+            for (int at = 0; at < chain.size(); at++) {
+                if (chain.get(at).key().equals(behind)) {
+                    return at + 1;
+                }
+            }
+            return chain.size();
+        }
+    }
 
     /**
      * One wire into the two sides of a bus.

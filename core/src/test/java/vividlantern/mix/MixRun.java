@@ -4,6 +4,8 @@ import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import vividlantern.RandomSessions;
+import vividlantern.kernel.Kernels;
+import vividlantern.kernel.MixKernel;
 import vividlantern.session.Session;
 import vividlantern.units.Noise;
 
@@ -16,6 +18,7 @@ final class MixRun {
     private float[][] inputs;
     private long songFrame;
     private boolean playing;
+    private MixKernel kernel = Kernels.best();
 
     private MixRun() {}
 
@@ -32,8 +35,17 @@ final class MixRun {
         return with(frame, session, LiveState.STOPPED);
     }
 
+    static MixRun of(MixPlan plan) {
+        return new MixRun().then(0, plan);
+    }
+
     MixRun with(long frame, Session session, LiveState live) {
-        plans.put(frame, MixPlan.compile(session, RandomSessions.RIG, live));
+        return then(frame, MixPlan.compile(session, RandomSessions.RIG, live));
+    }
+
+    /** From a frame on, another plan. */
+    MixRun then(long frame, MixPlan plan) {
+        plans.put(frame, plan);
         return this;
     }
 
@@ -62,6 +74,12 @@ final class MixRun {
         return this;
     }
 
+    /** With other inner loops than those that the program would choose. */
+    MixRun by(MixKernel loops) {
+        kernel = loops;
+        return this;
+    }
+
     /** The song moves from here on; else it stands and no click sounds. */
     MixRun playingFrom(long frame) {
         songFrame = frame;
@@ -75,7 +93,7 @@ final class MixRun {
         float[][] all = new float[2 + 2 * RandomSessions.CUES][frames];
         float[][] in = new float[inputs.length][blockFrames];
         float[][] out = new float[all.length][blockFrames];
-        Mixer mixer = new Mixer(RATE, blockFrames, 8);
+        Mixer mixer = new Mixer(RATE, blockFrames, 8, kernel);
         MixState state = null;
         int at = 0;
         while (at < frames) {
