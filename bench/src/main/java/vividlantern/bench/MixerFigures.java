@@ -34,7 +34,7 @@ final class MixerFigures {
     private final float[][] out;
     private final Rig rig;
     private final Session session;
-    private final Mixer mixer = new Mixer(RATE, FRAMES, 8);
+    private final Mixer mixer = new Mixer(RATE, FRAMES);
     private MixPlan plan;
     private MixState state;
     private long frame;

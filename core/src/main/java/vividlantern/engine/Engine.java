@@ -36,7 +36,7 @@ public final class Engine implements AudioProcess {
 
     /** @param maxFrames the longest block the device will ask for */
     public Engine(MixPlan plan, int sampleRate, int maxFrames, Transport start, Follower follower) {
-        mixer = new Mixer(sampleRate, maxFrames, 8);
+        mixer = new Mixer(sampleRate, maxFrames);
         this.plan = plan;
         running = mixer.prepare(plan);
         transport = start;

@@ -173,13 +173,14 @@ public final class Documents {
     }
 
     /**
-     * Logs written before inputs or tracks had some of their fields stand without them; they are as in a new one. An input
+     * Logs written before inputs, tracks or cues had some of their fields stand without them; they are as in a new one. An input
      * that had one port has it still.
      */
     private static String withLaterFields(String json) {
         Map<PartKey.Kind, ObjectNode> begun = Map.of(
                 PartKey.Kind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
-                PartKey.Kind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())));
+                PartKey.Kind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())),
+                PartKey.Kind.CUE, MAPPER.valueToTree(Cue.empty(new CueId("any"), 1, "any")));
         ObjectNode parts = (ObjectNode) MAPPER.readTree(json);
         for (Map.Entry<String, JsonNode> entry : parts.properties()) {
             ObjectNode whole = begun.get(PartKey.parse(entry.getKey()).kind());

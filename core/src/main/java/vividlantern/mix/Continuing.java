@@ -1,6 +1,8 @@
 package vividlantern.mix;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Effect;
@@ -19,6 +21,7 @@ final class Continuing {
     final SlotBook slots = new SlotBook();
     final Map<String, Effect> effects = new HashMap<>();
     final Map<PairId, Integer> pairMeters = new HashMap<>();
+    private final List<float[]> clickWires = new ArrayList<>();
     private final Gains.Curves curves;
     private Gains gains;
 
@@ -27,6 +30,14 @@ final class Continuing {
         this.maxFrames = maxFrames;
         curves = new Gains.Curves(sampleRate);
         gains = new Gains(curves, LEAST_GAINS);
+    }
+
+    /** The wires of so many click voices; stations that go on from plan to plan have them at hand. */
+    List<float[]> clickWires(int voices) {
+        while (clickWires.size() < voices) {
+            clickWires.add(new float[maxFrames]);
+        }
+        return clickWires.subList(0, voices);
     }
 
     Gains gains() {

@@ -93,6 +93,10 @@ final class Layout {
 
     private void layWires(List<MixPlan.Bus> buses) {
         float[] silence = new float[continuing.maxFrames];
+        while (wires.size() < plan.inputs()) {
+            wires.add(silence);
+        }
+        wires.addAll(continuing.clickWires(plan.clicks().size()));
         while (wires.size() < plan.sources() + pairWires) {
             wires.add(silence);
         }

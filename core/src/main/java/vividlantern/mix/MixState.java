@@ -104,14 +104,13 @@ public final class MixState {
         taken = true;
     }
 
-    /** Takes what comes in, and the click's strokes, as its first wires, and what goes out as its last. */
-    void connect(float[][] in, float[][] clickSamples, float[][] out) {
+    /** Takes what comes in as its first wires, and what goes out as those of the pairs. */
+    void connect(float[][] in, float[][] out) {
         boolean same = out == lastOut;
         for (int input = 0; input < plan.inputs(); input++) {
             same &= wires[input] == in[input];
             wires[input] = in[input];
         }
-        System.arraycopy(clickSamples, 0, wires, plan.inputs(), clicks.length);
         for (Station station : stations) {
             station.bind(wires, out);
         }

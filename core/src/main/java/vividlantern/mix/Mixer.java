@@ -11,23 +11,18 @@ import vividlantern.kernel.MixKernel;
 public final class Mixer {
 
     private final int meterFrames;
-    private final float[][] clickSamples;
     private final Continuing continuing;
 
     private MixState running;
     private MixState lastPrepared;
 
-    /**
-     * @param maxFrames the longest block that will be processed
-     * @param maxVoices the most voices a click may have
-     */
-    public Mixer(int sampleRate, int maxFrames, int maxVoices) {
-        this(sampleRate, maxFrames, maxVoices, Kernels.best());
+    /** @param maxFrames the longest block that will be processed */
+    public Mixer(int sampleRate, int maxFrames) {
+        this(sampleRate, maxFrames, Kernels.best());
     }
 
-    Mixer(int sampleRate, int maxFrames, int maxVoices, MixKernel kernel) {
+    Mixer(int sampleRate, int maxFrames, MixKernel kernel) {
         meterFrames = Math.round(sampleRate / 25f);
-        clickSamples = new float[maxVoices][maxFrames];
         continuing = new Continuing(kernel, sampleRate, maxFrames);
     }
 
@@ -55,7 +50,7 @@ public final class Mixer {
             }
             running = state;
         }
-        state.connect(in, clickSamples, out);
+        state.connect(in, out);
         state.silenceUnused(out, frames);
         int at = 0;
         while (at < frames) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import vividlantern.mix.effects.CeilingGuard;
+import vividlantern.mix.effects.Passband;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -115,7 +116,11 @@ final class SessionBuses {
             addEdges(track, send.tap().name(), heard.sendGain(send, track) * forAll, pan, edges);
         }
         String key = cue.id() + "@" + pair.id();
-        return poured(key, true, pair, edges, List.of());
+        List<MixPlan.Insert> chain = cue.isFiltered()
+                ? List.of(new MixPlan.Insert(
+                        key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
+                : List.of();
+        return poured(key, true, pair, edges, chain);
     }
 
     private static MixPlan.Bus poured(

@@ -30,6 +30,8 @@ public final class Readiness {
             new ArmedWithoutInput(),
             new PairSwapped(),
             new LevelDoesNotFit(),
+            new GainOutOfRange(),
+            new PadMissing(),
             new NamesRepeat(),
             new ClockNotShared());
 

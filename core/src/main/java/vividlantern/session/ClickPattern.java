@@ -11,6 +11,8 @@ import vividlantern.units.Decibels;
  */
 public record ClickPattern(int countInBars, List<Voice> voices) implements Part {
 
+    public static final int MOST_VOICES = 8;
+
     public ClickPattern {
         voices = List.copyOf(voices);
     }

@@ -3,6 +3,7 @@ package vividlantern.session;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import vividlantern.history.PartList;
@@ -15,6 +16,8 @@ import vividlantern.units.Decibels;
  * @param output the pair it leaves by; a cue without one is silent
  * @param level the level for all
  * @param guarded whether the ceiling guard stands before its output pair
+ * @param highPass what leaves out low sound; it stands after the level for all, before the guard
+ * @param lowPass what leaves out high sound; it stands after the high-pass
  * @param sends at most one a track, in the order of their track ids
  */
 public record Cue(
@@ -24,9 +27,14 @@ public record Cue(
         Optional<PairId> output,
         Decibels level,
         boolean guarded,
+        Corner highPass,
+        Corner lowPass,
         List<PerformerId> listeners,
         List<Send> sends)
         implements Part {
+
+    private static final Corner HIGH_PASS_OFF = new Corner(false, 80);
+    private static final Corner LOW_PASS_OFF = new Corner(false, 12_000);
 
     public Cue {
         listeners = List.copyOf(listeners);
@@ -34,19 +42,33 @@ public record Cue(
                 ? sends
                 : PartList.of(
                         sends.stream()
-                                .sorted(Comparator.comparing(
-                                        send -> send.trackId().value()))
+                                .sorted(Comparator.comparing(send -> send.trackId().value()))
                                 .toList(),
                         Send::trackId);
     }
 
     /** A cue as it begins: guarded, at 0 dB, with nothing in it and nobody listening. */
     public static Cue empty(CueId id, double position, String name) {
-        return new Cue(id, position, name, Optional.empty(), Decibels.ZERO, true, List.of(), List.of());
+        return new Cue(
+                id,
+                position,
+                name,
+                Optional.empty(),
+                Decibels.ZERO,
+                true,
+                HIGH_PASS_OFF,
+                LOW_PASS_OFF,
+                List.of(),
+                List.of());
     }
 
     public Optional<Send> send(TrackId track) {
         return PartList.find(sends, track);
+    }
+
+    /** Whether it leaves out low or high sound. */
+    public boolean isFiltered() {
+        return highPass.on() || lowPass.on();
     }
 
     /** Changes the send of a track; a send that did not exist begins off. */
@@ -63,26 +85,73 @@ public record Cue(
     }
 
     public Cue withSends(List<Send> newSends) {
-        return new Cue(id, position, name, output, level, guarded, listeners, newSends);
+        return with(draft -> draft.sends = newSends);
     }
 
     public Cue named(String newName) {
-        return new Cue(id, position, newName, output, level, guarded, listeners, sends);
+        return with(draft -> draft.name = newName);
     }
 
     public Cue outTo(Optional<PairId> pair) {
-        return new Cue(id, position, name, pair, level, guarded, listeners, sends);
+        return with(draft -> draft.output = pair);
     }
 
     public Cue at(Decibels newLevel) {
-        return new Cue(id, position, name, output, newLevel, guarded, listeners, sends);
+        return with(draft -> draft.level = newLevel);
     }
 
     public Cue guarded(boolean on) {
-        return new Cue(id, position, name, output, level, on, listeners, sends);
+        return with(draft -> draft.guarded = on);
+    }
+
+    public Cue withHighPass(Corner corner) {
+        return with(draft -> draft.highPass = corner);
+    }
+
+    public Cue withLowPass(Corner corner) {
+        return with(draft -> draft.lowPass = corner);
     }
 
     public Cue heardBy(List<PerformerId> performers) {
-        return new Cue(id, position, name, output, level, guarded, performers, sends);
+        return with(draft -> draft.listeners = performers);
+    }
+
+    private Cue with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return new Cue(
+                id,
+                position,
+                draft.name,
+                draft.output,
+                draft.level,
+                draft.guarded,
+                draft.highPass,
+                draft.lowPass,
+                draft.listeners,
+                draft.sends);
+    }
+
+    /** A cue while one thing of it is changed; it never leaves this class. */
+    private static final class Draft {
+        private String name;
+        private Optional<PairId> output;
+        private Decibels level;
+        private boolean guarded;
+        private Corner highPass;
+        private Corner lowPass;
+        private List<PerformerId> listeners;
+        private List<Send> sends;
+
+        private Draft(Cue cue) {
+            name = cue.name;
+            output = cue.output;
+            level = cue.level;
+            guarded = cue.guarded;
+            highPass = cue.highPass;
+            lowPass = cue.lowPass;
+            listeners = cue.listeners;
+            sends = cue.sends;
+        }
     }
 }

@@ -24,6 +24,10 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
         }
     }
 
+    private static final int MOST_CHANGES = 1000;
+    /** Four hours at 166 quarter notes a minute. */
+    private static final int LONGEST_QUARTERS = 40_000;
+
     /** A time signature from a bar on: so many beats of 1/noteValue. */
     public record Meter(int bar, int beats, int noteValue) {
 
@@ -47,10 +51,29 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
                 List.of(new Meter(1, beats, noteValue)));
     }
 
+    /** Tempos as they are set: in steps of 0.01 beats a minute. */
+    public TempoMap inSteps() {
+        return new TempoMap(
+                tempos.stream()
+                        .map(tempo -> new Tempo(
+                                tempo.atQuarter(),
+                                Math.rint(100 * tempo.beatsPerMinute()) / 100,
+                                tempo.unit(),
+                                tempo.rampToNext()))
+                        .toList(),
+                meters);
+    }
+
     /** Why this cannot be a tempo map, or "" if it can. */
     public String fault() {
         if (tempos.isEmpty() || tempos.get(0).atQuarter() != 0) {
             return "The first tempo must stand at the start of bar 1.";
+        }
+        if (tempos.size() > MOST_CHANGES || meters.size() > MOST_CHANGES) {
+            return "A song has at most " + MOST_CHANGES + " tempos and as many time signatures.";
+        }
+        if (!(tempos.get(tempos.size() - 1).atQuarter() <= LONGEST_QUARTERS)) {
+            return "The last tempo stands at most " + LONGEST_QUARTERS + " quarter notes into the song.";
         }
         if (meters.isEmpty() || meters.get(0).bar() != 1) {
             return "The first time signature must stand at bar 1.";
@@ -70,6 +93,9 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
                     || meter.beats() > 32
                     || !List.of(1, 2, 4, 8, 16).contains(meter.noteValue())) {
                 return "A time signature has 1 to 32 beats of 1, 1/2, 1/4, 1/8 or 1/16.";
+            }
+            if (meter.bar() > LONGEST_QUARTERS) {
+                return "The last time signature stands at bar " + LONGEST_QUARTERS + " at most.";
             }
             if (i > 0 && meter.bar() <= meters.get(i - 1).bar()) {
                 return "Time signatures must stand in order, each at a bar of its own.";

@@ -15,6 +15,7 @@ import vividlantern.kernel.PlainKernel;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
 import vividlantern.rig.PairId;
+import vividlantern.session.Corner;
 
 /** What holds for every graph of buses, effects and taps, whatever sessions will make of it. */
 public class GraphTest {
@@ -113,7 +114,7 @@ public class GraphTest {
     @Test
     public void anEffectThatComesAndGoesMakesNoJump() {
         Passband.Settings on =
-                new Passband.Settings(new Passband.Corner(false, 80), new Passband.Corner(true, 12_000));
+                new Passband.Settings(new Corner(false, 80), new Corner(true, 12_000));
         MixPlan plain = cueWithReturn(1, List.of());
         MixPlan filtered = cueWithReturn(1, List.of(new MixPlan.Insert("return filter", on)));
         double level = 1.0 / 64;

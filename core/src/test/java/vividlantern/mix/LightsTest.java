@@ -102,7 +102,7 @@ public class LightsTest {
     @Test
     public void everyPartThatSoundsHasAKey() {
         MixState state =
-                new Mixer(MixRun.RATE, 480, 8).prepare(MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED));
+                new Mixer(MixRun.RATE, 480).prepare(MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED));
         assertThat(new Lights(session, RandomSessions.RIG, LiveState.STOPPED, state).keys())
                 .containsExactlyInAnyOrder(
                         "input/fiddle",
@@ -123,7 +123,7 @@ public class LightsTest {
 
     /** The value of a key in the last window of three seconds, in which all gains have arrived. */
     private double value(String key, LiveState live) {
-        Mixer mixer = new Mixer(MixRun.RATE, 480, 8);
+        Mixer mixer = new Mixer(MixRun.RATE, 480);
         MixState state = mixer.prepare(MixPlan.compile(session, RandomSessions.RIG, live));
         float[][] in = new float[RandomSessions.INPUTS][480];
         java.util.Arrays.fill(in[2], (float) LEVEL);

@@ -93,7 +93,7 @@ final class MixRun {
         float[][] all = new float[2 + 2 * RandomSessions.CUES][frames];
         float[][] in = new float[inputs.length][blockFrames];
         float[][] out = new float[all.length][blockFrames];
-        Mixer mixer = new Mixer(RATE, blockFrames, 8, kernel);
+        Mixer mixer = new Mixer(RATE, blockFrames, kernel);
         MixState state = null;
         int at = 0;
         while (at < frames) {

@@ -9,6 +9,7 @@ import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Effect;
 import vividlantern.mix.effects.Passband;
 import vividlantern.rig.PairId;
+import vividlantern.session.Corner;
 
 /**
  * Graphs of buses, effects and taps that differ by a seed alone, of a kind that no session can make yet: returns that feed
@@ -129,8 +130,8 @@ final class RandomGraphs {
 
     private Passband.Settings passband() {
         return new Passband.Settings(
-                new Passband.Corner(random.nextBoolean(), 40 + random.nextInt(400)),
-                new Passband.Corner(random.nextBoolean(), 2000 + random.nextInt(8000)));
+                new Corner(random.nextBoolean(), 40 + random.nextInt(400)),
+                new Corner(random.nextBoolean(), 2000 + random.nextInt(8000)));
     }
 
     private double gain() {

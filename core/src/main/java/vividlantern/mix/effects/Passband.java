@@ -1,5 +1,7 @@
 package vividlantern.mix.effects;
 
+import vividlantern.session.Corner;
+
 /**
  * A high-pass and a low-pass one after the other, each of second order without a bump (Butterworth, 12 dB an octave).
  *
@@ -15,9 +17,6 @@ public final class Passband implements Effect {
     private static final double DAMPING = StrictMath.sqrt(2);
     /** No corner is higher than this share of the sample rate. */
     private static final double HIGHEST_SHARE = 0.45;
-
-    /** One of the two: whether it works, and its corner, where it takes 3 dB. */
-    public record Corner(boolean on, double hz) {}
 
     /** What the two filters shall do. */
     public record Settings(Corner highPass, Corner lowPass) implements Effect.Settings {

@@ -70,6 +70,8 @@ public sealed interface Edit
                 SetCueOutput,
                 SetCueLevel,
                 SetCueGuard,
+                SetCueHighPass,
+                SetCueLowPass,
                 SetCueListeners,
                 AddSends,
                 RemoveSend,

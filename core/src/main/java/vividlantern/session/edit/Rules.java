@@ -14,6 +14,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Channels;
+import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -134,6 +135,14 @@ final class Rules {
                     what + " is off or lies between \u221290.0 and +12.0 dB; " + level + " does not.", "level");
         }
         return level.toFaderStep();
+    }
+
+    static Corner corner(String what, boolean on, double hz, int lowestHz, int highestHz) {
+        if (!(hz >= lowestHz && hz <= highestHz)) {
+            throw new Refused(
+                    what + " has its corner between " + lowestHz + " and " + highestHz + " Hz; " + hz + " is not.", "hz");
+        }
+        return new Corner(on, Math.rint(hz));
     }
 
     static void freeNumber(Session session, int number) {

@@ -1,26 +1,36 @@
 package vividlantern.session.edit;
 
+import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.VoiceId;
 
-/** Sets the voices of the click and its count-in, 0 to 8 bars. The voices that tracks carry must stay. */
+/** Sets the voices of the click, at most eight with ids of their own, and its count-in, 0 to 8 bars. The voices that tracks carry must stay. */
 public record SetClick(ClickPattern click) implements Edit {
+
+    private static final int HIGHEST_ACCENT_DB = 12;
 
     @Override
     public Session applyTo(Session session, Rig rig) {
         if (click.countInBars() < 0 || click.countInBars() > 8) {
             throw new Refused("A count-in has 0 to 8 bars.", "click");
         }
+        if (click.voices().size() > ClickPattern.MOST_VOICES) {
+            throw new Refused("A click has at most " + ClickPattern.MOST_VOICES + " voices.", "click");
+        }
+        Set<VoiceId> ids = new HashSet<>();
         for (ClickPattern.Voice voice : click.voices()) {
-            if (!(voice.pitchHz() >= 100 && voice.pitchHz() <= 8000)
-                    || voice.stepsPerBeat() < 1
-                    || voice.stepsPerBeat() > 12) {
-                throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
+            Rules.id(voice.id().value());
+            Rules.text(voice.name(), "A click voice", "name");
+            if (!ids.add(voice.id())) {
+                throw new Refused("Two click voices have the id '" + voice.id() + "'.", "click");
             }
+            sounds(voice);
         }
         for (Track track : session.tracks()) {
             if (track.voice().isPresent()
@@ -32,6 +42,21 @@ public record SetClick(ClickPattern click) implements Edit {
             }
         }
         return session.with(click);
+    }
+
+    private static void sounds(ClickPattern.Voice voice) {
+        if (!(voice.pitchHz() >= 100 && voice.pitchHz() <= 8000)
+                || voice.stepsPerBeat() < 1
+                || voice.stepsPerBeat() > 12) {
+            throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
+        }
+        boolean accented = voice.accent().value() >= 0 && voice.accent().value() <= HIGHEST_ACCENT_DB;
+        if (!voice.accent().isOff() && !accented) {
+            throw new Refused(
+                    "An accent is off or 0 to " + HIGHEST_ACCENT_DB + " dB louder than the other strokes; "
+                            + voice.accent() + " is not.",
+                    "click");
+        }
     }
 
     @Override

@@ -5,7 +5,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.TempoMap;
 
-/** Sets tempos and time signatures. */
+/** Sets tempos, in steps of 0.01 beats a minute, and time signatures. */
 public record SetTempoMap(TempoMap tempoMap) implements Edit {
 
     @Override
@@ -14,7 +14,7 @@ public record SetTempoMap(TempoMap tempoMap) implements Edit {
         if (!fault.isEmpty()) {
             throw new Refused(fault, "tempoMap");
         }
-        return session.with(tempoMap);
+        return session.with(tempoMap.inSteps());
     }
 
     @Override

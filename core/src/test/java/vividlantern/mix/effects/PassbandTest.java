@@ -5,11 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.session.Corner;
 
 public class PassbandTest {
 
     private static final int RATE = 48_000;
-    private static final Passband.Corner OFF = new Passband.Corner(false, 1000);
+    private static final Corner OFF = new Corner(false, 1000);
 
     @DataProvider
     public Object[][] sines() {
@@ -71,7 +72,7 @@ public class PassbandTest {
         passband.head(settings(20, 20_000));
         for (int at = 0; at < RATE; at += 960) {
             double share = (double) at / RATE;
-            passband.head(new Passband.Settings(OFF, new Passband.Corner(true, 500 * Math.pow(40, share))));
+            passband.head(new Passband.Settings(OFF, new Corner(true, 500 * Math.pow(40, share))));
             process(passband, steady, out, at, at + 960, 64);
         }
         for (int n = 4800; n < RATE; n++) {
@@ -101,7 +102,7 @@ public class PassbandTest {
     }
 
     private static Passband.Settings settings(double highPassHz, double lowPassHz) {
-        return new Passband.Settings(new Passband.Corner(true, highPassHz), new Passband.Corner(true, lowPassHz));
+        return new Passband.Settings(new Corner(true, highPassHz), new Corner(true, lowPassHz));
     }
 
     private static float[] run(Passband.Settings settings, float[] in, int block) {

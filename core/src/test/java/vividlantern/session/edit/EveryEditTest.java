@@ -25,6 +25,7 @@ import vividlantern.rig.edit.PutMic;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -314,6 +315,16 @@ public class EveryEditTest {
             ofCue(new SetCueOutput(CUE, phones), "Anna: out by phones-1", Cue::output, phones),
             ofCue(new SetCueLevel(CUE, Decibels.of(2)), "Anna: level for all +2.0 dB", Cue::level, Decibels.of(2)),
             ofCue(new SetCueGuard(CUE, false), "Anna: ceiling guard off", Cue::guarded, false),
+            ofCue(
+                    new SetCueHighPass(CUE, true, 120.4),
+                    "Anna: high-pass 120 Hz",
+                    Cue::highPass,
+                    new Corner(true, 120)),
+            ofCue(
+                    new SetCueLowPass(CUE, false, 9000),
+                    "Anna: low-pass off",
+                    Cue::lowPass,
+                    new Corner(false, 9000)),
             ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
             ofCue(
                     new AddSends(CUE, List.of(FLUTE_TRACK)),
@@ -383,10 +394,20 @@ public class EveryEditTest {
         refused(new SetClick(new ClickPattern(1, List.of(beats))), "carries the click voice \"between\"");
         refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 99, 1)))), "100 to 8000 Hz");
         refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 13)))), "1 to 12 steps");
+        refused(new SetClick(new ClickPattern(1, List.of(accented(beats, 2000)))), "0 to 12 dB louder");
+        refused(
+                new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 1), voice(beats, 500, 2)))),
+                "have the id 'beats'");
+        refused(new SetClick(new ClickPattern(1, java.util.Collections.nCopies(9, beats))), "at most 8 voices");
         Session wide = new SetClick(new ClickPattern(
                         0, List.of(voice(beats, 8000, 12), click.voices().get(1))))
                 .applyTo(SESSION, RIG);
         assertThat(wide.click().voices().get(0).stepsPerBeat()).isEqualTo(12);
+    }
+
+    private static ClickPattern.Voice accented(ClickPattern.Voice like, double accentDb) {
+        return new ClickPattern.Voice(
+                like.id(), like.name(), like.sound(), like.pitchHz(), 1, false, Decibels.of(accentDb));
     }
 
     private static ClickPattern.Voice voice(ClickPattern.Voice like, double pitchHz, int steps) {
@@ -403,7 +424,23 @@ public class EveryEditTest {
         refused(new SetTempoMap(new TempoMap(List.of(tempo(4, 90)), meters)), "start of bar 1");
         refused(new SetTempoMap(new TempoMap(List.of(first, tempo(0, 120)), meters)), "a place of its own");
         refused(new SetTempoMap(new TempoMap(List.of(first, tempo(8, 601)), meters)), "10 and 600");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(40_001, 120)), meters)), "40000 quarter notes");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(Double.NaN, 120)), meters)), "40000 quarter notes");
+        refused(
+                new SetTempoMap(new TempoMap(
+                        java.util.stream.IntStream.range(0, 1001)
+                                .mapToObj(at -> tempo(at, 100))
+                                .toList(),
+                        meters)),
+                "at most 1000 tempos");
         refused(new SetTempoMap(new TempoMap(List.of(first), List.of())), "at bar 1");
+        assertThat(new SetTempoMap(new TempoMap(List.of(tempo(0, 137.004)), meters))
+                        .applyTo(SESSION, RIG)
+                        .tempoMap()
+                        .tempos()
+                        .get(0)
+                        .beatsPerMinute())
+                .isEqualTo(137.0);
         refused(new SetTempoMap(new TempoMap(List.of(first), List.of(new TempoMap.Meter(1, 3, 3)))), "1 to 32 beats");
         refused(
                 new SetTempoMap(new TempoMap(List.of(first), List.of(three, new TempoMap.Meter(1, 4, 4)))),
@@ -429,6 +466,8 @@ public class EveryEditTest {
         refused(new SetSessionNames(" ", "Ebb"), "needs a name");
         refused(new SetInputGain(HARP, 80.5), "between 0 and 80 dB");
         refused(new SetInputGain(HARP, Double.NaN), "between 0 and 80 dB");
+        refused(new SetCueHighPass(CUE, true, 19), "between 20 and 1000 Hz");
+        refused(new SetCueLowPass(CUE, true, Double.NaN), "between 1000 and 20000 Hz");
         refused(new SetInputCable(HARP, 501), "up to 500 m");
         refused(new SetCueListeners(CUE, List.of(new PerformerId("ghost"))), "no performer 'ghost'");
     }

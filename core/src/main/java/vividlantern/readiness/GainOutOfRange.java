@@ -1,0 +1,41 @@
+package vividlantern.readiness;
+
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.Port;
+import vividlantern.rig.Rig;
+import vividlantern.session.Input;
+import vividlantern.session.Session;
+import vividlantern.session.edit.SetInputGain;
+import vividlantern.units.Decibels;
+
+/** An input wants a gain that its preamp does not have: the preamp would stand at the end of its range. */
+final class GainOutOfRange implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig) {
+        return session.inputs().stream()
+                .flatMap(input -> beyond(rig, input).map(preamp -> finding(input, preamp)).stream())
+                .toList();
+    }
+
+    private static Optional<Port> beyond(Rig rig, Input input) {
+        return rig.preampsOf(input.ports()).stream()
+                .filter(preamp -> input.gainDb() < preamp.gain().minDb()
+                        || input.gainDb() > preamp.gain().maxDb())
+                .findFirst();
+    }
+
+    private static Finding finding(Input input, Port preamp) {
+        Port.GainRange range = preamp.gain();
+        double nearest = Math.max(range.minDb(), Math.min(range.maxDb(), input.gainDb()));
+        return Finding.fixable(
+                Keys.of("gain-out-of-range", input.id(), preamp.id(), input.gainDb()),
+                Keys.name(input) + ", wants " + Decibels.of(input.gainDb()) + " of gain, and " + preamp.houseLabel()
+                        + " goes from " + Decibels.of(range.minDb()) + " to " + Decibels.of(range.maxDb()) + ".",
+                "The preamp stands at the end of its range, and what the list says is not what you hear.",
+                Keys.about(input),
+                "Write " + Decibels.of(nearest),
+                List.of(new SetInputGain(input.id(), nearest)));
+    }
+}
