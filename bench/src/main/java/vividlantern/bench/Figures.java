@@ -149,6 +149,7 @@ public final class Figures {
             return new Started(List.of(
                     java(),
                     "-XX:SharedArchiveFile=" + classes,
+                    "--add-modules=jdk.incubator.vector",
                     "-jar",
                     program.toString(),
                     "--server.port=0",

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.rig.PairId;
+import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.PerformerId;
@@ -29,6 +30,10 @@ class CueRow {
     String output;
     Double levelDb;
     boolean guarded;
+    boolean highPassOn;
+    double highPassHz;
+    boolean lowPassOn;
+    double lowPassHz;
 
     @ElementCollection
     @CollectionTable(
@@ -49,6 +54,10 @@ class CueRow {
         row.output = cue.output().map(PairId::value).orElse(null);
         row.levelDb = Columns.of(cue.level());
         row.guarded = cue.guarded();
+        row.highPassOn = cue.highPass().on();
+        row.highPassHz = cue.highPass().hz();
+        row.lowPassOn = cue.lowPass().on();
+        row.lowPassHz = cue.lowPass().hz();
         cue.listeners().forEach(performer -> row.listeners.add(performer.value()));
         return row;
     }
@@ -61,6 +70,8 @@ class CueRow {
                 Optional.ofNullable(output).map(PairId::new),
                 Columns.level(levelDb),
                 guarded,
+                new Corner(highPassOn, highPassHz),
+                new Corner(lowPassOn, lowPassHz),
                 listeners.stream().map(PerformerId::new).toList(),
                 List.of());
     }
