@@ -77,9 +77,9 @@ export const useDesk = defineStore('desk', () => {
         if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
       turned: look,
-      happening(told) {
-        live.value = told
-        if (!told || told.fault) goDark()
+      happening,
+      happeningChanged(changed) {
+        if (live.value) happening({ ...live.value, ...changed })
       },
       layout: layLevelsOut,
       levels: takeLevels,
@@ -90,6 +90,11 @@ export const useDesk = defineStore('desk', () => {
         goDark()
       },
     })
+  }
+
+  function happening(told: Happening | null) {
+    live.value = told
+    if (!told || told.fault) goDark()
   }
 
   function goDark() {

@@ -17,6 +17,8 @@ export interface LiveListener {
   rigChanged(revision: number): void
   turned(): void
   happening(live: Happening | null): void
+  /** The fields of what is happening that are other than before. */
+  happeningChanged(changed: Partial<Happening>): void
   layout(number: number, keys: string[]): void
   levels(layout: number, values: Float32Array<ArrayBuffer>): void
   place(place: Place): void
@@ -28,24 +30,48 @@ const HEADER = 16
 const METERS = 1
 const AUDIO = 2
 
-/** Follows a session until closed; a lost connection comes back by itself, a little later each time. */
+/** Told nothing for so long, not even that it is alive, a connection counts as lost. */
+const SILENT_MS = 15_000
+
+/**
+ * Follows a session until closed; a lost connection comes back by itself, a little later each time, and not for all pages at
+ * the same moment.
+ */
 export function follow(session: string, listener: LiveListener): () => void {
   let socket: WebSocket | undefined
   let closed = false
   let wait = 250
   let timer = 0
+  let heartbeat = 0
 
   function open() {
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
     socket = new WebSocket(`${scheme}://${location.host}/live/${session}?person=${person}`)
     socket.binaryType = 'arraybuffer'
-    socket.onmessage = (event) => (typeof event.data === 'string' ? text(event.data) : binary(event.data))
-    socket.onclose = () => {
-      if (closed) return
-      listener.lost()
-      timer = window.setTimeout(open, wait)
-      wait = Math.min(4000, wait * 2)
+    socket.onmessage = (event) => {
+      heard()
+      if (typeof event.data === 'string') text(event.data)
+      else binary(event.data)
     }
+    socket.onclose = lose
+    heard()
+  }
+
+  function heard() {
+    clearTimeout(heartbeat)
+    heartbeat = window.setTimeout(() => {
+      if (socket) socket.onclose = null
+      socket?.close()
+      lose()
+    }, SILENT_MS)
+  }
+
+  function lose() {
+    clearTimeout(heartbeat)
+    if (closed) return
+    listener.lost()
+    timer = window.setTimeout(open, wait * (0.5 + Math.random()))
+    wait = Math.min(4000, wait * 2)
   }
 
   function text(json: string) {
@@ -56,6 +82,7 @@ export function follow(session: string, listener: LiveListener): () => void {
     } else if (told.type === 'session') listener.changed(told)
     else if (told.type === 'rig') listener.rigChanged(told.revision)
     else if (told.type === 'turned') listener.turned()
+    else if (told.type === 'live' && told.changed) listener.happeningChanged(told.changed)
     else if (told.type === 'live') listener.happening(told.live)
     else if (told.type === 'meters') listener.layout(told.layout, told.keys)
   }
@@ -81,6 +108,7 @@ export function follow(session: string, listener: LiveListener): () => void {
   return () => {
     closed = true
     clearTimeout(timer)
+    clearTimeout(heartbeat)
     socket?.close()
   }
 }

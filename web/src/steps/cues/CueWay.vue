@@ -6,10 +6,11 @@ import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
+import CueFilters from './CueFilters.vue'
 import GuardReading from './GuardReading.vue'
 import SaveMix from './SaveMix.vue'
 
-/** What leads a cue to its ears: who listens, the output pair, the level for all, the ceiling guard. */
+/** What leads a cue to its ears: who listens, the output pair, the level for all, what is left out, the ceiling guard. */
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
@@ -90,6 +91,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
         :set="(level, gesture) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }], gesture)"
       />
     </div>
+    <CueFilters :cue="cue" />
     <div>
       <span class="line">
         <span>Ceiling guard</span>

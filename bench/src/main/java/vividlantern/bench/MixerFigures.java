@@ -156,7 +156,7 @@ final class MixerFigures {
 
     private void blocks(int count) {
         for (int block = 0; block < count; block++) {
-            mixer.process(state, in, out, FRAMES, frame, frame, Long.MAX_VALUE);
+            mixer.process(state, in, out, FRAMES, frame, frame, 0, Long.MAX_VALUE);
             frame += FRAMES;
         }
     }

@@ -38,9 +38,10 @@ public final class ClickVoice {
     /**
      * Writes the song's frames from {@code songFrame} on.
      *
+     * @param firstFrame strokes that begin before it are left out: the song was not there yet
      * @param lastFrame strokes that would begin at or after it are left out: the song has stopped there
      */
-    public void fill(long songFrame, float[] out, int offset, int frames, long lastFrame) {
+    public void fill(long songFrame, float[] out, int offset, int frames, long firstFrame, long lastFrame) {
         if (songFrame != filledTo) {
             seek(songFrame);
         }
@@ -51,7 +52,7 @@ public final class ClickVoice {
                 forward();
             } else {
                 int span = (int) Math.min(frames - done, next - at);
-                boolean heard = begins < lastFrame && sounds();
+                boolean heard = begins >= firstFrame && begins < lastFrame && sounds();
                 write(heard ? step == 0 ? accent : stroke : SILENCE, at - begins, out, offset + done, span);
                 done += span;
             }

@@ -44,6 +44,25 @@ public final class Engine implements AudioProcess {
         follower.follow(start);
     }
 
+    /**
+     * Runs blocks of a session to nobody, so that what makes sound is compiled by the time somebody listens: unrehearsed, the
+     * first blocks come late.
+     *
+     * @param longestNanos after which it is enough in any case
+     */
+    static void rehearse(Session session, Rig rig, int blocks, long longestNanos) {
+        int frames = session.bufferFrames();
+        Mixer mixer = new Mixer(session.sampleRate(), frames);
+        MixState state = mixer.prepare(MixPlan.compile(session, rig, LiveState.PLAYING));
+        float[][] in = new float[rig.engineInputs().size()][frames];
+        float[][] out = new float[rig.engineOutputs().size()][frames];
+        long end = System.nanoTime() + longestNanos;
+        for (int block = 0; block < blocks && System.nanoTime() < end; block++) {
+            long frame = (long) block * frames;
+            mixer.process(state, in, out, frames, frame, frame, 0, Long.MAX_VALUE);
+        }
+    }
+
     /** Hands over another state of the session; the last one before a block begins is the one that counts. */
     public synchronized void change(Session session, Rig rig, LiveState live) {
         plan = plan.then(session, rig, live);
@@ -93,7 +112,15 @@ public final class Engine implements AudioProcess {
             grant(wanted, blockFrame);
         }
         Transport now = transport;
-        mixer.process(running, in, out, frames, blockFrame, now.clickFrameAt(blockFrame), now.stoppedAt());
+        mixer.process(
+                running,
+                in,
+                out,
+                frames,
+                blockFrame,
+                now.clickFrameAt(blockFrame),
+                now.startedAt(),
+                now.stoppedAt());
         frame = blockFrame + frames;
         return !ended;
     }

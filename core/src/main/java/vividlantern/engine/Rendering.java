@@ -3,23 +3,32 @@ package vividlantern.engine;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.AudioProcess;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
+import vividlantern.session.TempoCurve;
 
 /**
- * What leaves an output pair while the song plays, rendered faster than real time. It is as if played: a fresh mixer and a
- * fresh device, with two seconds before the first frame thrown away, in which every gain arrives. The same session,
- * device and range give the same samples on any machine.
+ * What leaves an output pair while the song plays, rendered faster than real time. It is as if played: silence, then the
+ * count-in, then the song, by a fresh mixer and a fresh device whose preamps stand as the session wants them. What comes
+ * before the first frame is thrown away; in it every gain arrives. The same session, device and range give the same samples
+ * on any machine.
  */
 public final class Rendering {
 
-    public static final int PREROLL_SECONDS = 2;
+    public static final int PREROLL_SECONDS = 3;
 
-    /** A device made for one rendering, and how it learns where the song is. */
-    public record Room(AudioDevice device, Engine.Follower follower) {}
+    /** Where the samples are taken. */
+    public enum At {
+        /** As the mixer gave them. */
+        MIXER,
+        /** As the converters gave them out: in their steps, and no higher than full scale. */
+        CONVERTERS
+    }
 
     /** Takes the frames of both sides as they come. */
     @FunctionalInterface
@@ -29,49 +38,73 @@ public final class Rendering {
 
     private Rendering() {}
 
+    /** The song's frame at which a count-in from the song's start begins. */
+    public static long countInFrame(Session session) {
+        TempoCurve curve = session.tempoMap().curve();
+        return curve.frame(curve.quarterOf(1 - session.click().countInBars(), 0), session.sampleRate());
+    }
+
+    /** Where the longest count-in that can be set would begin. */
+    public static long longestCountInFrame(Session session) {
+        TempoCurve curve = session.tempoMap().curve();
+        return curve.frame(curve.quarterOf(1 - ClickPattern.MOST_COUNT_IN_BARS, 0), session.sampleRate());
+    }
+
+    /** The song's frame at which a rendering's device begins. */
+    public static long firstFrame(Session session, long fromFrame) {
+        return fromFrame - (long) PREROLL_SECONDS * session.sampleRate();
+    }
+
     /**
      * @param fromFrame the song's frame at which the file begins
      * @param frames how many frames to give to the sink
      */
     public static void render(
-            Session session, Rig rig, StereoPair pair, Room room, long fromFrame, long frames, Sink sink)
+            Session session, Rig rig, StereoPair pair, Room room, At at, long fromFrame, long frames, Sink sink)
             throws IOException {
+        ChangeOver.begin(session, rig, room.device());
         int buffer = session.bufferFrames();
-        long preroll = (long) PREROLL_SECONDS * session.sampleRate();
-        int left = rig.engineOutput(pair.left()).orElseThrow();
-        int right = rig.engineOutput(pair.right()).orElseThrow();
+        long first = firstFrame(session, fromFrame);
         Engine engine = new Engine(
                 MixPlan.compile(session, rig, LiveState.PLAYING),
                 session.sampleRate(),
                 buffer,
-                Transport.playing(0, fromFrame - preroll),
+                Transport.coming(0, first, countInFrame(session)),
                 room.follower());
+        Cut cut = new Cut(
+                rig.engineOutput(pair.left()).orElseThrow(),
+                rig.engineOutput(pair.right()).orElseThrow(),
+                fromFrame - first,
+                frames,
+                sink);
+        AudioProcess process = (in, out, count, frame) -> {
+            engine.process(in, out, count, frame);
+            if (at == At.MIXER) {
+                cut.take(out, count, frame);
+            }
+            return frame + count < fromFrame - first + frames;
+        };
+        AudioDevice.Listener converters = at == At.CONVERTERS ? cut::take : (out, count, frame) -> {};
         try {
-            room.device()
-                    .run(
-                            (in, out, count, frame) -> {
-                                engine.process(in, out, count, frame);
-                                return frame + count < preroll + frames;
-                            },
-                            (out, count, frame) -> {
-                                int skip = (int) Math.max(0, Math.min(count, preroll - frame));
-                                int keep = (int) Math.min(count - skip, preroll + frames - frame - skip);
-                                if (keep > 0) {
-                                    write(sink, out[left], out[right], skip, keep);
-                                }
-                            },
-                            buffer,
-                            AudioDevice.Pace.UNHURRIED);
+            room.device().run(process, converters, buffer, AudioDevice.Pace.UNHURRIED);
         } catch (UncheckedIOException stopped) {
             throw stopped.getCause();
         }
     }
 
-    private static void write(Sink sink, float[] left, float[] right, int offset, int frames) {
-        try {
-            sink.write(left, right, offset, frames);
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+    /** The frames that belong into the file, out of all that leave. */
+    private record Cut(int left, int right, long skip, long frames, Sink sink) {
+
+        private void take(float[][] out, int count, long frame) {
+            int before = (int) Math.max(0, Math.min(count, skip - frame));
+            int keep = (int) Math.min(count - before, skip + frames - frame - before);
+            if (keep > 0) {
+                try {
+                    sink.write(out[left], out[right], before, keep);
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            }
         }
     }
 }

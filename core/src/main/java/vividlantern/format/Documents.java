@@ -132,6 +132,11 @@ public final class Documents {
         return MAPPER.writeValueAsString(value);
     }
 
+    /** A record's fields by their names, as they are written. */
+    public static Map<String, Object> fields(Object value) {
+        return MAPPER.convertValue(value, MAPPER.getTypeFactory().constructMapType(Map.class, String.class, Object.class));
+    }
+
     public static <T> T read(String json, Class<T> type) {
         return MAPPER.readValue(json, type);
     }
@@ -247,7 +252,7 @@ public final class Documents {
     }
 
     /** How a word of ours is written. */
-    static String word(Enum<?> word) {
+    public static String word(Enum<?> word) {
         return word.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 

@@ -10,13 +10,20 @@ import vividlantern.units.Noise;
 
 /**
  * Writes a stereo WAV of known length to a stream, front to back, so that it can be sent while it is made. 16 bit gets
- * TPDF dither that depends on side and frame alone, 24 bit is rounded to nearest, 32 bit is float.
+ * TPDF dither that depends on side and frame alone, 24 bit is rounded to nearest, 32 bit is float. A file of 4 GiB and more
+ * is an RF64 (EBU Tech 3306).
  */
 public final class WavWriter implements Closeable {
 
-    private static final int HEADER_BYTES = 44;
-    private static final int FLOAT_HEADER_BYTES = 58;
     private static final int CHANNELS = 2;
+    private static final int RIFF_BYTES = 12;
+    private static final int CHUNK_BYTES = 8;
+    private static final int SIZES_BYTES = 28;
+    private static final int FORMAT_BYTES = 16;
+    private static final int FLOAT_FORMAT_BYTES = 18;
+    private static final int FACT_BYTES = 4;
+    /** A size that stands in the chunk of 64-bit sizes instead. */
+    private static final int ELSEWHERE = -1;
 
     private final OutputStream out;
     private final SampleFormat format;
@@ -36,20 +43,27 @@ public final class WavWriter implements Closeable {
         }
     }
 
-    public WavWriter(OutputStream out, SampleFormat format, int sampleRate, long frames) throws IOException {
+    /** @param firstFrame the number of the first frame, by which the dither goes */
+    public WavWriter(OutputStream out, SampleFormat format, int sampleRate, long frames, long firstFrame)
+            throws IOException {
         this.out = out;
         this.format = format;
+        frame = firstFrame;
         writeHeader(sampleRate, frames);
     }
 
     /** The length of the whole file in bytes. */
     public static long fileBytes(SampleFormat format, long frames) {
-        return headerBytes(format) + frames * CHANNELS * format.bytes;
+        return headerBytes(format, isLong(format, frames)) + dataBytes(format, frames);
     }
 
-    /** Whether so many frames fit a plain WAV, which ends below 4 GiB. */
-    public static boolean fits(SampleFormat format, long frames) {
-        return fileBytes(format, frames) < 1L << 32;
+    private static long dataBytes(SampleFormat format, long frames) {
+        return frames * CHANNELS * format.bytes;
+    }
+
+    /** Whether a plain WAV could not say how long it is. */
+    private static boolean isLong(SampleFormat format, long frames) {
+        return headerBytes(format, false) + dataBytes(format, frames) >= 1L << 32;
     }
 
     public void write(float[] left, float[] right, int offset, int frames) throws IOException {
@@ -89,17 +103,31 @@ public final class WavWriter implements Closeable {
         buffer.clear();
     }
 
-    private static int headerBytes(SampleFormat format) {
-        return format == SampleFormat.FLOAT_32 ? FLOAT_HEADER_BYTES : HEADER_BYTES;
+    private static int headerBytes(SampleFormat format, boolean isLong) {
+        boolean isFloat = format == SampleFormat.FLOAT_32;
+        int formatChunks = isFloat
+                ? CHUNK_BYTES + FLOAT_FORMAT_BYTES + CHUNK_BYTES + FACT_BYTES
+                : CHUNK_BYTES + FORMAT_BYTES;
+        return RIFF_BYTES + (isLong ? CHUNK_BYTES + SIZES_BYTES : 0) + formatChunks + CHUNK_BYTES;
     }
 
-    private void writeHeader(int sampleRate, long frames) throws IOException {
+    private void writeHeader(int sampleRate, long frames) {
         boolean isFloat = format == SampleFormat.FLOAT_32;
+        boolean isLong = isLong(format, frames);
         int frameBytes = CHANNELS * format.bytes;
-        buffer.put("RIFF".getBytes(StandardCharsets.US_ASCII));
-        buffer.putInt((int) (fileBytes(format, frames) - 8));
-        buffer.put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
-        buffer.putInt(isFloat ? 18 : 16);
+        putWord(isLong ? "RF64" : "RIFF");
+        buffer.putInt(isLong ? ELSEWHERE : (int) (fileBytes(format, frames) - 8));
+        putWord("WAVE");
+        if (isLong) {
+            putWord("ds64");
+            buffer.putInt(SIZES_BYTES);
+            buffer.putLong(fileBytes(format, frames) - 8);
+            buffer.putLong(dataBytes(format, frames));
+            buffer.putLong(frames);
+            buffer.putInt(0);
+        }
+        putWord("fmt ");
+        buffer.putInt(isFloat ? FLOAT_FORMAT_BYTES : FORMAT_BYTES);
         buffer.putShort((short) (isFloat ? 3 : 1));
         buffer.putShort((short) CHANNELS);
         buffer.putInt(sampleRate);
@@ -108,11 +136,15 @@ public final class WavWriter implements Closeable {
         buffer.putShort((short) (8 * format.bytes));
         if (isFloat) {
             buffer.putShort((short) 0);
-            buffer.put("fact".getBytes(StandardCharsets.US_ASCII));
-            buffer.putInt(4);
-            buffer.putInt((int) frames);
+            putWord("fact");
+            buffer.putInt(FACT_BYTES);
+            buffer.putInt(isLong ? ELSEWHERE : (int) frames);
         }
-        buffer.put("data".getBytes(StandardCharsets.US_ASCII));
-        buffer.putInt((int) (frames * frameBytes));
+        putWord("data");
+        buffer.putInt(isLong ? ELSEWHERE : (int) dataBytes(format, frames));
+    }
+
+    private void putWord(String word) {
+        buffer.put(word.getBytes(StandardCharsets.US_ASCII));
     }
 }

@@ -13,17 +13,17 @@ public final class CueCurve {
     private static final int POINTS_AN_OCTAVE = 12;
 
     /** A frequency, and by how many dB what passes there is changed. */
-    public record Point(double hz, double db) {}
+    public record CurvePoint(double hz, double db) {}
 
     private CueCurve() {}
 
     /** Twelve points an octave from 20 Hz to 20 kHz. */
-    public static List<Point> of(Cue cue, int sampleRate) {
+    public static List<CurvePoint> of(Cue cue, int sampleRate) {
         Passband.Settings settings = new Passband.Settings(cue.highPass(), cue.lowPass());
-        List<Point> points = new ArrayList<>();
+        List<CurvePoint> points = new ArrayList<>();
         for (int at = 0; points.isEmpty() || points.get(at - 1).hz() < HIGHEST_HZ; at++) {
             double hz = Math.min(HIGHEST_HZ, LOWEST_HZ * StrictMath.pow(2, (double) at / POINTS_AN_OCTAVE));
-            points.add(new Point(hz, 20 * StrictMath.log10(settings.gainAt(hz, sampleRate))));
+            points.add(new CurvePoint(hz, 20 * StrictMath.log10(settings.gainAt(hz, sampleRate))));
         }
         return points;
     }

@@ -1,7 +1,9 @@
 package vividlantern.mix;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -9,6 +11,7 @@ import vividlantern.session.Input;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 
 /**
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
@@ -27,9 +30,11 @@ public final class Lights {
     private record Light(String key, Kind kind, int[] sources, double gain, int pair) {}
 
     private final List<Light> lights = new ArrayList<>();
+    private final List<String> keys;
 
     public Lights(Session session, Rig rig, LiveState live, MixState state) {
         Heard heard = new Heard(session, rig, live);
+        Map<TrackId, int[]> heardSources = new HashMap<>();
         for (Input input : session.inputs()) {
             int[] sources = input.ports().stream()
                     .mapToInt(port -> rig.engineInput(port).orElse(-1))
@@ -39,8 +44,9 @@ public final class Lights {
         }
         for (Track track : session.tracks()) {
             lights.add(new Light("track/" + track.id(), Kind.SOURCE, heard.sources(track), 1, -1));
-            lights.add(
-                    new Light("main/" + track.id(), Kind.SOURCE, heard.heardSources(track), heard.mainGain(track), -1));
+            int[] toListeners = heard.heardSources(track);
+            heardSources.put(track.id(), toListeners);
+            lights.add(new Light("main/" + track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1));
         }
         session.main()
                 .output()
@@ -54,15 +60,16 @@ public final class Lights {
                 track.ifPresent(sent -> lights.add(new Light(
                         "send/" + cue.id() + "/" + sent.id(),
                         Kind.SOURCE,
-                        heard.heardSources(sent),
+                        heardSources.get(sent.id()),
                         heard.sendGain(send, sent),
                         -1)));
             }
         }
+        keys = lights.stream().map(Light::key).toList();
     }
 
     public List<String> keys() {
-        return lights.stream().map(Light::key).toList();
+        return keys;
     }
 
     /**
@@ -79,6 +86,11 @@ public final class Lights {
         };
     }
 
+    /** Whether the value is a number of samples, to be added up. */
+    public boolean isCount(int index) {
+        return lights.get(index).kind() == Kind.CLIPS;
+    }
+
     /** Whether the value is a level, to be shown with a meter's ballistics. */
     public boolean isLevel(int index) {
         Kind kind = lights.get(index).kind();
@@ -88,7 +100,7 @@ public final class Lights {
     private static double clips(Light light, Meters.Window window) {
         double clips = 0;
         for (int source : light.sources()) {
-            clips += source < 0 ? 0 : window.clips(source);
+            clips += window.has(source) ? window.clips(source) : 0;
         }
         return clips;
     }
@@ -96,7 +108,7 @@ public final class Lights {
     private static double peak(Light light, Meters.Window window) {
         double peak = 0;
         for (int source : light.sources()) {
-            peak = source < 0 ? peak : Math.max(peak, window.sourcePeak(source));
+            peak = window.has(source) ? Math.max(peak, window.sourcePeak(source)) : peak;
         }
         return peak * Math.abs(light.gain());
     }

@@ -46,6 +46,11 @@ public final class Meters {
             return frame;
         }
 
+        /** Whether there is such a source; a session may be ahead of what runs by one that is new. */
+        boolean has(int source) {
+            return source >= 0 && source < sourcePeaks.length;
+        }
+
         public float sourcePeak(int source) {
             return sourcePeaks[source];
         }

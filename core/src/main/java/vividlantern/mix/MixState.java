@@ -129,9 +129,9 @@ public final class MixState {
     }
 
     /** Works off frames of the block that lie in one window of the meters. */
-    void run(int at, int frames, long frame, long songFrame, long lastSongFrame) {
+    void run(int at, int frames, long frame, long songFrame, long firstSongFrame, long lastSongFrame) {
         for (int voice = 0; voice < clicks.length; voice++) {
-            clicks[voice].fill(songFrame, wires[plan.inputs() + voice], at, frames, lastSongFrame);
+            clicks[voice].fill(songFrame, wires[plan.inputs() + voice], at, frames, firstSongFrame, lastSongFrame);
         }
         meters.sources(wires, at, frames);
         for (Station station : stations) {

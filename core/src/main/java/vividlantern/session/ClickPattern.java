@@ -12,6 +12,7 @@ import vividlantern.units.Decibels;
 public record ClickPattern(int countInBars, List<Voice> voices) implements Part {
 
     public static final int MOST_VOICES = 8;
+    public static final int MOST_COUNT_IN_BARS = 8;
 
     public ClickPattern {
         voices = List.copyOf(voices);

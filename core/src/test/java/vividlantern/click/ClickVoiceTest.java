@@ -71,7 +71,7 @@ public class ClickVoiceTest {
         ClickVoice click =
                 new ClickVoice(voice(1, false), TempoMap.steady(120, 4, 4).curve(), RATE);
         float[] samples = new float[RATE];
-        click.fill(0, samples, 0, RATE, 24_000);
+        click.fill(0, samples, 0, RATE, Long.MIN_VALUE, 24_000);
         assertThat(samples[0]).isNotZero();
         assertThat(samples[1000]).isNotZero();
         for (int n = 24_000; n < RATE; n++) {
@@ -84,11 +84,11 @@ public class ClickVoiceTest {
         ClickPattern.Voice voice = voice(3, false);
         TempoMap map = TempoMap.steady(97.13, 5, 8);
         float[] whole = new float[50_000];
-        new ClickVoice(voice, map.curve(), RATE).fill(-9000, whole, 0, whole.length, Long.MAX_VALUE);
+        new ClickVoice(voice, map.curve(), RATE).fill(-9000, whole, 0, whole.length, Long.MIN_VALUE, Long.MAX_VALUE);
         ClickVoice pieces = new ClickVoice(voice, map.curve(), RATE);
         float[] pieced = new float[50_000];
         for (int at = 0; at < 50_000; at += 125) {
-            pieces.fill(-9000 + at, pieced, at, 125, Long.MAX_VALUE);
+            pieces.fill(-9000 + at, pieced, at, 125, Long.MIN_VALUE, Long.MAX_VALUE);
         }
         assertThat(pieced).isEqualTo(whole);
     }
@@ -101,7 +101,7 @@ public class ClickVoiceTest {
     /** The frames at which sound begins after silence. */
     private static List<Long> onsets(ClickPattern.Voice voice, TempoMap map, long from, int frames) {
         float[] samples = new float[frames];
-        new ClickVoice(voice, map.curve(), RATE).fill(from, samples, 0, frames, Long.MAX_VALUE);
+        new ClickVoice(voice, map.curve(), RATE).fill(from, samples, 0, frames, Long.MIN_VALUE, Long.MAX_VALUE);
         List<Long> onsets = new ArrayList<>();
         int silent = 1000;
         for (int n = 0; n < frames; n++) {
@@ -115,7 +115,7 @@ public class ClickVoiceTest {
 
     private static double peak(ClickVoice click, long frame) {
         float[] samples = new float[4000];
-        click.fill(frame, samples, 0, samples.length, Long.MAX_VALUE);
+        click.fill(frame, samples, 0, samples.length, Long.MIN_VALUE, Long.MAX_VALUE);
         double peak = 0;
         for (float sample : samples) {
             peak = Math.max(peak, Math.abs(sample));

@@ -36,7 +36,7 @@ import vividlantern.units.Pan;
 /** Rendering a file, on a device whose inputs count the frames. */
 public class RenderingTest {
 
-    private static final int PREROLL = 96_000;
+    private static final int PREROLL = 144_000;
     private static final CueId CUE = new CueId("cue");
     private static final TrackId TRACK = new TrackId("track");
     private static final PairId PHONES = new PairId("phones-1");
@@ -97,7 +97,7 @@ public class RenderingTest {
     }
 
     @Test
-    public void twoSecondsAreThrownAwayAndThenEveryFrameComesOnce() throws IOException {
+    public void threeSecondsAreThrownAwayAndThenEveryFrameComesOnce() throws IOException {
         List<Float> left = new ArrayList<>();
         List<Float> right = new ArrayList<>();
         Counting device = new Counting();
@@ -105,7 +105,8 @@ public class RenderingTest {
                 SESSION,
                 RandomSessions.RIG,
                 phones(),
-                new Rendering.Room(device, transport -> {}),
+                new Room(device, transport -> {}, map -> {}),
+                Rendering.At.CONVERTERS,
                 0,
                 1000,
                 (l, r, offset, frames) -> {
@@ -115,24 +116,25 @@ public class RenderingTest {
                     }
                 });
         assertThat(left).hasSize(1000);
-        // The first frame of the file is the one at 96 000, later by the guard's 60: its look-ahead of 48 and the 12 of
+        // The first frame of the file is the one at 144 000, later by the guard's 60: its look-ahead of 48 and the 12 of
         // its true peaks.
         for (int n = 0; n < 1000; n++) {
             assertThat(left.get(n)).isEqualTo((PREROLL + n - 60) * 1e-6f);
         }
         assertThat(right).containsOnly(0f);
-        // No block more than is needed: 97 000 frames are 758 blocks of 128.
-        assertThat(device.frames).isEqualTo(758 * 128);
+        // No block more than is needed: 145 000 frames are 1133 blocks of 128.
+        assertThat(device.frames).isEqualTo(1133 * 128);
     }
 
     @Test
-    public void theSongStandsTwoSecondsBeforeTheFileWhenItBegins() throws IOException {
+    public void theSongStandsThreeSecondsBeforeTheFileWhenItBegins() throws IOException {
         List<Transport> followed = new ArrayList<>();
         Rendering.render(
                 SESSION,
                 RandomSessions.RIG,
                 phones(),
-                new Rendering.Room(new Counting(), followed::add),
+                new Room(new Counting(), followed::add, map -> {}),
+                Rendering.At.CONVERTERS,
                 480_000,
                 1,
                 (left, right, offset, frames) -> {});
@@ -147,7 +149,8 @@ public class RenderingTest {
                         SESSION,
                         RandomSessions.RIG,
                         phones(),
-                        new Rendering.Room(new Counting(), transport -> {}),
+                        new Room(new Counting(), transport -> {}, map -> {}),
+                        Rendering.At.CONVERTERS,
                         0,
                         1000,
                         (left, right, offset, frames) -> {

@@ -79,14 +79,49 @@ public class WavWriterTest {
     }
 
     @Test
-    public void aPlainWavEndsBelowFourGibibytes() {
-        assertThat(WavWriter.fits(SampleFormat.INT_24, 4L * 3600 * 48_000)).isTrue();
-        assertThat(WavWriter.fits(SampleFormat.FLOAT_32, 4L * 3600 * 48_000)).isFalse();
+    public void ditherGoesByTheSongsFrameSoThatOverlappingFilesHoldTheSame() throws Exception {
+        float[] quiet = sine(0.3 / 32768);
+        byte[] whole = write(SampleFormat.INT_16, quiet, 500);
+        byte[] later = write(SampleFormat.INT_16, java.util.Arrays.copyOfRange(quiet, 100, 1100), 600);
+        assertThat(java.util.Arrays.copyOfRange(later, 44, later.length))
+                .isEqualTo(java.util.Arrays.copyOfRange(whole, 44 + 400, 44 + 400 + 4000));
+    }
+
+    /** EBU Tech 3306: the sizes of 32 bits are all ones, the true ones stand in "ds64". */
+    @Test
+    public void fourGibibytesAndMoreAreAnRf64() throws Exception {
+        long frames = 4L * 3600 * 48_000;
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        new WavWriter(out, SampleFormat.FLOAT_32, 48_000, frames, 0).close();
+        ByteBuffer header = ByteBuffer.wrap(out.toByteArray()).order(ByteOrder.LITTLE_ENDIAN);
+        assertThat(word(header, 0)).isEqualTo("RF64");
+        assertThat(header.getInt(4)).isEqualTo(-1);
+        assertThat(word(header, 12)).isEqualTo("ds64");
+        assertThat(header.getInt(16)).isEqualTo(28);
+        assertThat(header.getLong(28)).as("bytes of samples").isEqualTo(frames * 8);
+        assertThat(header.getLong(36)).as("frames").isEqualTo(frames);
+        assertThat(header.getLong(20)).as("bytes behind the first eight").isEqualTo(header.capacity() - 8 + frames * 8);
+        assertThat(word(header, 48)).isEqualTo("fmt ");
+        assertThat(word(header, header.capacity() - 8)).isEqualTo("data");
+        assertThat(header.getInt(header.capacity() - 4)).isEqualTo(-1);
+        assertThat(WavWriter.fileBytes(SampleFormat.FLOAT_32, frames)).isEqualTo(header.capacity() + frames * 8);
+        // 24 bits of the same length are 4.15 GB, below 4 GiB: a plain WAV.
+        ByteArrayOutputStream plain = new ByteArrayOutputStream();
+        new WavWriter(plain, SampleFormat.INT_24, 48_000, frames, 0).close();
+        assertThat(word(ByteBuffer.wrap(plain.toByteArray()), 0)).isEqualTo("RIFF");
+    }
+
+    private static String word(ByteBuffer bytes, int at) {
+        return new String(bytes.array(), at, 4, java.nio.charset.StandardCharsets.US_ASCII);
     }
 
     private static byte[] write(SampleFormat format, float[] samples) throws Exception {
+        return write(format, samples, 0);
+    }
+
+    private static byte[] write(SampleFormat format, float[] samples, long firstFrame) throws Exception {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (WavWriter wav = new WavWriter(out, format, 48_000, samples.length)) {
+        try (WavWriter wav = new WavWriter(out, format, 48_000, samples.length, firstFrame)) {
             wav.write(samples, samples, 0, samples.length);
         }
         return out.toByteArray();

@@ -132,7 +132,7 @@ public class LightsTest {
         Lights lights = new Lights(session, RandomSessions.RIG, live, state);
         double last = -1;
         for (int frame = 0; frame < 3 * MixRun.RATE; frame += 480) {
-            mixer.process(state, in, out, 480, frame, 0, Long.MIN_VALUE);
+            mixer.process(state, in, out, 480, frame, 0, 0, Long.MIN_VALUE);
             while (state.meters().read(window)) {
                 last = lights.value(lights.keys().indexOf(key), window);
             }

@@ -103,7 +103,15 @@ final class MixRun {
             for (int input = 0; input < in.length; input++) {
                 System.arraycopy(inputs[input], at, in[input], 0, block);
             }
-            mixer.process(state, in, out, block, at, songFrame + at, playing ? Long.MAX_VALUE : Long.MIN_VALUE);
+            mixer.process(
+                    state,
+                    in,
+                    out,
+                    block,
+                    at,
+                    songFrame + at,
+                    Long.MIN_VALUE,
+                    playing ? Long.MAX_VALUE : Long.MIN_VALUE);
             for (int output = 0; output < all.length; output++) {
                 System.arraycopy(out[output], 0, all[output], at, block);
             }

@@ -43,9 +43,11 @@ public class FilesTest extends ServerTest {
         return new Object[][] {
             {"main.wav?seconds=0", 422, "more than 0 seconds"},
             {"main.wav?seconds=100000", 422, "up to four hours"},
-            {"main.wav?seconds=14400&bits=32f", 422, "4 GiB"},
+            {"main.wav?from=-61", 422, "\"pointer\":\"/from\""},
+            {"main.wav?from=NaN", 422, "as far as the longest count-in"},
             {"main.wav?bits=20", 422, "16, 24 or 32f"},
-            {"main.wav?seconds=long", 400, ""},
+            {"main.wav?seconds=long", 400, "\\\"long\\\" does not fit \\\"seconds\\\": it takes a number."},
+            {"main.wav?players=nobody", 422, "no stand-in player 'nobody'; there are accordion, fiddle"},
             {"harp.wav", 404, "no cue 'harp'"},
         };
     }
@@ -55,6 +57,93 @@ public class FilesTest extends ServerTest {
         HttpResponse<String> answer = send(HttpRequest.newBuilder(address(SESSION + "/mixes/" + request)));
         assertThat(answer.statusCode()).isEqualTo(status);
         assertThat(answer.body()).contains(sentence);
+    }
+
+    @Test
+    public void whatSharesAPairIsNamedWithTheFile() {
+        HttpResponse<String> alone = send(HttpRequest.newBuilder(address(SESSION + "/mixes/voice.wav?seconds=0.01")));
+        assertThat(alone.headers().firstValue("Mix-Holds")).hasValue("voice");
+        edit("p", "{\"kind\": \"set-cue-output\", \"cue\": \"voice\", \"output\": \"out-3-4\"}");
+        HttpResponse<String> shared = send(HttpRequest.newBuilder(address(SESSION + "/mixes/voice.wav?seconds=0.01")));
+        assertThat(shared.headers().firstValue("Mix-Holds")).hasValue("accordion-fiddle, voice");
+        assertThat(shared.headers().firstValue("Content-Disposition").orElseThrow())
+                .contains("Accordion_and_fiddle_and_Voice");
+        assertThat(post(SESSION + "/undo", "p", "{}").statusCode()).isEqualTo(200);
+    }
+
+    /** A gain on its way at the running preamps is none in a file: the same revision gives the same bytes. */
+    @Test
+    public void aFileAskedForRightAfterAGainHasTheSettledGain() {
+        edit("p", "{\"kind\": \"set-input-gain\", \"input\": \"cajon-front\", \"gainDb\": 40}");
+        byte[] atOnce = bytes(SESSION + "/mixes/bass-cajon.wav?seconds=1&players=cajon");
+        edit("p", "{\"kind\": \"set-input-gain\", \"input\": \"cajon-front\", \"gainDb\": 10}");
+        edit("p", "{\"kind\": \"set-input-gain\", \"input\": \"cajon-front\", \"gainDb\": 40}");
+        assertThat(bytes(SESSION + "/mixes/bass-cajon.wav?seconds=1&players=cajon")).isEqualTo(atOnce);
+        for (int edit = 0; edit < 3; edit++) {
+            post(SESSION + "/undo", "p", "{}");
+        }
+    }
+
+    @Test
+    public void whatAHandTurnedHoldsInFilesWhetherTheSessionHasTheRigOrNot() {
+        String bass = SESSION + "/mixes/bass-cajon.wav?seconds=1&players=bass";
+        byte[] usual = bytes(bass);
+        String commands = "/api/live/low-water/commands";
+        post(commands, "p", "{\"kind\": \"turn\", \"port\": \"old-pilot-1\", \"gainDb\": 50, \"phantom\": true}");
+        byte[] louder = bytes(bass);
+        assertThat(louder).isNotEqualTo(usual);
+        post(commands, "p", "{\"kind\": \"release-rig\"}");
+        assertThat(bytes(bass)).isEqualTo(louder);
+        post(commands, "p", "{\"kind\": \"take-rig\"}");
+        assertThat(bytes(bass)).isEqualTo(louder);
+        post(commands, "p", "{\"kind\": \"turn\", \"port\": \"old-pilot-1\", \"gainDb\": 35, \"phantom\": true}");
+    }
+
+    /** 138 crotchets a minute in 3/4: the count-in of one bar begins 1.304 s before the song. */
+    @Test
+    public void theClickIsAFileOfItsOwnThatBeginsWithItsCountIn() throws Exception {
+        byte[] file = bytes(SESSION + "/click.wav?seconds=2&bits=16");
+        try (AudioInputStream wav = AudioSystem.getAudioInputStream(new ByteArrayInputStream(file))) {
+            assertThat(wav.getFrameLength()).isEqualTo(96_000);
+        }
+        assertThat(Math.abs(sample(file, 10))).as("a stroke at once").isGreaterThan(1000);
+        byte[] earlier = bytes(SESSION + "/click.wav?from=-5&seconds=3.69&bits=24");
+        for (int at = 44; at < earlier.length; at++) {
+            assertThat(earlier[at]).isZero();
+        }
+    }
+
+    private static int sample(byte[] file, int frame) {
+        int loudest = 0;
+        for (int n = frame; n < frame + 100; n++) {
+            int at = 44 + 4 * n;
+            loudest = Math.max(loudest, Math.abs((short) (file[at] & 0xFF | file[at + 1] << 8)));
+        }
+        return loudest;
+    }
+
+    @Test
+    public void theSessionIsADocumentThatSaysWhatItIs() {
+        JsonNode document = JSON.readTree(bytes(SESSION + "/document.json"));
+        assertThat(document.get("format").asString()).isEqualTo("vivid-lantern-session");
+        assertThat(document.get("version").asInt()).isEqualTo(1);
+        assertThat(document.get("session")).isEqualTo(get(SESSION));
+    }
+
+    @Test
+    public void aFloatFileHoldsWhatTheMixerGaveBeyondFullScaleToo() {
+        edit("p", "{\"kind\": \"set-main-level\", \"level\": 12}");
+        edit("p", "{\"kind\": \"set-fader\", \"track\": \"click\", \"level\": 12}");
+        java.nio.ByteBuffer file = java.nio.ByteBuffer.wrap(bytes(SESSION + "/mixes/main.wav?seconds=2&players=none&bits=32f"))
+                .order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        float loudest = 0;
+        for (int at = 58; at < file.capacity(); at += 4) {
+            loudest = Math.max(loudest, Math.abs(file.getFloat(at)));
+        }
+        // -15 dBFS, an accent of 4, two faders of 12, pan -3: +10 dBFS.
+        assertThat(20 * Math.log10(loudest)).isBetween(9.0, 11.0);
+        post(SESSION + "/undo", "p", "{}");
+        post(SESSION + "/undo", "p", "{}");
     }
 
     @Test

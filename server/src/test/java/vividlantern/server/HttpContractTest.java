@@ -50,6 +50,21 @@ public class HttpContractTest extends ServerTest {
         String track = "{\"kind\": \"set-fader\", \"track\": \"fiddle\", \"level\": %s}";
         return new Object[][] {
             {"/edits", "{\"edits\": [", 400, "/edits", "not JSON"},
+            {"/edits", "{\"edits\": [{\"hz\": NaN}]}", 400, "/edits/0", "This is not JSON. Reading stopped at line 1"},
+            {
+                "/edits",
+                "{\"edits\": [{\"kind\": \"set-input-gain\", \"input\": \"fiddle\", \"gainDb\": \"much\"}]}",
+                400,
+                "/edits/0/gainDb",
+                "\"much\" does not fit \"gainDb\": it takes a number."
+            },
+            {
+                "/edits",
+                "{\"edits\": [{\"kind\": \"set-hear\", \"track\": \"fiddle\", \"hear\": \"loudly\"}]}",
+                400,
+                "/edits/0/hear",
+                "it takes \"off\", \"armed\", \"overdub\", \"always\"."
+            },
             {"/edits", "{}", 400, "/edits", "missing"},
             {"/edits", "{\"edits\": [{\"kind\": \"boil\"}]}", 400, "/edits/0", "no kind \"boil\""},
             {"/edits", "{\"edits\": [{\"track\": \"fiddle\"}]}", 400, "/edits/0", "needs a \"kind\""},
@@ -76,6 +91,40 @@ public class HttpContractTest extends ServerTest {
             {"/bake", "", 404, "", "bake"},
             {"/input-list/count-up", "{\"inputs\": []}", 422, "/inputs", "Select the inputs"},
         };
+    }
+
+    /** What a library would say in its own words. */
+    private static final java.util.regex.Pattern FOREIGN = java.util.regex.Pattern.compile(
+            "Failed to convert|JsonReadFeature|deserialize|No static resource|is not supported|tools\\.jackson"
+                    + "|org\\.springframework|java\\.lang|Exception|Required (request )?parameter|Content-Type '");
+
+    @Test
+    public void noAnswerSpeaksInTheWordsOfALibrary() {
+        JsonNode paths = get("/v3/api-docs").get("paths");
+        int asked = 0;
+        for (String path : paths.propertyNames()) {
+            for (String method : paths.get(path).propertyNames()) {
+                String there = path.replace("{session}", "low-water").replaceAll("\\{[a-z]+\\}", "x");
+                String query = "?from=%7Bx&seconds=x&page=x&size=x&line=x&width=x&rate=x&sampleRate=x";
+                for (String body : new String[] {"{\"a\": NaN}", "", "[1, \"", "\"x\"", "{\"edits\": 3}"}) {
+                    for (String type : new String[] {"application/json", "text/x-odd"}) {
+                        HttpResponse<String> answer = send(HttpRequest.newBuilder(address(there + query))
+                                .header("Content-Type", type)
+                                .method(method.toUpperCase(java.util.Locale.ROOT), HttpRequest.BodyPublishers.ofString(body)));
+                        if (answer.statusCode() >= 400) {
+                            JsonNode problem = JSON.readTree(answer.body());
+                            assertThat(problem.get("detail").asString())
+                                    .as("%s %s with %s", method, there, body)
+                                    .doesNotContainPattern(FOREIGN)
+                                    .matches("(?s)[A-Z\"].*[.)]");
+                            assertThat(problem.has("pointer")).isTrue();
+                            asked++;
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(asked).isGreaterThan(300);
     }
 
     @Test(dataProvider = "badRequests")

@@ -11,6 +11,7 @@ import tools.jackson.databind.JsonNode;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.PortId;
 import vividlantern.server.live.LiveRig;
+import vividlantern.server.live.StandIns;
 import vividlantern.session.SessionId;
 
 /** Preamps over HTTP: held ears, spares, and notes of what a hand has turned. */
@@ -112,7 +113,7 @@ public class PreampsTest extends ServerTest {
         }
     }
 
-    private static PreampSetting standing(List<LiveRig.Preamp> preamps, String port) {
+    private static PreampSetting standing(List<StandIns.Preamp> preamps, String port) {
         return preamps.stream()
                 .filter(preamp -> preamp.port().equals(new PortId(port)))
                 .findFirst()

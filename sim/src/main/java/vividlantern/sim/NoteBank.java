@@ -4,7 +4,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Notes that were synthesized once and are played often. What it gives depends on the key alone. */
-final class NoteBank {
+public final class NoteBank {
 
     private record Key(Timbre timbre, int pitch, int frames, double strength) {}
 
@@ -14,7 +14,7 @@ final class NoteBank {
     private final int sampleRate;
     private final Map<Key, float[]> notes = new ConcurrentHashMap<>();
 
-    NoteBank(int sampleRate) {
+    public NoteBank(int sampleRate) {
         this.sampleRate = sampleRate;
     }
 

@@ -77,6 +77,9 @@ public final class StandInStudio implements AudioDevice {
     private final AtomicReferenceArray<Chain> chains;
     private final Chain[] heardThrough;
     private final long[] thumpedAt;
+    /** Noise is a function of the song's frame, so that renderings of overlapping stretches hold the same. */
+    private long noiseBegins;
+
     private volatile boolean running;
     private volatile String absence = "";
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
@@ -114,7 +117,12 @@ public final class StandInStudio implements AudioDevice {
      * @param bufferFrames the size of the blocks in which it will run; players hear the song later by it
      */
     public static StandInStudio open(Rig rig, int sampleRate, int bufferFrames, TempoMap map) {
-        return new StandInStudio(rig, new NoteBank(sampleRate), bufferFrames, map);
+        return open(rig, new NoteBank(sampleRate), bufferFrames, map);
+    }
+
+    /** A studio that shares synthesized notes with others of the same sample rate. */
+    public static StandInStudio open(Rig rig, NoteBank notes, int bufferFrames, TempoMap map) {
+        return new StandInStudio(rig, notes, bufferFrames, map);
     }
 
     /** The same studio from its first frame on, with its preamps as they stand here; it shares synthesized notes only. */
@@ -122,15 +130,12 @@ public final class StandInStudio implements AudioDevice {
         StandInStudio other = new StandInStudio(rig, bank, bufferFrames, map);
         other.knobs.putAll(knobs);
         other.settleChains();
-        other.everybody().forEach(player -> player.beginPlaying(plays(player, who)));
-        return other;
+        return other.begin(who);
     }
 
-    /** Takes over from another studio of the same house how its fronts stand, who plays, and whether its interface answers. */
-    public StandInStudio inPlaceOf(StandInStudio before, String who) {
-        before.fronts().forEach(this::turn);
-        absence = before.absence;
-        letPlay(who);
+    /** Lets {@link #ALL}, {@link #NONE} or one player play from the first frame on. */
+    public StandInStudio begin(String who) {
+        everybody().forEach(player -> player.beginPlaying(plays(player, who)));
         return this;
     }
 
@@ -166,6 +171,7 @@ public final class StandInStudio implements AudioDevice {
     /** From the block at a device frame on the song stands at a song frame; called between blocks. */
     public void songAt(long deviceFrame, long songFrame, boolean playing) {
         long heardAt = deviceFrame + latency.outFrames(bufferFrames);
+        noiseBegins = playing ? songFrame - deviceFrame : noiseBegins;
         everybody().forEach(player -> {
             if (playing) {
                 player.playAlong(heardAt, songFrame);
@@ -308,7 +314,7 @@ public final class StandInStudio implements AudioDevice {
         for (int n = 0; n < frames; n++) {
             in[n] = gain == 0 ? 0 : gain * pressure[n];
         }
-        Noise.addTriangular(in, frames, noise, 1000 + index, roomFrame);
+        Noise.addTriangular(in, frames, noise, 1000 + index, roomFrame + noiseBegins);
         if (chain.thump().isPresent()) {
             chain.thump().get().add(in, frames, roomFrame - thumpedAt[index], sampleRate);
         }

@@ -17,8 +17,8 @@ public record SetClick(ClickPattern click) implements Edit {
 
     @Override
     public Session applyTo(Session session, Rig rig) {
-        if (click.countInBars() < 0 || click.countInBars() > 8) {
-            throw new Refused("A count-in has 0 to 8 bars.", "click");
+        if (click.countInBars() < 0 || click.countInBars() > ClickPattern.MOST_COUNT_IN_BARS) {
+            throw new Refused("A count-in has 0 to " + ClickPattern.MOST_COUNT_IN_BARS + " bars.", "click");
         }
         if (click.voices().size() > ClickPattern.MOST_VOICES) {
             throw new Refused("A click has at most " + ClickPattern.MOST_VOICES + " voices.", "click");

@@ -5,16 +5,25 @@ import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.click.ClickFile;
 import vividlantern.engine.Rendering;
+import vividlantern.engine.Room;
+import vividlantern.format.Documents;
 import vividlantern.format.MidiTempo;
+import vividlantern.format.SessionDocument;
 import vividlantern.format.WavWriter;
 import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
@@ -22,34 +31,41 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
-import vividlantern.server.live.LiveRig;
+import vividlantern.server.live.StandIns;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.sim.StandInStudio;
 
-/** What a session sounds like and what it counts by, as files. */
+/** What a session sounds like, what it counts by, and the session itself, as files. */
 @RestController
 @RequestMapping("/api/sessions/{session}")
 class FilesController {
 
     private static final double LONGEST_SECONDS = 4 * 3600;
+    private static final double EARLIEST_SECONDS = -60;
+    /** Names all mixes that leave by the same pair, since a file holds what leaves there. */
+    private static final String HOLDS = "Mix-Holds";
 
     private final Desk desk;
-    private final LiveRig live;
+    private final StandIns standIns;
+    private final RenderingQueue queue;
 
-    FilesController(Desk desk, LiveRig live) {
+    FilesController(Desk desk, StandIns standIns, RenderingQueue queue) {
         this.desk = desk;
-        this.live = live;
+        this.standIns = standIns;
+        this.queue = queue;
     }
 
     /**
-     * A mix as it leaves the interface while the song plays, rendered and sent as it is made.
+     * A mix as it leaves the interface while the song plays, rendered and sent as it is made: silence, the count-in, the song.
+     * If several mixes leave by one pair, the file holds their sum, and the header Mix-Holds names them. Closing the
+     * connection ends the work.
      *
      * @param mix "main" or a cue's id
-     * @param from where in the song the file begins, in seconds; negative in the count-in
-     * @param bits 16 (dithered), 24, or 32f (float)
+     * @param from where in the song the file begins, in seconds; negative before bar 1, as far as the longest count-in
+     * @param bits 16 (dithered) or 24: what the converters give; 32f (float): what the mixer gives them, which may be higher
+     *     than full scale
      * @param players "all", "none", or the one stand-in player who plays
      */
     @GetMapping("/mixes/{mix}.wav")
@@ -60,37 +76,55 @@ class FilesController {
             @RequestParam(defaultValue = "0") double from,
             @RequestParam(defaultValue = "10") double seconds,
             @RequestParam(defaultValue = "24") String bits,
-            @RequestParam(defaultValue = StandInStudio.ALL) String players,
+            @RequestParam(defaultValue = StandIns.ALL) String players,
             HttpServletResponse response)
             throws IOException {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
         WavWriter.SampleFormat format = format(bits);
-        if (!(seconds > 0 && seconds <= LONGEST_SECONDS && from >= -60 && from <= LONGEST_SECONDS)) {
-            throw new Refused(
-                    "A file holds more than 0 seconds and up to four hours, from -60 s of the song on.", "seconds");
-        }
-        long frames = Math.round(seconds * open.sampleRate());
-        if (!WavWriter.fits(format, frames)) {
-            throw new Refused("A WAV ends below 4 GiB; choose fewer seconds.", "seconds");
-        }
+        Range range = range(open, from, seconds);
         StereoPair pair = pair(open, rig, mix);
-        StandInStudio studio = live.studioFor(open, rig, players);
-        response.setContentType("audio/wav");
-        response.setContentLengthLong(WavWriter.fileBytes(format, frames));
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, name(open, mix), "wav"));
-        try (WavWriter wav = new WavWriter(response.getOutputStream(), format, open.sampleRate(), frames)) {
-            Rendering.render(
+        List<String> leaving = leavingBy(open, pair);
+        try (RenderingQueue.Turn turn = queue.begin()) {
+            Room room = standIns.openFor(open, rig, players);
+            response.setHeader(HOLDS, String.join(", ", leaving));
+            String name = leaving.stream().map(each -> name(open, each)).collect(Collectors.joining(" and "));
+            try (WavWriter wav = begin(response, open, name, format, range)) {
+                Rendering.render(
+                        open,
+                        rig,
+                        pair,
+                        room,
+                        format == WavWriter.SampleFormat.FLOAT_32 ? Rendering.At.MIXER : Rendering.At.CONVERTERS,
+                        range.from(),
+                        range.frames(),
+                        (left, right, offset, frames) -> turn.send(() -> wav.write(left, right, offset, frames)));
+            }
+        }
+    }
+
+    /** The click alone, all its voices together, with its count-in. */
+    @GetMapping("/click.wav")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "audio/wav"))
+    void click(
+            @PathVariable String session,
+            @RequestParam Optional<Double> from,
+            @RequestParam(defaultValue = "60") double seconds,
+            @RequestParam(defaultValue = "24") String bits,
+            HttpServletResponse response)
+            throws IOException {
+        Session open = desk.session(new SessionId(session));
+        WavWriter.SampleFormat format = format(bits);
+        long countIn = Rendering.countInFrame(open);
+        Range range = range(open, from.orElse((double) countIn / open.sampleRate()), seconds);
+        try (RenderingQueue.Turn turn = queue.begin();
+                WavWriter wav = begin(response, open, "click", format, range)) {
+            ClickFile.write(
                     open,
-                    rig,
-                    pair,
-                    new Rendering.Room(
-                            studio,
-                            transport ->
-                                    studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing())),
-                    Math.round(from * open.sampleRate()),
-                    frames,
-                    wav::write);
+                    countIn,
+                    range.from(),
+                    range.frames(),
+                    (samples, frames) -> turn.send(() -> wav.write(samples, samples, 0, frames)));
         }
     }
 
@@ -101,10 +135,63 @@ class FilesController {
         Session open = desk.session(new SessionId(session));
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         MidiTempo.write(open, file);
+        return file(open, "tempo map", "mid", "audio/midi", file.toByteArray());
+    }
+
+    /** The session as a document, with what it is and in which version. */
+    @GetMapping("/document.json")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = MediaType.APPLICATION_JSON_VALUE))
+    ResponseEntity<byte[]> document(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        byte[] json = Documents.write(SessionDocument.of(open)).getBytes(StandardCharsets.UTF_8);
+        return file(open, "session", "json", MediaType.APPLICATION_JSON_VALUE, json);
+    }
+
+    private static ResponseEntity<byte[]> file(
+            Session session, String what, String extension, String type, byte[] content) {
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, "audio/midi")
-                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "tempo map", "mid"))
-                .body(file.toByteArray());
+                .header(HttpHeaders.CONTENT_TYPE, type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, extension))
+                .body(content);
+    }
+
+    /** Frames of the song. */
+    private record Range(long from, long frames) {}
+
+    private static Range range(Session session, double from, double seconds) {
+        double earliest = Math.min(
+                EARLIEST_SECONDS, Math.floor(Rendering.longestCountInFrame(session) / (double) session.sampleRate()));
+        if (!(from >= earliest && from <= LONGEST_SECONDS)) {
+            throw new Refused(
+                    "A file begins between " + Math.round(earliest) + " s of the song, as far as the longest count-in, and "
+                            + Math.round(LONGEST_SECONDS) + " s.",
+                    "from");
+        }
+        if (!(seconds > 0 && seconds <= LONGEST_SECONDS)) {
+            throw new Refused("A file holds more than 0 seconds and up to four hours.", "seconds");
+        }
+        return new Range(
+                Math.round(from * session.sampleRate()), Math.max(1, Math.round(seconds * session.sampleRate())));
+    }
+
+    private static WavWriter begin(
+            HttpServletResponse response, Session session, String what, WavWriter.SampleFormat format, Range range)
+            throws IOException {
+        response.setContentType("audio/wav");
+        response.setContentLengthLong(WavWriter.fileBytes(format, range.frames()));
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, "wav"));
+        return new WavWriter(
+                response.getOutputStream(), format, session.sampleRate(), range.frames(), range.from());
+    }
+
+    private static List<String> leavingBy(Session session, StereoPair pair) {
+        Optional<PairId> id = Optional.of(pair.id());
+        return Stream.concat(
+                        Stream.of("main").filter(main -> session.main().output().equals(id)),
+                        session.cues().stream()
+                                .filter(cue -> cue.output().equals(id))
+                                .map(cue -> cue.id().value()))
+                .toList();
     }
 
     private static StereoPair pair(Session session, Rig rig, String mix) {

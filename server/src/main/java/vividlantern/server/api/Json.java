@@ -10,6 +10,7 @@ import org.springframework.context.annotation.Configuration;
 import vividlantern.format.Documents;
 import vividlantern.format.InputListImport;
 import vividlantern.format.Schemas;
+import vividlantern.mix.CueCurve;
 import vividlantern.patch.AtRate;
 import vividlantern.patch.BringList;
 import vividlantern.patch.MapAnew;
@@ -72,6 +73,7 @@ class Json {
             schemas.add(AtRate.Lost.class);
             schemas.add(OfferedFeeds.OfferedFeed.class);
             schemas.add(LiveRig.Happening.class);
+            schemas.add(CueCurve.CurvePoint.class);
             schemas.add(UndoState.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();

@@ -8,24 +8,24 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.live.Command;
-import vividlantern.server.live.LiveHub;
+import vividlantern.server.live.Commands;
 import vividlantern.session.SessionId;
 
 /** What is told to the running engine and lost with it. */
 @RestController
 class LiveController {
 
-    private final LiveHub hub;
+    private final Commands commands;
     private final Desk desk;
 
-    LiveController(LiveHub hub, Desk desk) {
-        this.hub = hub;
+    LiveController(Commands commands, Desk desk) {
+        this.commands = commands;
         this.desk = desk;
     }
 
     @PostMapping("/api/live/{session}/commands")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void command(@PathVariable String session, @RequestBody Command command) {
-        hub.command(desk.session(new SessionId(session)).id(), command);
+        commands.carryOut(desk.session(new SessionId(session)).id(), command);
     }
 }

@@ -1,28 +1,42 @@
 package vividlantern.server.api;
 
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.TransactionException;
+import org.springframework.util.ClassUtils;
+import org.springframework.web.HttpMediaTypeNotAcceptableException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.server.desk.NotFound;
+import vividlantern.units.Decibels;
 
 /** Answers everything that cannot be done with a sentence a person can act on, as RFC 9457 lays it out. */
 @RestControllerAdvice
@@ -40,6 +54,13 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail notFound(NotFound missing) {
         return problem(HttpStatus.NOT_FOUND, missing.getMessage(), "");
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> busy(RenderingQueue.Busy busy) {
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .header(HttpHeaders.RETRY_AFTER, "10")
+                .body(problem(HttpStatus.SERVICE_UNAVAILABLE, busy.getMessage(), ""));
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
@@ -78,14 +99,53 @@ class Problems extends ResponseEntityExceptionHandler {
         return createResponseEntity(problem, headers, HttpStatus.BAD_REQUEST, request);
     }
 
+    /** Whatever else cannot be answered, in a sentence of our own. */
     @Override
-    protected ResponseEntity<Object> createResponseEntity(
-            Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        if (body instanceof ProblemDetail problem
-                && (problem.getProperties() == null || !problem.getProperties().containsKey("pointer"))) {
-            problem.setProperty("pointer", "");
+    protected ResponseEntity<Object> handleExceptionInternal(
+            Exception reason, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        ProblemDetail problem = problem(HttpStatus.valueOf(status.value()), sentence(reason), pointer(reason));
+        return createResponseEntity(problem, headers, status, request);
+    }
+
+    private static String sentence(Exception reason) {
+        if (reason instanceof MethodArgumentTypeMismatchException unfit) {
+            return "\"" + unfit.getValue() + "\" does not fit \"" + unfit.getName() + "\": it takes "
+                    + takes(unfit.getRequiredType()) + ".";
         }
-        return super.createResponseEntity(body, headers, status, request);
+        if (reason instanceof MissingServletRequestParameterException missing) {
+            return "The request needs \"" + missing.getParameterName() + "\".";
+        }
+        if (reason instanceof NoResourceFoundException nowhere) {
+            return "There is nothing at /" + nowhere.getResourcePath() + ".";
+        }
+        if (reason instanceof HttpRequestMethodNotSupportedException method) {
+            return "Nothing answers " + method.getMethod() + " here; "
+                    + String.join(", ", Objects.requireNonNullElse(method.getSupportedHttpMethods(), Set.<HttpMethod>of())
+                            .stream()
+                            .map(HttpMethod::name)
+                            .toList()) + " does.";
+        }
+        if (reason instanceof HttpMediaTypeNotSupportedException type) {
+            return "This is sent as " + type.getContentType() + "; " + words(type.getSupportedMediaTypes())
+                    + " can be read here.";
+        }
+        if (reason instanceof HttpMediaTypeNotAcceptableException type) {
+            return "The answer is " + words(type.getSupportedMediaTypes()) + ", which was not asked for.";
+        }
+        return "The request cannot be read.";
+    }
+
+    private static String words(List<MediaType> types) {
+        return types.isEmpty() ? "something else" : types.stream().map(MediaType::toString).collect(Collectors.joining(", "));
+    }
+
+    private static String pointer(Exception reason) {
+        if (reason instanceof MethodArgumentTypeMismatchException unfit) {
+            return "/" + unfit.getName();
+        }
+        return reason instanceof MissingServletRequestParameterException missing
+                ? "/" + missing.getParameterName()
+                : "";
     }
 
     private static ProblemDetail problem(HttpStatus status, String detail, String pointer) {
@@ -104,14 +164,32 @@ class Problems extends ResponseEntityExceptionHandler {
             return "There is no field \"" + extra.getPropertyName() + "\" here.";
         }
         if (json instanceof StreamReadException) {
-            return "This is not JSON: " + json.getOriginalMessage();
+            return "This is not JSON. Reading stopped at line " + json.getLocation().getLineNr() + ", column "
+                    + json.getLocation().getColumnNr() + ".";
         }
         String field = pointer(json).replaceFirst(".*/", "");
         if (json instanceof InvalidFormatException unfit) {
-            String reason = json.getOriginalMessage().replaceFirst("(?s).*?\": ", "");
-            return "\"" + unfit.getValue() + "\" does not fit \"" + field + "\": " + reason;
+            return "\"" + unfit.getValue() + "\" does not fit \"" + field + "\": it takes " + takes(unfit.getTargetType()) + ".";
         }
         return "The field \"" + field + "\" is missing or holds something else than it should.";
+    }
+
+    /** What a type takes, in words. */
+    private static String takes(Class<?> type) {
+        Class<?> wanted = ClassUtils.resolvePrimitiveIfNecessary(type == null ? Object.class : type);
+        if (wanted == Decibels.class) {
+            return "a number of dB or \"off\"";
+        }
+        if (wanted.isEnum()) {
+            return Arrays.stream(wanted.getEnumConstants())
+                    .map(word -> "\"" + Documents.word((Enum<?>) word) + "\"")
+                    .collect(Collectors.joining(", "));
+        }
+        if (wanted == Boolean.class) {
+            return "true or false";
+        }
+        boolean whole = wanted == Integer.class || wanted == Long.class;
+        return whole ? "a whole number" : Number.class.isAssignableFrom(wanted) ? "a number" : "something else";
     }
 
     private static String pointer(JacksonException json) {

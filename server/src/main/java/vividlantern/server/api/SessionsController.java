@@ -16,13 +16,16 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.history.LogEntry;
 import vividlantern.history.Refused;
+import vividlantern.mix.CueCurve;
 import vividlantern.mix.GuardCeiling;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Driver;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.NotFound;
 import vividlantern.server.live.LiveRig;
+import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -156,6 +159,15 @@ class SessionsController {
                 .flatMap(width -> Ports.forInputs(open, rig, width).stream())
                 .toList();
         return new Offers(places, Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY, rig.driver());
+    }
+
+    /** What a cue's high-pass and low-pass leave of each frequency, from 20 Hz to 20 kHz. */
+    @GetMapping("/{session}/cues/{cue}/curve")
+    List<CueCurve.CurvePoint> curve(@PathVariable String session, @PathVariable String cue) {
+        Session open = desk.session(new SessionId(session));
+        return CueCurve.of(
+                open.find(new CueId(cue)).orElseThrow(() -> new NotFound("There is no cue '" + cue + "'.")),
+                open.sampleRate());
     }
 
     private static Changed changed(Session session) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -56,6 +57,14 @@ public class Desk {
 
     public Session session(SessionId id) {
         return opened(id).session;
+    }
+
+    /** Looks at a session while nobody can change it. */
+    public void whileNothingChanges(SessionId id, Consumer<Session> look) {
+        Open held = opened(id);
+        synchronized (held) {
+            look.accept(held.session);
+        }
     }
 
     public Rig rigOf(SessionId id) {

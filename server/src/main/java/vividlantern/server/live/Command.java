@@ -34,32 +34,47 @@ public sealed interface Command {
         return kinds;
     }
 
+    /** Which session has the rig. */
+    sealed interface OfTheRig extends Command {}
+
+    /** Where the song is. */
+    sealed interface OfTheTransport extends Command {}
+
+    /** What performers hear at all. */
+    sealed interface OfHeadphones extends Command {}
+
+    /** What one page gets, or shows. */
+    sealed interface OfAPage extends Command {}
+
+    /** What the simulated devices and players do. */
+    sealed interface OfStandIns extends Command {}
+
     /** Gives the session the engine and the devices. */
-    record TakeRig() implements Command {}
+    record TakeRig() implements OfTheRig {}
 
     /** Plays from the start of a bar, after the count-in; from the bar where the song stands if none is given. */
-    record Play(Optional<Integer> bar) implements Command {}
+    record Play(Optional<Integer> bar) implements OfTheTransport {}
 
     /** Stops the song where it is. */
-    record Stop() implements Command {}
+    record Stop() implements OfTheTransport {}
 
     /** Moves to the start of a bar. */
-    record Locate(int bar) implements Command {}
+    record Locate(int bar) implements OfTheTransport {}
 
     /** Silences everything that performers hear, or lets it back. */
-    record CutHeadphones(boolean cut) implements Command {}
+    record CutHeadphones(boolean cut) implements OfHeadphones {}
 
     /** Lets "all", "none" or one of the stand-in players play. */
-    record Players(String who) implements Command {}
+    record Players(String who) implements OfStandIns {}
 
     /** Sends a page what leaves an output: "main", a cue's id, or "" for nothing. */
-    record Listen(String connection, String to) implements Command {}
+    record Listen(String connection, String to) implements OfAPage {}
 
     /** Forgets the clips that were counted. */
-    record ClearClips() implements Command {}
+    record ClearClips() implements OfAPage {}
 
     /** Gives the engine and the devices up: nothing sounds, and other programs can have them. */
-    record ReleaseRig() implements Command {}
+    record ReleaseRig() implements OfTheRig {}
 
     /** What happens to the stand-in's interface. */
     public enum Fate {
@@ -79,8 +94,8 @@ public sealed interface Command {
     }
 
     /** Pulls the stand-in's interface, lets another program have it, or brings it back. */
-    record InterfaceFate(Fate fate) implements Command {}
+    record InterfaceFate(Fate fate) implements OfStandIns {}
 
     /** Turns a preamp of the stand-in that only a hand can reach. */
-    record Turn(PortId port, double gainDb, boolean phantom) implements Command {}
+    record Turn(PortId port, double gainDb, boolean phantom) implements OfStandIns {}
 }

@@ -1,10 +1,10 @@
-package vividlantern.server.live;
+package vividlantern.engine;
 
 /**
  * The last second and more of what the converters gave out, for whoever listens. The audio thread writes without waiting;
  * a reader that is late learns that it has missed something.
  */
-final class Tape {
+public final class Tape {
 
     private static final int FRAMES = 1 << 16;
 
@@ -15,7 +15,7 @@ final class Tape {
         this.outputs = new float[outputs][FRAMES];
     }
 
-    void record(float[][] converted, int frames, long frame) {
+    public void record(float[][] converted, int frames, long frame) {
         for (int output = 0; output < outputs.length; output++) {
             int at = (int) (frame & FRAMES - 1);
             int first = Math.min(frames, FRAMES - at);
@@ -26,16 +26,16 @@ final class Tape {
     }
 
     /** The first frame that is not there yet. */
-    long written() {
+    public long written() {
         return written;
     }
 
     /** Whether everything from a frame on is still there, with room for what is being written now. */
-    boolean holds(long frame) {
+    public boolean holds(long frame) {
         return written - frame < FRAMES / 2;
     }
 
-    float sample(int output, long frame) {
+    public float sample(int output, long frame) {
         return outputs[output][(int) (frame & FRAMES - 1)];
     }
 }

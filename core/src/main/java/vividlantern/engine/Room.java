@@ -1,0 +1,13 @@
+package vividlantern.engine;
+
+import java.util.function.Consumer;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.session.TempoMap;
+
+/**
+ * A device to be run, and what is around it.
+ *
+ * @param follower learns where the song is
+ * @param song learns that the song has another tempo map
+ */
+public record Room(AudioDevice device, Engine.Follower follower, Consumer<TempoMap> song) {}

@@ -1,0 +1,301 @@
+package vividlantern.engine;
+
+import java.lang.System.Logger;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.DeviceGone;
+import vividlantern.history.Refused;
+import vividlantern.mix.LiveState;
+import vividlantern.mix.MixState;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.CueId;
+import vividlantern.session.Session;
+import vividlantern.session.TempoCurve;
+
+/**
+ * A session's stay at the rig: its engine, the preamps' change-over, the tape of what left, from taking the rig to giving it
+ * up. New states of the session and of the rig come in from any thread and are worked off on one of the stay's own, which
+ * also compiles plans; only the engine's thread makes sound.
+ *
+ * <p>Nothing ends it without a word. A device that goes is said and taken again when it answers. Whatever throws in the
+ * engine or while preamps are set is logged and said in a sentence, and begun anew after a pause that grows.
+ */
+public final class Stay implements AutoCloseable {
+
+    private static final Logger LOG = System.getLogger(Stay.class.getName());
+    private static final long ADVANCE_MILLIS = 4;
+    private static final long LOOK_MILLIS = 500;
+    private static final int LOWEST_BAR = -8;
+    private static final int HIGHEST_BAR = 100_000;
+
+    private final Venue venue;
+    private final ScheduledExecutorService hands;
+    private final AtomicReference<Session> coming = new AtomicReference<>();
+    private final Pauses enginePauses = new Pauses();
+    private final Pauses preampPauses = new Pauses();
+    private volatile Session session;
+    private volatile Rig rig;
+    private volatile TempoCurve curve;
+    private volatile Run run;
+    private volatile String preampFault = "";
+    private long preampsRestUntil = Long.MIN_VALUE;
+
+    /** Takes the rig for a session; it sounds once {@link #start} is called. */
+    public Stay(Session session, Rig rig, Venue venue) {
+        this.session = session;
+        this.rig = rig;
+        this.venue = venue;
+        curve = session.tempoMap().curve();
+        hands = Executors.newSingleThreadScheduledExecutor(task -> {
+            Thread thread = new Thread(task, "preamps");
+            thread.setDaemon(true);
+            return thread;
+        });
+        run = new Run(session, rig, venue, this::accident);
+    }
+
+    public void start() {
+        run.start();
+        hands.scheduleWithFixedDelay(this::advance, 0, ADVANCE_MILLIS, TimeUnit.MILLISECONDS);
+        hands.scheduleWithFixedDelay(this::look, LOOK_MILLIS, LOOK_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    /** Goes on with another state of the session; comes back at once. */
+    public void follow(Session changed) {
+        if (coming.getAndSet(changed) == null) {
+            hands.execute(this::takeWhatIsComing);
+        }
+    }
+
+    /** Goes on with another state of the rig; comes back at once. One that is wired differently needs another run. */
+    public void follow(Rig changed) {
+        hands.execute(() -> orBeginAnew(() -> {
+            boolean alike = rig.soundsLike(changed);
+            rig = changed;
+            if (alike) {
+                run.changeOver().rename(changed);
+            } else {
+                beginAnew();
+            }
+        }));
+    }
+
+    private void takeWhatIsComing() {
+        orBeginAnew(() -> {
+            Session changed = coming.getAndSet(null);
+            boolean otherSong = !changed.tempoMap().equals(session.tempoMap());
+            session = changed;
+            if (otherSong) {
+                curve = changed.tempoMap().curve();
+                run.learn(changed.tempoMap());
+            }
+            if (run.fits(changed)) {
+                run.changeOver().change(changed);
+            } else {
+                beginAnew();
+            }
+        });
+    }
+
+    /** Plays from a bar, or from the bar where the song stands, counted in. */
+    public void play(Optional<Integer> fromBar) {
+        fromBar.ifPresent(Stay::requireBar);
+        ask(now -> {
+            int bar = Math.max(1, fromBar.orElseGet(() -> place().bar()));
+            now.changeOver().change(now.changeOver().live().playing(true));
+            now.engine().play(frameOf(bar - session.click().countInBars()));
+        });
+    }
+
+    /** Stops the song where it is. */
+    public void stop() {
+        ask(now -> {
+            now.changeOver().change(now.changeOver().live().playing(false));
+            now.engine().stop();
+        });
+    }
+
+    /** Moves to the start of a bar. */
+    public void locate(int bar) {
+        requireBar(bar);
+        ask(now -> now.engine().locate(frameOf(bar)));
+    }
+
+    /** Silences everything that performers hear, or lets it back. */
+    public void cutHeadphones(boolean cut) {
+        ask(now -> now.changeOver().change(now.changeOver().live().cut(cut)));
+    }
+
+    private long frameOf(int bar) {
+        return curve.frame(curve.quarterOf(bar, 0), session.sampleRate());
+    }
+
+    private static void requireBar(int bar) {
+        if (bar < LOWEST_BAR || bar > HIGHEST_BAR) {
+            throw new Refused("Bars are counted from 1.", "bar");
+        }
+    }
+
+    /** Has something done by the stay's own thread and waits until it is. */
+    private void ask(Consumer<Run> wish) {
+        try {
+            CompletableFuture.runAsync(() -> wish.accept(run), hands).join();
+        } catch (CompletionException failed) {
+            if (failed.getCause() instanceof RuntimeException reason) {
+                throw reason;
+            }
+            throw failed;
+        }
+    }
+
+    public Session session() {
+        return session;
+    }
+
+    public Rig rig() {
+        return rig;
+    }
+
+    /** Why nothing sounds; "" while it does. */
+    public String fault() {
+        return run.fault();
+    }
+
+    /** What goes wrong with the preamps while the sound goes on; "" if nothing does. */
+    public String preampFault() {
+        return preampFault;
+    }
+
+    public LiveState live() {
+        return run.changeOver().live();
+    }
+
+    /** The preamps at which a switch is being thrown; nobody hears what comes through them. */
+    public List<PortId> switching() {
+        return List.copyOf(run.changeOver().switching());
+    }
+
+    public Place place() {
+        Engine engine = run.engine();
+        return Place.of(engine.transport(), engine.frame(), curve, session.sampleRate());
+    }
+
+    public AudioDevice device() {
+        return run.device();
+    }
+
+    /** What runs now; its meters are for one reader. */
+    public MixState state() {
+        return run.engine().state();
+    }
+
+    public Tape tape() {
+        return run.tape();
+    }
+
+    /** The two outputs at which "main" or a cue leaves; empty if it has none. */
+    public Optional<int[]> outputs(String mix) {
+        Optional<PairId> pair = mix.equals("main")
+                ? session.main().output()
+                : session.find(new CueId(mix)).flatMap(cue -> cue.output());
+        return pair.flatMap(rig::outputPair).flatMap(this::channels);
+    }
+
+    private Optional<int[]> channels(StereoPair pair) {
+        Optional<Integer> left = rig.engineOutput(pair.left());
+        Optional<Integer> right = rig.engineOutput(pair.right());
+        return left.isPresent() && right.isPresent()
+                ? Optional.of(new int[] {left.get(), right.get()})
+                : Optional.empty();
+    }
+
+    /** Does what has become due at the preamps; after a failure not before its pause is over. */
+    private void advance() {
+        if (System.nanoTime() < preampsRestUntil) {
+            return;
+        }
+        try {
+            run.changeOver().advance();
+            preampFault = "";
+        } catch (RuntimeException | Error fault) {
+            Duration pause = preampPauses.afterFailure(System.nanoTime());
+            preampsRestUntil = System.nanoTime() + pause.toNanos();
+            preampFault = "Setting the preamps met a fault and is tried again in " + Pauses.words(pause)
+                    + " (" + fault + "). Until then they may not stand as the list says.";
+            LOG.log(Logger.Level.ERROR, "Setting the preamps met a fault.", fault);
+        }
+    }
+
+    /** A device that went is taken again when it answers. */
+    private void look() {
+        orBeginAnew(() -> {
+            if (run.lostItsDevice() && run.device().answers()) {
+                beginAnew();
+            }
+        });
+    }
+
+    private void accident(Run which, Throwable accident) {
+        if (accident instanceof DeviceGone gone) {
+            which.loseDevice(gone.getMessage());
+            return;
+        }
+        Duration pause = enginePauses.afterFailure(System.nanoTime());
+        which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause)
+                + " (" + accident + ").");
+        LOG.log(Logger.Level.ERROR, "The engine met a fault and begins anew in " + Pauses.words(pause) + ".", accident);
+        try {
+            hands.schedule(
+                    () -> {
+                        if (run == which) {
+                            beginAnew();
+                        }
+                    },
+                    pause.toMillis(),
+                    TimeUnit.MILLISECONDS);
+        } catch (RejectedExecutionException givenUp) {
+            LOG.log(Logger.Level.DEBUG, "The rig was given up meanwhile.", givenUp);
+        }
+    }
+
+    private void beginAnew() {
+        Run before = run;
+        try {
+            run = new Run(session, rig, venue, this::accident);
+            before.end();
+            run.start();
+        } catch (RuntimeException | Error fault) {
+            before.end();
+            accident(run, fault);
+        }
+    }
+
+    /** Work of the stay's own thread; if it throws, the run does not stand as it should, and another one begins. */
+    private void orBeginAnew(Runnable work) {
+        try {
+            work.run();
+        } catch (RuntimeException | Error fault) {
+            accident(run, fault);
+        }
+    }
+
+    /** Gives up the rig: everything ends. */
+    @Override
+    public void close() {
+        hands.shutdownNow();
+        run.end();
+    }
+}

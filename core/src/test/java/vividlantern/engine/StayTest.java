@@ -1,0 +1,276 @@
+package vividlantern.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.DeviceGone;
+import vividlantern.hardware.PreampSetting;
+import vividlantern.history.Refused;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Session;
+import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
+import vividlantern.session.edit.SetBuffer;
+import vividlantern.session.edit.SetFader;
+import vividlantern.session.edit.SetInputGain;
+import vividlantern.units.Decibels;
+
+/** Nothing ends a session's stay at the rig without a word, and what ended begins anew by itself. */
+public class StayTest {
+
+    private static final int SECONDS = 30;
+    private static final Session SESSION =
+            new SetFader(new TrackId("click"), Decibels.ZERO).applyTo(RandomSessions.blank(), RandomSessions.RIG);
+
+    private final BlockingQueue<Device> opened = new LinkedBlockingQueue<>();
+    private final AtomicInteger troubles = new AtomicInteger();
+    private final AtomicInteger preampTroubles = new AtomicInteger();
+    private volatile boolean gone;
+    private Stay stay;
+
+    @AfterMethod
+    public void end() {
+        stay.close();
+        opened.clear();
+        troubles.set(0);
+        preampTroubles.set(0);
+        gone = false;
+    }
+
+    /** A device that is let run block by block, and breaks when it is told to. */
+    private final class Device implements AudioDevice {
+        private final BlockingQueue<String> wishes = new LinkedBlockingQueue<>();
+        private final BlockingQueue<Float> peaks = new LinkedBlockingQueue<>();
+        private final BlockingQueue<Double> gains = new LinkedBlockingQueue<>();
+        private final int inputs;
+
+        private Device(Rig rig) {
+            inputs = rig.engineInputs().size();
+        }
+
+        @Override
+        public void run(AudioProcess process, Listener listener, int frames, Pace pace) {
+            float[][] in = new float[inputs][frames];
+            float[][] out = new float[RandomSessions.RIG.engineOutputs().size()][frames];
+            boolean goesOn = true;
+            for (long frame = 0; goesOn; frame += frames) {
+                String wish = next();
+                if (wish.equals("vanish")) {
+                    throw new DeviceGone("Its cable is out.");
+                }
+                if (wish.equals("break")) {
+                    in = new float[0][0];
+                }
+                goesOn = process.process(in, out, frames, frame);
+                listener.played(out, frames, frame);
+                float peak = 0;
+                for (float sample : out[0]) {
+                    peak = Math.max(peak, Math.abs(sample));
+                }
+                peaks.add(peak);
+            }
+        }
+
+        private String next() {
+            try {
+                String wish = wishes.poll(20, TimeUnit.MILLISECONDS);
+                return wish == null ? "" : wish;
+            } catch (InterruptedException interrupted) {
+                Thread.currentThread().interrupt();
+                return "";
+            }
+        }
+
+        @Override
+        public boolean answers() {
+            return !gone;
+        }
+
+        @Override
+        public void setPreamp(String port, PreampSetting setting) {
+            if (preampTroubles.getAndUpdate(left -> Math.max(0, left - 1)) > 0) {
+                throw new IllegalStateException("the preamp's relay sticks");
+            }
+            gains.add(setting.gainDb());
+        }
+
+        @Override
+        public Optional<PreampSetting> preamp(String port) {
+            return Optional.empty();
+        }
+    }
+
+    private Room open(Session session, Rig rig) {
+        if (troubles.getAndUpdate(left -> Math.max(0, left - 1)) > 0) {
+            throw new IllegalStateException("the room is locked");
+        }
+        Device device = new Device(rig);
+        opened.add(device);
+        return new Room(device, transport -> {}, map -> {});
+    }
+
+    private Device begin(Session session, Rig rig) throws InterruptedException {
+        stay = new Stay(session, rig, this::open);
+        stay.start();
+        return opened.poll(SECONDS, TimeUnit.SECONDS);
+    }
+
+    @Test(timeOut = 120_000)
+    public void anEngineThatThrowsSaysSoAndBeginsAnewWithTheSessionAsItStands() throws Exception {
+        Device first = begin(SESSION, RandomSessions.RIG);
+        assertThat(first.peaks.poll(SECONDS, TimeUnit.SECONDS)).isZero();
+        assertThat(stay.fault()).isEmpty();
+        first.wishes.add("break");
+        await(() -> !stay.fault().isEmpty());
+        assertThat(stay.fault())
+                .startsWith("The engine met a fault of the program and begins anew in a second (")
+                .contains("IndexOutOfBounds");
+        Session edited = new SetFader(new TrackId("click"), Decibels.of(-6)).applyTo(SESSION, RandomSessions.RIG);
+        stay.follow(edited);
+        Device second = opened.poll(SECONDS, TimeUnit.SECONDS);
+        assertThat(second).as("another run").isNotNull();
+        await(() -> stay.fault().isEmpty());
+        stay.play(Optional.of(1));
+        await(() -> loudest(second) > 0.05f);
+        assertThat(stay.session()).isEqualTo(edited);
+        second.wishes.add("break");
+        await(() -> stay.fault().contains("begins anew in 2 seconds"));
+    }
+
+    @Test(timeOut = 120_000)
+    public void nineClickVoicesOfAnOlderSessionEndNothing() throws Exception {
+        ClickPattern.Voice beats = SESSION.click().voices().get(0);
+        List<ClickPattern.Voice> nine = new java.util.ArrayList<>(SESSION.click().voices());
+        for (int n = 3; n <= 9; n++) {
+            nine.add(new ClickPattern.Voice(
+                    new VoiceId("v" + n), "V" + n, beats.sound(), 500, n, false, Decibels.OFF));
+        }
+        Device device = begin(SESSION, RandomSessions.RIG);
+        stay.follow(SESSION.with(new ClickPattern(1, nine)));
+        stay.play(Optional.of(1));
+        await(() -> loudest(device) > 0.05f);
+        assertThat(stay.fault()).isEmpty();
+    }
+
+    @Test(timeOut = 120_000)
+    public void aRoomThatCannotBeOpenedIsTriedAgain() throws Exception {
+        begin(SESSION, RandomSessions.RIG);
+        troubles.set(1);
+        stay.follow(new SetBuffer(256).applyTo(SESSION, RandomSessions.RIG));
+        await(() -> stay.fault().contains("the room is locked"));
+        assertThat(opened.poll(SECONDS, TimeUnit.SECONDS)).isNotNull();
+        await(() -> stay.fault().isEmpty());
+        assertThat(stay.session().bufferFrames()).isEqualTo(256);
+    }
+
+    @Test(timeOut = 120_000)
+    public void aDeviceThatWentIsTakenAgainWhenItAnswers() throws Exception {
+        Device device = begin(SESSION, RandomSessions.RIG);
+        gone = true;
+        device.wishes.add("vanish");
+        await(() -> stay.fault().equals("Its cable is out."));
+        gone = false;
+        assertThat(opened.poll(SECONDS, TimeUnit.SECONDS)).isNotNull();
+        await(() -> stay.fault().isEmpty());
+    }
+
+    @Test(timeOut = 120_000)
+    public void preampsThatCannotBeSetAreSaidAndTriedAgain() throws Exception {
+        Rig rig = withPreamp();
+        Session session = SESSION.plus(Input.of(new InputId("harp"), 1, "Harp")
+                .patchedTo(List.of(new PortId("in-1")))
+                .amplified(20));
+        Device device = begin(session, rig);
+        await(() -> device.gains.contains(20.0));
+        preampTroubles.set(2);
+        stay.follow(new SetInputGain(new InputId("harp"), 40).applyTo(session, rig));
+        await(() -> stay.preampFault().contains("the preamp's relay sticks"));
+        assertThat(stay.preampFault()).startsWith("Setting the preamps met a fault and is tried again in a second");
+        assertThat(stay.fault()).as("the sound goes on").isEmpty();
+        await(() -> device.gains.contains(40.0));
+        await(() -> stay.preampFault().isEmpty());
+    }
+
+    @Test
+    public void pausesGrowUpToHalfAMinuteAndAreForgottenInTime() {
+        Pauses pauses = new Pauses();
+        long now = 0;
+        long[] seconds = {1, 2, 4, 8, 16, 30, 30};
+        for (long expected : seconds) {
+            assertThat(pauses.afterFailure(now).toSeconds()).isEqualTo(expected);
+            now += 5_000_000_000L;
+        }
+        assertThat(pauses.afterFailure(now + 200_000_000_000L).toSeconds()).isEqualTo(1);
+        stay = new Stay(SESSION, RandomSessions.RIG, this::open);
+    }
+
+    @Test(timeOut = 120_000)
+    public void whatCannotBePlayedIsRefusedAndTheSongStandsWhereItStood() throws Exception {
+        begin(SESSION, RandomSessions.RIG);
+        assertThatThrownBy(() -> stay.locate(200_000)).isInstanceOf(Refused.class);
+        stay.locate(3);
+        // At 120 in 4/4 bar 3 begins after four seconds.
+        await(() -> stay.place().bar() == 3);
+        assertThat(stay.place().seconds()).isEqualTo(4.0);
+        assertThat(stay.outputs("main")).hasValueSatisfying(outputs -> assertThat(outputs).containsExactly(0, 1));
+        assertThat(stay.outputs("nobody")).isEmpty();
+    }
+
+    private static Rig withPreamp() {
+        Rig rig = RandomSessions.RIG;
+        List<Port> ports = rig.ports().stream()
+                .map(port -> port.id().value().equals("in-1")
+                        ? new Port(
+                                port.id(),
+                                port.device(),
+                                port.direction(),
+                                port.number(),
+                                port.panelName(),
+                                port.houseLabel(),
+                                port.takes(),
+                                false,
+                                "",
+                                0,
+                                new Port.GainRange(0, 60, 20),
+                                true,
+                                false,
+                                Optional.empty())
+                        : port)
+                .toList();
+        return new Rig(
+                rig.id(), 0, rig.name(), 20, rig.devices(), ports, rig.ties(), rig.pairs(), rig.groups(), rig.mics());
+    }
+
+    private static float loudest(Device device) {
+        float loudest = 0;
+        for (Float peak = device.peaks.poll(); peak != null; peak = device.peaks.poll()) {
+            loudest = Math.max(loudest, peak);
+        }
+        return loudest;
+    }
+
+    /** Waits for something that another thread does; the test's own time limit ends it. */
+    private static void await(BooleanSupplier there) {
+        while (!there.getAsBoolean()) {
+            Thread.onSpinWait();
+            Thread.yield();
+        }
+    }
+}

@@ -1,0 +1,88 @@
+package vividlantern.server.live;
+
+import org.springframework.stereotype.Component;
+import vividlantern.engine.Stay;
+import vividlantern.history.Refused;
+import vividlantern.session.SessionId;
+
+/** Carries out what is told to the running engine: a handler for each subject. */
+@Component
+public class Commands {
+
+    private final LiveRig rig;
+    private final LivePages pages;
+    private final LevelSender levels;
+    private final StandIns standIns;
+    private final LiveHub hub;
+
+    Commands(LiveRig rig, LivePages pages, LevelSender levels, StandIns standIns, LiveHub hub) {
+        this.rig = rig;
+        this.pages = pages;
+        this.levels = levels;
+        this.standIns = standIns;
+        this.hub = hub;
+    }
+
+    /** Carries out a command and tells everybody what is happening since. */
+    public void carryOut(SessionId session, Command command) {
+        if (command instanceof Command.OfTheRig wish) {
+            carryOut(session, wish);
+        } else if (command instanceof Command.OfTheTransport wish) {
+            carryOut(rig.at(session), wish);
+        } else if (command instanceof Command.OfHeadphones wish) {
+            carryOut(rig.at(session), wish);
+        } else if (command instanceof Command.OfAPage wish) {
+            carryOut(session, wish);
+        } else if (command instanceof Command.OfStandIns wish) {
+            rig.at(session);
+            carryOut(wish);
+        }
+        hub.tellWhatHappens();
+    }
+
+    private void carryOut(SessionId session, Command.OfTheRig wish) {
+        if (wish instanceof Command.TakeRig) {
+            rig.take(session);
+        } else if (wish instanceof Command.ReleaseRig) {
+            rig.release(session);
+        }
+    }
+
+    private static void carryOut(Stay stay, Command.OfTheTransport wish) {
+        if (wish instanceof Command.Play play) {
+            stay.play(play.bar());
+        } else if (wish instanceof Command.Stop) {
+            stay.stop();
+        } else if (wish instanceof Command.Locate locate) {
+            stay.locate(locate.bar());
+        }
+    }
+
+    private static void carryOut(Stay stay, Command.OfHeadphones wish) {
+        if (wish instanceof Command.CutHeadphones cut) {
+            stay.cutHeadphones(cut.cut());
+        }
+    }
+
+    private void carryOut(SessionId session, Command.OfAPage wish) {
+        if (wish instanceof Command.Listen listen) {
+            LivePage page = pages.page(listen.connection(), session);
+            if (!listen.to().isEmpty() && rig.at(session).outputs(listen.to()).isEmpty()) {
+                throw new Refused("There is nothing to listen to: it has no output pair.", "to");
+            }
+            page.listen(listen.to());
+        } else if (wish instanceof Command.ClearClips) {
+            levels.clearClips();
+        }
+    }
+
+    private void carryOut(Command.OfStandIns wish) {
+        if (wish instanceof Command.Players players) {
+            standIns.letPlay(players.who());
+        } else if (wish instanceof Command.Turn turn) {
+            standIns.turn(turn.port(), turn.gainDb(), turn.phantom());
+        } else if (wish instanceof Command.InterfaceFate interfaceFate) {
+            standIns.befall(interfaceFate.fate());
+        }
+    }
+}

@@ -1,0 +1,84 @@
+package vividlantern.server.live;
+
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.Map;
+import org.springframework.context.event.ContextRefreshedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import vividlantern.engine.Stay;
+import vividlantern.format.Documents;
+import vividlantern.history.Refused;
+import vividlantern.mix.Lights;
+import vividlantern.mix.MixState;
+import vividlantern.mix.Needles;
+import vividlantern.server.desk.NotFound;
+import vividlantern.session.SessionId;
+
+/** Shows pages how loud things are: 25 times a second, as far as somebody looks. */
+@Component
+class LevelSender {
+
+    private static final long EVERY_MILLIS = 40;
+
+    private final LiveRig rig;
+    private final LivePages pages;
+    private Beat beat;
+    private final Needles needles = new Needles();
+    private MixState metered;
+    private int layout;
+    private volatile boolean clearClips;
+
+    LevelSender(LiveRig rig, LivePages pages) {
+        this.rig = rig;
+        this.pages = pages;
+    }
+
+    @EventListener
+    void begin(ContextRefreshedEvent started) {
+        beat = new Beat("levels", EVERY_MILLIS, this::send);
+    }
+
+    /** Forgets the clips that were counted. */
+    void clearClips() {
+        clearClips = true;
+    }
+
+    private void send() {
+        List<LivePage> looking = pages.of(rig::sounds);
+        if (looking.isEmpty()) {
+            return;
+        }
+        SessionId id = looking.get(0).session();
+        try {
+            Stay stay = rig.at(id);
+            MixState state = stay.state();
+            if (state != metered) {
+                metered = state;
+                Lights lights = new Lights(stay.session(), stay.rig(), stay.live(), state);
+                layout += needles.follow(lights, state.meters()) ? 1 : 0;
+            }
+            if (clearClips) {
+                clearClips = false;
+                needles.clearClips();
+            }
+            float[] values = needles.take();
+            for (LivePage page : looking) {
+                if (page.learns(layout)) {
+                    page.text(Documents.write(Map.of("type", "meters", "layout", layout, "keys", needles.keys())));
+                }
+                page.levels(LiveFrames.meters(
+                        layout, stay.session().sampleRate(), needles.frame(), stay.place(), values));
+            }
+        } catch (Refused | NotFound takenAwayMeanwhile) {
+            metered = null;
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        if (beat != null) {
+            beat.close();
+        }
+    }
+}

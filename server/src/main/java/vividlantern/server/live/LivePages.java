@@ -1,0 +1,58 @@
+package vividlantern.server.live;
+
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Predicate;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.WebSocketSession;
+import vividlantern.server.desk.NotFound;
+import vividlantern.session.SessionId;
+
+/** The pages that follow sessions now. */
+@Component
+class LivePages {
+
+    private final Map<String, LivePage> pages = new ConcurrentHashMap<>();
+    private final ExecutorService senders = Executors.newCachedThreadPool(task -> {
+        Thread thread = new Thread(task, "page");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    LivePage add(WebSocketSession socket, SessionId session, String person) {
+        LivePage page = new LivePage(socket, session, person, senders);
+        pages.put(page.id(), page);
+        return page;
+    }
+
+    void remove(String id) {
+        pages.remove(id);
+    }
+
+    LivePage page(String id, SessionId session) {
+        LivePage page = pages.get(id);
+        if (page == null || !page.session().equals(session)) {
+            throw new NotFound("There is no such connection.");
+        }
+        return page;
+    }
+
+    List<LivePage> all() {
+        return List.copyOf(pages.values());
+    }
+
+    List<LivePage> of(Predicate<SessionId> session) {
+        return pages.values().stream()
+                .filter(page -> session.test(page.session()))
+                .toList();
+    }
+
+    @PreDestroy
+    void close() {
+        senders.shutdownNow();
+    }
+}

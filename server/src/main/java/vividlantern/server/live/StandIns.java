@@ -1,0 +1,155 @@
+package vividlantern.server.live;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+import vividlantern.engine.Room;
+import vividlantern.engine.Venue;
+import vividlantern.hardware.PreampSetting;
+import vividlantern.history.Refused;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.server.desk.RigDesk;
+import vividlantern.session.Session;
+import vividlantern.sim.NoteBank;
+import vividlantern.sim.StandInStudio;
+
+/**
+ * The simulated devices and players: the one place at which the server names them. What hands have turned there stays turned,
+ * whichever session has the rig, and a rendering finds it so.
+ */
+@Component
+public class StandIns implements Venue {
+
+    /** Everybody plays. */
+    public static final String ALL = StandInStudio.ALL;
+
+    /** How a preamp stands. */
+    public record Preamp(PortId port, PreampSetting setting) {}
+
+    private final RigDesk rigs;
+    private final Map<Integer, NoteBank> notes = new ConcurrentHashMap<>();
+    private final Map<RigId, Map<PortId, PreampSetting>> turned = new ConcurrentHashMap<>();
+    private volatile StandInStudio studio;
+    private volatile RigId rig;
+    private volatile String players = ALL;
+    private volatile Command.Fate fate = Command.Fate.THERE;
+
+    StandIns(RigDesk rigs) {
+        this.rigs = rigs;
+    }
+
+    @Override
+    public Room open(Session session, Rig wanted) {
+        StandInStudio opened = studio(session, wanted);
+        if (!knows(opened, players)) {
+            players = ALL;
+        }
+        opened.letPlay(players);
+        opened.vanish(fate.reason());
+        studio = opened;
+        rig = wanted.id();
+        Thread rehearsal = new Thread(opened::warmUp, "rehearsal");
+        rehearsal.setDaemon(true);
+        rehearsal.setPriority(Thread.MIN_PRIORITY);
+        rehearsal.start();
+        return room(opened);
+    }
+
+    /**
+     * A room of its own for a rendering.
+     *
+     * @param who "all", "none", or the one player who plays
+     */
+    public Room openFor(Session session, Rig wanted, String who) {
+        StandInStudio opened = studio(session, wanted);
+        requireKnown(opened, who, "players");
+        return room(opened.begin(who));
+    }
+
+    private StandInStudio studio(Session session, Rig wanted) {
+        NoteBank bank = notes.computeIfAbsent(session.sampleRate(), NoteBank::new);
+        StandInStudio opened = StandInStudio.open(wanted, bank, session.bufferFrames(), session.tempoMap());
+        turnedAt(wanted.id()).forEach((port, setting) -> opened.turn(port.value(), setting));
+        return opened;
+    }
+
+    private static Room room(StandInStudio studio) {
+        return new Room(
+                studio,
+                transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
+                studio::follow);
+    }
+
+    /** How hands have left the fronts of a rig: as they were turned here, before that as it was noted. */
+    private Map<PortId, PreampSetting> turnedAt(RigId id) {
+        return turned.computeIfAbsent(id, asked -> {
+            Map<PortId, PreampSetting> fronts = new ConcurrentHashMap<>();
+            rigs.turned(asked).forEach(note -> fronts.put(note.port(), front(note.gainDb(), note.phantom())));
+            return fronts;
+        });
+    }
+
+    private static PreampSetting front(double gainDb, boolean phantom) {
+        return new PreampSetting(gainDb, phantom, false, PreampSetting.Level.MIC);
+    }
+
+    /** Who could play. */
+    List<String> playerIds() {
+        return studio.players();
+    }
+
+    /** "all", "none" or the player who plays alone. */
+    String players() {
+        return players;
+    }
+
+    void letPlay(String who) {
+        requireKnown(studio, who, "who");
+        players = who;
+        studio.letPlay(who);
+    }
+
+    private static void requireKnown(StandInStudio studio, String who, String field) {
+        if (!knows(studio, who)) {
+            throw new Refused(
+                    "There is no stand-in player '" + who + "'; there are " + String.join(", ", studio.players())
+                            + ", and \"" + StandInStudio.ALL + "\" and \"" + StandInStudio.NONE + "\".",
+                    field);
+        }
+    }
+
+    private static boolean knows(StandInStudio studio, String who) {
+        return who.equals(StandInStudio.ALL)
+                || who.equals(StandInStudio.NONE)
+                || studio.players().contains(who);
+    }
+
+    /** How the preamps stand that only a hand can turn. */
+    List<Preamp> fronts() {
+        return studio.fronts().entrySet().stream()
+                .map(front -> new Preamp(new PortId(front.getKey()), front.getValue()))
+                .toList();
+    }
+
+    /** A hand at a preamp's front. */
+    void turn(PortId port, double gainDb, boolean phantom) {
+        if (!studio.fronts().containsKey(port.value())) {
+            throw new Refused("There is no preamp at '" + port + "' that a hand would have to turn.", "port");
+        }
+        studio.turn(port.value(), front(gainDb, phantom));
+        turnedAt(rig).put(port, studio.fronts().get(port.value()));
+    }
+
+    /** What happened to the interface. */
+    Command.Fate fate() {
+        return fate;
+    }
+
+    void befall(Command.Fate happens) {
+        fate = happens;
+        studio.vanish(happens.reason());
+    }
+}
