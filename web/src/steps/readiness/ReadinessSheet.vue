@@ -3,6 +3,7 @@ import { NButton, NDrawer, NDrawerContent } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Found, type Proposal } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import WhatThen from './WhatThen.vue'
 
 /** What would go wrong if recording began now: a sentence each, why, and the way out. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -52,7 +53,7 @@ async function acknowledge(found: Found) {
         <h3>{{ found.sentence }}</h3>
         <p class="soft">{{ found.why }}</p>
         <p v-if="found.byHand">{{ found.byHand }}</p>
-        <p v-for="then in found.then" :key="then" class="soft">Then: {{ then }}</p>
+        <WhatThen v-if="found.button" :found="found.key" />
         <div class="way">
           <NButton v-if="found.button" size="small" type="primary" @click="desk.edit(found.fix)">{{
             found.button

@@ -1,6 +1,7 @@
 package vividlantern.patch;
 
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -66,11 +67,11 @@ public final class Ports {
     }
 
     private static List<List<PortId>> places(Rig rig, List<Port> candidates, int width) {
-        List<PortId> open = candidates.stream().map(Port::id).toList();
+        Set<PortId> open = candidates.stream().map(Port::id).collect(Collectors.toCollection(LinkedHashSet::new));
         return open.stream()
                 .map(first -> rig.runFrom(first, width))
                 .filter(run -> run.size() == width && open.containsAll(run))
-                .sorted(Comparator.comparing(run -> together(rig, run).isEmpty()))
+                .sorted(Comparator.comparing(run -> width > 1 && together(rig, run).isEmpty()))
                 .toList();
     }
 

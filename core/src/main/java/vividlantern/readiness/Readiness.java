@@ -39,9 +39,8 @@ public final class Readiness {
      * A finding, and how it stands.
      *
      * @param acknowledged why it is on purpose; "" while it is open
-     * @param then what else would be found once its fix is made
      */
-    public record Standing(Finding finding, String acknowledged, List<String> then) {
+    public record Standing(Finding finding, String acknowledged) {
 
         public boolean isOpen() {
             return acknowledged.isEmpty();
@@ -59,18 +58,26 @@ public final class Readiness {
     }
 
     /**
-     * What is found and whether it is on purpose. What each fix leads to is tried out on a copy.
+     * What is found and whether it is on purpose.
      *
      * @param turned what was noted of the preamps that only a hand can turn
      */
     public static List<Standing> of(Session session, Rig rig, List<Turned> turned) {
+        return findings(session, rig, turned).stream()
+                .map(finding -> new Standing(finding, acknowledged(session, finding)))
+                .toList();
+    }
+
+    /** What else would be found once a finding's fix is made: it is tried out on a copy. Nothing if there is no such finding. */
+    public static List<String> then(Session session, Rig rig, List<Turned> turned, String key) {
         List<Finding> found = findings(session, rig, turned);
         Set<String> known = new HashSet<>();
         found.forEach(finding -> known.add(finding.key()));
         return found.stream()
-                .map(finding -> new Standing(
-                        finding, acknowledged(session, finding), then(session, rig, turned, finding, known)))
-                .toList();
+                .filter(finding -> finding.key().equals(key))
+                .findFirst()
+                .map(finding -> then(session, rig, turned, finding, known))
+                .orElse(List.of());
     }
 
     /** What a session lost when its rig changed. */

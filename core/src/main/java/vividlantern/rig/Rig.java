@@ -1,5 +1,6 @@
 package vividlantern.rig;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -270,12 +271,16 @@ public record Rig(
 
     /** Every port a signal passes that enters here, the last one being where it ends. */
     public List<PortId> wayFrom(PortId entry) {
-        if (runsInACircle(entry)) {
-            throw new IllegalStateException("The ties from " + entry + " run in a circle.");
+        List<PortId> way = new ArrayList<>(2);
+        Optional<PortId> at = Optional.of(entry);
+        while (at.isPresent()) {
+            if (way.size() > ports.size()) {
+                throw new IllegalStateException("The ties from " + entry + " run in a circle.");
+            }
+            way.add(at.get());
+            at = goesOnTo(at.get());
         }
-        return Stream.iterate(Optional.of(entry), Optional::isPresent, at -> at.flatMap(this::goesOnTo))
-                .flatMap(Optional::stream)
-                .toList();
+        return way;
     }
 
     /** The last port a signal reaches when it enters here and follows the ties. */
@@ -315,9 +320,13 @@ public record Rig(
 
     /** Whether every digital link on the way from here has its channel at a sample rate. */
     public boolean carries(PortId entry, int sampleRate) {
-        return wayFrom(entry).stream()
-                .flatMap(id -> port(id).flatMap(Port::link).stream())
-                .allMatch(channel -> channel.isThere(sampleRate));
+        for (PortId at : wayFrom(entry)) {
+            Optional<DigitalLink.Channel> link = port(at).flatMap(Port::link);
+            if (link.isPresent() && !link.get().isThere(sampleRate)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** What the interface that the engine runs on can run at. */

@@ -17,9 +17,9 @@ public class IndependenceTest {
     private static final int FRAMES = 24_000;
 
     @Test
-    public void twoHundredRandomSessionsRenderedWithAnotherMainMixGiveTheSameCues() {
+    public void sixtyRandomSessionsRenderedWithAnotherMainMixGiveTheSameCues() {
         int differing = 0;
-        for (int seed = 0; seed < 200; seed++) {
+        for (int seed = 0; seed < 60; seed++) {
             Session session = RandomSessions.session(seed);
             float[][] first = MixRun.of(session).noise(FRAMES).run(480);
             float[][] second =
@@ -27,23 +27,23 @@ public class IndependenceTest {
             assertCuesAreTheSameAndSound(session, seed, first, second);
             differing += java.util.Arrays.equals(first[0], second[0]) ? 0 : 1;
         }
-        assertThat(differing).as("main mixes that did change").isGreaterThan(150);
+        assertThat(differing).as("main mixes that did change").isGreaterThan(45);
     }
 
     @Test
-    public void fiveHundredMainEditsWhileItRunsLeaveTheCuesUntouched() {
-        for (int seed = 0; seed < 4; seed++) {
+    public void threeHundredMainEditsWhileItRunsLeaveTheCuesUntouched() {
+        for (int seed = 0; seed < 3; seed++) {
             Session session = RandomSessions.session(seed);
             Random random = new Random(seed);
             MixRun edited = MixRun.of(session);
             Session now = session;
-            for (int edit = 1; edit <= 500; edit++) {
+            for (int edit = 1; edit <= 300; edit++) {
                 now = RandomSessions.mainEdit(now, random).applyTo(now, RandomSessions.RIG);
                 edited.then(64L * edit, now);
             }
-            float[][] untouched = MixRun.of(session).noise(64 * 600).run(64);
+            float[][] untouched = MixRun.of(session).noise(64 * 400).run(64);
             assertCuesAreTheSameAndSound(
-                    session, seed, untouched, edited.noise(64 * 600).run(64));
+                    session, seed, untouched, edited.noise(64 * 400).run(64));
         }
     }
 

@@ -44,8 +44,10 @@ import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.ArmTrack;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.SetInputGain;
 import vividlantern.session.edit.SetInputLevel;
 import vividlantern.session.edit.SetInputMic;
+import vividlantern.session.edit.SetInputPad;
 import vividlantern.session.edit.SetInputPhantom;
 import vividlantern.session.edit.SetInputWidth;
 import vividlantern.session.edit.SetSampleRate;
@@ -254,10 +256,18 @@ public class ReadinessTest {
     }
 
     @Test
+    public void aGainOrAPadThatThePreampHasNotIsSaid() {
+        Session session = made(SOUND, new SetInputGain(input("fiddle"), 75), new SetInputPad(input("fiddle"), true));
+        Finding gain = find(session, RIG, "Input 1, Fiddle, wants +75.0 dB of gain, and Skiff 1 goes from 0.0 dB to +60.0 dB.");
+        assertThat(gain.fix().orElseThrow().edits()).containsExactly(new SetInputGain(input("fiddle"), 60));
+        assertThat(Readiness.then(session, RIG, TURNED, gain.key())).isEmpty();
+    }
+
+    @Test
     public void everyFixEndsItsFindingAndBringsNoneThatWasNotAnnounced() {
         Random random = new Random(11);
         int fixes = 0;
-        for (int run = 0; run < 60; run++) {
+        for (int run = 0; run < 30; run++) {
             Session session = randomSession(random);
             List<Readiness.Standing> all = Readiness.of(session, RIG, TURNED);
             for (Readiness.Standing standing : all) {
@@ -276,10 +286,12 @@ public class ReadinessTest {
                                 .noneMatch(old -> old.finding().key().equals(each.key())))
                         .map(Finding::sentence)
                         .toList();
-                assertThat(come).isEqualTo(standing.then());
+                assertThat(come)
+                        .isEqualTo(Readiness.then(
+                                session, RIG, TURNED, standing.finding().key()));
             }
         }
-        assertThat(fixes).isGreaterThan(300);
+        assertThat(fixes).isGreaterThan(150);
     }
 
     private static Session randomSession(Random random) {

@@ -44,7 +44,6 @@ class MappingController {
      * @param about the parts it is about, as in "input/fiddle"
      * @param button what the fix does, in words; "" if there is none
      * @param fix the edits that end it
-     * @param then what else would be found once they are made
      * @param turned what can be noted once a hand has turned it
      * @param acknowledged why it is on purpose; "" while it is open
      */
@@ -55,7 +54,6 @@ class MappingController {
             List<String> about,
             String button,
             List<Edit> fix,
-            List<String> then,
             String byHand,
             Optional<Turned> turned,
             String acknowledged) {}
@@ -128,6 +126,14 @@ class MappingController {
         return new InputListController.Proposed(GridStroke.edits(open, desk.rigOf(open.id()), stroke.crossings()));
     }
 
+    /** What else would be found once a finding's fix is made. */
+    @GetMapping("/readiness/then")
+    List<String> then(@PathVariable String session, @RequestParam String key) {
+        Session open = open(session);
+        Rig rig = desk.rigOf(open.id());
+        return Readiness.then(open, rig, rigs.turned(rig.id()), key);
+    }
+
     /** What would go wrong if recording began now, the gravest first. */
     @GetMapping("/readiness")
     List<Found> readiness(@PathVariable String session) {
@@ -172,7 +178,6 @@ class MappingController {
                 finding.about().stream().map(Object::toString).toList(),
                 finding.fix().map(Finding.Fix::words).orElse(""),
                 finding.fix().map(Finding.Fix::edits).orElse(List.of()),
-                standing.then(),
                 finding.byHand(),
                 finding.turned(),
                 standing.acknowledged());
