@@ -2,9 +2,11 @@
 import { computed, ref } from 'vue'
 import { followPointer, useDrag, useSteps } from '@/desk/gesture'
 
-/** A frequency between two ends, octaves evenly spread. It moves by how far one drags; Shift is fine. */
-const { hz, lowest, highest, label, set } = defineProps<{
+/** A handle along a scale of frequencies, octaves evenly spread. It moves by how far one drags; Shift is fine. */
+const { hz, scale, lowest, highest, label, set } = defineProps<{
   hz: number
+  /** Where the scale begins and ends. */
+  scale: [number, number]
   lowest: number
   highest: number
   label: string
@@ -14,7 +16,7 @@ const { hz, lowest, highest, label, set } = defineProps<{
 const held = ref<number | null>(null)
 const now = computed(() => held.value ?? hz)
 const line = ref<HTMLElement>()
-const place = computed(() => Math.log(now.value / lowest) / Math.log(highest / lowest))
+const place = computed(() => Math.log(now.value / scale[0]) / Math.log(scale[1] / scale[0]))
 const stepGesture = useSteps()
 
 const rounded = (wanted: number) => Math.round(Math.max(lowest, Math.min(highest, wanted)))
@@ -27,7 +29,7 @@ function press(event: PointerEvent) {
     event,
     (by, moved) => {
       at = Math.max(0, Math.min(1, at + (by / line.value!.clientWidth) * (moved.shiftKey ? 0.1 : 1)))
-      held.value = rounded(lowest * Math.pow(highest / lowest, at))
+      held.value = rounded(scale[0] * Math.pow(scale[1] / scale[0], at))
       drag.move(held.value)
     },
     () => drag.finish().then(() => (held.value = null)),
@@ -54,52 +56,42 @@ function nudge(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div
-    ref="line"
-    class="corner"
-    role="slider"
-    tabindex="0"
-    :aria-label="label"
-    :aria-valuemin="lowest"
-    :aria-valuemax="highest"
-    :aria-valuenow="now"
-    :aria-valuetext="`${now} Hz`"
-    @pointerdown="press"
-    @keydown="nudge"
-  >
-    <span class="line"></span>
-    <span class="handle" :style="{ left: `${100 * place}%` }"></span>
+  <div ref="line" class="scale">
+    <span
+      class="handle"
+      role="slider"
+      tabindex="0"
+      :style="{ left: `${100 * place}%` }"
+      :aria-label="label"
+      :aria-valuemin="lowest"
+      :aria-valuemax="highest"
+      :aria-valuenow="now"
+      :aria-valuetext="`${now} Hz`"
+      :title="`${label}: ${now} Hz`"
+      @pointerdown="press"
+      @keydown="nudge"
+    ></span>
   </div>
 </template>
 
 <style scoped>
-.corner {
-  position: relative;
-  flex: 1;
-  height: 24px;
-  margin: 0 8px;
-  cursor: ew-resize;
-  touch-action: none;
-  border-radius: 5px;
-}
-
-.line {
+.scale {
   position: absolute;
-  left: 0;
-  right: 0;
-  top: 11px;
-  height: 2px;
-  background: var(--rule-strong);
+  inset: 0;
+  pointer-events: none;
 }
 
 .handle {
   position: absolute;
-  top: 6px;
-  width: 12px;
-  height: 12px;
-  margin-left: -6px;
+  top: calc(50% - 12px);
+  width: 14px;
+  height: 24px;
+  margin-left: -7px;
   border: 2px solid var(--sea);
-  border-radius: 50%;
+  border-radius: 7px;
   background: var(--sheet);
+  cursor: ew-resize;
+  touch-action: none;
+  pointer-events: auto;
 }
 </style>

@@ -9,9 +9,15 @@ import CornerSlider from '@/parts/CornerSlider.vue'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const WIDTH = 240
-const HEIGHT = 60
+const HEIGHT = 56
 const LOWEST = 20
-const OCTAVES = Math.log2(1000)
+const HIGHEST = 20000
+const OCTAVES = Math.log2(HIGHEST / LOWEST)
+const MARKS: [number, string][] = [
+  [100, '100'],
+  [1000, '1 k'],
+  [10000, '10 k'],
+]
 /** The curve's picture goes from +3 dB down to −27 dB. */
 const TOP_DB = 3
 const RANGE_DB = 30
@@ -54,14 +60,7 @@ watch(
         :aria-label="name"
         @update:value="(on: boolean) => desk.edit([{ kind, cue: cue.id, on, hz: corner.hz }])"
       />
-      <span class="name" :class="{ soft: !corner.on }">{{ name }}</span>
-      <CornerSlider
-        :hz="corner.hz"
-        :lowest="lowest"
-        :highest="highest"
-        :label="`${name} in ${cue.name}`"
-        :set="(hz, gesture) => desk.edit([{ kind, cue: cue.id, on: true, hz }], gesture)"
-      />
+      <span :class="{ soft: !corner.on }">{{ name }}</span>
       <label class="hz">
         <input
           class="field"
@@ -72,33 +71,34 @@ watch(
           :aria-label="`${name} in Hz`"
           @change="
             (event) =>
-              desk.edit([{ kind, cue: cue.id, on: true, hz: Number((event.target as HTMLInputElement).value) }])
+              desk.edit([{ kind, cue: cue.id, on: corner.on, hz: Number((event.target as HTMLInputElement).value) }])
           "
         />
         Hz
       </label>
     </div>
-    <svg
-      v-if="cue.highPass.on || cue.lowPass.on"
-      :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`"
-      role="img"
-      :aria-label="words"
-    >
-      <line v-for="db in [0, -12, -24]" :key="db" class="level" x1="0" :x2="WIDTH" :y1="y(db)" :y2="y(db)" />
-      <g
-        v-for="[hz, text] in [
-          [100, '100'],
-          [1000, '1 k'],
-          [10000, '10 k Hz'],
-        ] as [number, string][]"
-        :key="hz"
-      >
-        <line class="level" :x1="x(hz)" :x2="x(hz)" y1="0" :y2="HEIGHT" />
-        <text :x="x(hz)" :y="HEIGHT + 11" text-anchor="middle">{{ text }}</text>
-      </g>
-      <text x="2" :y="y(-12) - 3">−12 dB</text>
-      <polyline :points="line" />
-    </svg>
+    <div v-if="cue.highPass.on || cue.lowPass.on" class="picture">
+      <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="words">
+        <line v-for="db in [0, -12, -24]" :key="db" class="level" x1="0" :x2="WIDTH" :y1="y(db)" :y2="y(db)" />
+        <g v-for="[hz, text] in MARKS" :key="hz">
+          <line class="level" :x1="x(hz)" :x2="x(hz)" y1="0" :y2="HEIGHT" />
+          <text :x="x(hz) + 3" :y="HEIGHT - 2">{{ text }}</text>
+        </g>
+        <text x="2" :y="y(-12) - 2">−12 dB</text>
+        <polyline :points="line" />
+      </svg>
+      <template v-for="{ kind, name, corner, lowest, highest } in filters" :key="kind">
+        <CornerSlider
+          v-if="corner.on"
+          :hz="corner.hz"
+          :scale="[LOWEST, HIGHEST]"
+          :lowest="lowest"
+          :highest="highest"
+          :label="`${name} in ${cue.name}`"
+          :set="(hz, gesture) => desk.edit([{ kind, cue: cue.id, on: true, hz }], gesture)"
+        />
+      </template>
+    </div>
   </div>
 </template>
 
@@ -115,11 +115,8 @@ watch(
   gap: 8px;
 }
 
-.name {
-  width: 66px;
-}
-
 .hz {
+  margin-left: auto;
   display: flex;
   align-items: center;
   gap: 4px;
@@ -132,9 +129,14 @@ watch(
   text-align: right;
 }
 
+.picture {
+  position: relative;
+  margin-top: 4px;
+}
+
 svg {
+  display: block;
   width: 100%;
-  overflow: visible;
 }
 
 .level {

@@ -115,7 +115,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
 aside {
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: 10px;
   min-height: 0;
   overflow: auto;
   padding: 14px;

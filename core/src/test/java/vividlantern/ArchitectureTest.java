@@ -41,7 +41,7 @@ public class ArchitectureTest {
             {"click", "click,session,units"},
             {"mix", "mix,kernel,click,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
-            {"engine", "engine,history,mix,click,preamp,patch,hardware,session,rig,units"},
+            {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
             {"readiness", "readiness,preamp,patch,hardware,history,session,rig,units"},
             {"format", "format,history,engine,mix,click,patch,session,rig,units"},
         };

@@ -113,14 +113,7 @@ public final class Engine implements AudioProcess {
         }
         Transport now = transport;
         mixer.process(
-                running,
-                in,
-                out,
-                frames,
-                blockFrame,
-                now.clickFrameAt(blockFrame),
-                now.startedAt(),
-                now.stoppedAt());
+                running, in, out, frames, blockFrame, now.clickFrameAt(blockFrame), now.startedAt(), now.stoppedAt());
         frame = blockFrame + frames;
         return !ended;
     }

@@ -15,7 +15,8 @@ final class Pauses {
 
     /** The pause after a failure at a time of the system's nanosecond clock. */
     synchronized Duration afterFailure(long nanos) {
-        boolean longAgo = lastNanos != Long.MIN_VALUE && nanos - lastNanos > FORGOTTEN.plus(next).toNanos();
+        boolean longAgo = lastNanos != Long.MIN_VALUE
+                && nanos - lastNanos > FORGOTTEN.plus(next).toNanos();
         Duration pause = longAgo ? FIRST : next;
         next = pause.multipliedBy(2).compareTo(LONGEST) > 0 ? LONGEST : pause.multipliedBy(2);
         lastNanos = nanos;

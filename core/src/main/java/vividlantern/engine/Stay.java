@@ -15,6 +15,7 @@ import java.util.function.Consumer;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.DeviceGone;
 import vividlantern.history.Refused;
+import vividlantern.kernel.Kernels;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
 import vividlantern.rig.PairId;
@@ -68,6 +69,7 @@ public final class Stay implements AutoCloseable {
     }
 
     public void start() {
+        LOG.log(Logger.Level.INFO, "The mixer runs on {0}.", Kernels.best().words());
         run.start();
         hands.scheduleWithFixedDelay(this::advance, 0, ADVANCE_MILLIS, TimeUnit.MILLISECONDS);
         hands.scheduleWithFixedDelay(this::look, LOOK_MILLIS, LOOK_MILLIS, TimeUnit.MILLISECONDS);
@@ -233,8 +235,8 @@ public final class Stay implements AutoCloseable {
         } catch (RuntimeException | Error fault) {
             Duration pause = preampPauses.afterFailure(System.nanoTime());
             preampsRestUntil = System.nanoTime() + pause.toNanos();
-            preampFault = "Setting the preamps met a fault and is tried again in " + Pauses.words(pause)
-                    + " (" + fault + "). Until then they may not stand as the list says.";
+            preampFault = "Setting the preamps met a fault and is tried again in " + Pauses.words(pause) + " (" + fault
+                    + "). Until then they may not stand as the list says.";
             LOG.log(Logger.Level.ERROR, "Setting the preamps met a fault.", fault);
         }
     }
@@ -254,8 +256,8 @@ public final class Stay implements AutoCloseable {
             return;
         }
         Duration pause = enginePauses.afterFailure(System.nanoTime());
-        which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause)
-                + " (" + accident + ").");
+        which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause) + " (" + accident
+                + ").");
         LOG.log(Logger.Level.ERROR, "The engine met a fault and begins anew in " + Pauses.words(pause) + ".", accident);
         try {
             hands.schedule(

@@ -134,7 +134,8 @@ public final class Documents {
 
     /** A record's fields by their names, as they are written. */
     public static Map<String, Object> fields(Object value) {
-        return MAPPER.convertValue(value, MAPPER.getTypeFactory().constructMapType(Map.class, String.class, Object.class));
+        return MAPPER.convertValue(
+                value, MAPPER.getTypeFactory().constructMapType(Map.class, String.class, Object.class));
     }
 
     public static <T> T read(String json, Class<T> type) {

@@ -105,9 +105,8 @@ public final class WavWriter implements Closeable {
 
     private static int headerBytes(SampleFormat format, boolean isLong) {
         boolean isFloat = format == SampleFormat.FLOAT_32;
-        int formatChunks = isFloat
-                ? CHUNK_BYTES + FLOAT_FORMAT_BYTES + CHUNK_BYTES + FACT_BYTES
-                : CHUNK_BYTES + FORMAT_BYTES;
+        int formatChunks =
+                isFloat ? CHUNK_BYTES + FLOAT_FORMAT_BYTES + CHUNK_BYTES + FACT_BYTES : CHUNK_BYTES + FORMAT_BYTES;
         return RIFF_BYTES + (isLong ? CHUNK_BYTES + SIZES_BYTES : 0) + formatChunks + CHUNK_BYTES;
     }
 

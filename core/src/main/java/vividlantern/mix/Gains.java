@@ -118,9 +118,7 @@ final class Gains {
 
     /** How many frames of the next ones lie on the leg's curve; then the gain has arrived at its leg's end. */
     int framesOnCurve(int slot, int frames) {
-        return leg[slot] == LINE
-                ? Math.min(frames, curves.lineFrames - 1 - legAt[slot])
-                : framesOfRise(slot, frames);
+        return leg[slot] == LINE ? Math.min(frames, curves.lineFrames - 1 - legAt[slot]) : framesOfRise(slot, frames);
     }
 
     /** Whether a gain stands still or stays on its curve for so many frames. */
@@ -138,7 +136,9 @@ final class Gains {
     }
 
     float factor(int slot) {
-        return leg[slot] == LINE ? (float) (legEnd[slot] - legStart[slot]) : leg[slot] == RISE ? (float) legStart[slot] : 0;
+        return leg[slot] == LINE
+                ? (float) (legEnd[slot] - legStart[slot])
+                : leg[slot] == RISE ? (float) legStart[slot] : 0;
     }
 
     float base(int slot) {

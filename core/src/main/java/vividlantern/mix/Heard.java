@@ -39,7 +39,8 @@ public final class Heard {
         }
         for (Track track : session.tracks()) {
             if (track.isClick()) {
-                sources.put(track.id(), new int[] {voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)});
+                sources.put(
+                        track.id(), new int[] {voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)});
                 ofInputs.put(track.id(), new double[] {1});
             } else {
                 lookUp(track, rig);

@@ -17,6 +17,7 @@ public final class Needles {
     private List<String> keys = List.of();
     private Ballistics[] needles = {};
     private int[] clips = {};
+    private long frame;
 
     /** Goes on with another state; true if there are other keys than before. */
     public boolean follow(Lights newLights, Meters newMeters) {
@@ -49,7 +50,7 @@ public final class Needles {
 
     /** The engine's frame after the last window that was taken. */
     public long frame() {
-        return window.frame();
+        return frame;
     }
 
     /** Forgets the clips that were counted. */
@@ -63,6 +64,7 @@ public final class Needles {
      */
     public float[] take() {
         while (meters.read(window)) {
+            frame = window.frame();
             for (int at = 0; at < needles.length; at++) {
                 if (lights.isLevel(at)) {
                     needles[at].take(lights.value(at, window));

@@ -117,8 +117,7 @@ final class SessionBuses {
         }
         String key = cue.id() + "@" + pair.id();
         List<MixPlan.Insert> chain = cue.isFiltered()
-                ? List.of(new MixPlan.Insert(
-                        key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
+                ? List.of(new MixPlan.Insert(key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
                 : List.of();
         return poured(key, true, pair, edges, chain);
     }

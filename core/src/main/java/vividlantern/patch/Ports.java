@@ -71,7 +71,8 @@ public final class Ports {
         return open.stream()
                 .map(first -> rig.runFrom(first, width))
                 .filter(run -> run.size() == width && open.containsAll(run))
-                .sorted(Comparator.comparing(run -> width > 1 && together(rig, run).isEmpty()))
+                .sorted(Comparator.comparing(
+                        run -> width > 1 && together(rig, run).isEmpty()))
                 .toList();
     }
 

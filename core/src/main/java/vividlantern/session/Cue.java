@@ -42,7 +42,8 @@ public record Cue(
                 ? sends
                 : PartList.of(
                         sends.stream()
-                                .sorted(Comparator.comparing(send -> send.trackId().value()))
+                                .sorted(Comparator.comparing(
+                                        send -> send.trackId().value()))
                                 .toList(),
                         Send::trackId);
     }

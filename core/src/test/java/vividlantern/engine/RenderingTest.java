@@ -116,7 +116,8 @@ public class RenderingTest {
                     }
                 });
         assertThat(left).hasSize(1000);
-        // The first frame of the file is the one at 144 000, later by the guard's 60: its look-ahead of 48 and the 12 of
+        // The first frame of the file is the one at 144 000, later by the guard's 60: its look-ahead of 48 and the 12
+        // of
         // its true peaks.
         for (int n = 0; n < 1000; n++) {
             assertThat(left.get(n)).isEqualTo((PREROLL + n - 60) * 1e-6f);

@@ -157,10 +157,10 @@ public class StayTest {
     @Test(timeOut = 120_000)
     public void nineClickVoicesOfAnOlderSessionEndNothing() throws Exception {
         ClickPattern.Voice beats = SESSION.click().voices().get(0);
-        List<ClickPattern.Voice> nine = new java.util.ArrayList<>(SESSION.click().voices());
+        List<ClickPattern.Voice> nine =
+                new java.util.ArrayList<>(SESSION.click().voices());
         for (int n = 3; n <= 9; n++) {
-            nine.add(new ClickPattern.Voice(
-                    new VoiceId("v" + n), "V" + n, beats.sound(), 500, n, false, Decibels.OFF));
+            nine.add(new ClickPattern.Voice(new VoiceId("v" + n), "V" + n, beats.sound(), 500, n, false, Decibels.OFF));
         }
         Device device = begin(SESSION, RandomSessions.RIG);
         stay.follow(SESSION.with(new ClickPattern(1, nine)));
@@ -229,7 +229,8 @@ public class StayTest {
         // At 120 in 4/4 bar 3 begins after four seconds.
         await(() -> stay.place().bar() == 3);
         assertThat(stay.place().seconds()).isEqualTo(4.0);
-        assertThat(stay.outputs("main")).hasValueSatisfying(outputs -> assertThat(outputs).containsExactly(0, 1));
+        assertThat(stay.outputs("main"))
+                .hasValueSatisfying(outputs -> assertThat(outputs).containsExactly(0, 1));
         assertThat(stay.outputs("nobody")).isEmpty();
     }
 

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.RandomSessions;
 import vividlantern.kernel.PlainKernel;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
@@ -66,8 +65,8 @@ public class GraphTest {
 
     @Test
     public void aLoopIsRefusedAndItsStationsAreNamed() {
-        List<MixPlan.Bus> buses = List.of(
-                bus("a", tapped("c")), bus("b", tapped("a")), bus("c", tapped("b")), bus("d", tapped("a")));
+        List<MixPlan.Bus> buses =
+                List.of(bus("a", tapped("c")), bus("b", tapped("a")), bus("c", tapped("b")), bus("d", tapped("a")));
         assertThatThrownBy(() -> RandomGraphs.plan(buses))
                 .isInstanceOf(BusOrder.Loop.class)
                 .hasMessage("This runs in a circle: a ← c ← b ← a.");
@@ -113,8 +112,7 @@ public class GraphTest {
     /** A bus that has an effect put in, or taken out, sounds on meanwhile. */
     @Test
     public void anEffectThatComesAndGoesMakesNoJump() {
-        Passband.Settings on =
-                new Passband.Settings(new Corner(false, 80), new Corner(true, 12_000));
+        Passband.Settings on = new Passband.Settings(new Corner(false, 80), new Corner(true, 12_000));
         MixPlan plain = cueWithReturn(1, List.of());
         MixPlan filtered = cueWithReturn(1, List.of(new MixPlan.Insert("return filter", on)));
         double level = 1.0 / 64;
@@ -167,9 +165,7 @@ public class GraphTest {
     /** An edge of at most 0.25 moves by 1/480 of that a frame; a jump would be all of it at once. */
     private static void assertNoJump(float[] samples, int from, int to, double level) {
         for (int n = from; n < to; n++) {
-            assertThat(Math.abs(samples[n] - samples[n - 1]))
-                    .as("frame %s", n)
-                    .isLessThan((float) (level / 40));
+            assertThat(Math.abs(samples[n] - samples[n - 1])).as("frame %s", n).isLessThan((float) (level / 40));
         }
     }
 

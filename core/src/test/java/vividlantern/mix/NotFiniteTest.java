@@ -69,14 +69,15 @@ public class NotFiniteTest {
                             : bus.with(
                                     bus.edges().stream()
                                             .map(each -> each.equals(bus.edges()
-                                                            .get(which % bus.edges().size()))
+                                                            .get(which
+                                                                    % bus.edges()
+                                                                            .size()))
                                                     ? each.at(odd, -odd)
                                                     : each)
                                             .toList(),
                                     bus.chain()))
                     .toList();
-            float[][] out =
-                    MixRun.of(RandomGraphs.plan(buses)).noise(9600).run(64);
+            float[][] out = MixRun.of(RandomGraphs.plan(buses)).noise(9600).run(64);
             for (int output = 0; output < out.length; output++) {
                 for (float sample : out[output]) {
                     assertThat(Float.isFinite(sample)).isTrue();

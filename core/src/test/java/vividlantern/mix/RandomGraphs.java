@@ -34,8 +34,7 @@ final class RandomGraphs {
     }
 
     static MixPlan plan(List<MixPlan.Bus> buses) {
-        return new MixPlan(
-                MixRun.RATE, RandomSessions.INPUTS, 2 + 2 * RandomSessions.CUES, List.of(), buses);
+        return new MixPlan(MixRun.RATE, RandomSessions.INPUTS, 2 + 2 * RandomSessions.CUES, List.of(), buses);
     }
 
     static List<MixPlan.Bus> buses(long seed, long mainSeed) {
@@ -60,7 +59,12 @@ final class RandomGraphs {
             List<MixPlan.Edge> edges = new ArrayList<>(edges(forCues));
             edges.add(new MixPlan.Edge("always", new MixPlan.Source(n), 0.3, 0.25));
             add(new MixPlan.Bus(
-                    "cue " + n, true, MixPlan.Bus.inOrder(edges), chain("cue " + n), Optional.of(pair), Optional.empty()));
+                    "cue " + n,
+                    true,
+                    MixPlan.Bus.inOrder(edges),
+                    chain("cue " + n),
+                    Optional.of(pair),
+                    Optional.empty()));
             buses.add(new MixPlan.Bus(
                     pair,
                     true,

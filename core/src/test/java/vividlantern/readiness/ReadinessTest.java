@@ -258,7 +258,8 @@ public class ReadinessTest {
     @Test
     public void aGainOrAPadThatThePreampHasNotIsSaid() {
         Session session = made(SOUND, new SetInputGain(input("fiddle"), 75), new SetInputPad(input("fiddle"), true));
-        Finding gain = find(session, RIG, "Input 1, Fiddle, wants +75.0 dB of gain, and Skiff 1 goes from 0.0 dB to +60.0 dB.");
+        Finding gain = find(
+                session, RIG, "Input 1, Fiddle, wants +75.0 dB of gain, and Skiff 1 goes from 0.0 dB to +60.0 dB.");
         assertThat(gain.fix().orElseThrow().edits()).containsExactly(new SetInputGain(input("fiddle"), 60));
         assertThat(Readiness.then(session, RIG, TURNED, gain.key())).isEmpty();
     }

@@ -30,12 +30,13 @@ final class Program implements AutoCloseable {
 
     static Program start(Path data, String... more) {
         String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        List<String> command = new ArrayList<>(
-                List.of(
-                        java,
-                        "--add-modules=jdk.incubator.vector",
-                        "-jar",
-                        System.getProperty("program"), "--server.port=0", "--lantern.data=" + data));
+        List<String> command = new ArrayList<>(List.of(
+                java,
+                "--add-modules=jdk.incubator.vector",
+                "-jar",
+                System.getProperty("program"),
+                "--server.port=0",
+                "--lantern.data=" + data));
         command.addAll(List.of(more));
         try {
             Process process =

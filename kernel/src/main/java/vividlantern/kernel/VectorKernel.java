@@ -204,15 +204,27 @@ final class VectorKernel implements MixKernel {
             int n = curveAt[side] + done;
             FloatVector factors = FloatVector.broadcast(FLOATS, factor[side]);
             FloatVector bases = FloatVector.broadcast(FLOATS, base[side]);
-            l0 = l0.add(FloatVector.fromArray(FLOATS, bend, n).mul(factors).add(bases).mul(a));
-            l1 = l1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH).mul(factors).add(bases).mul(b));
+            l0 = l0.add(FloatVector.fromArray(FLOATS, bend, n)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(a));
+            l1 = l1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(b));
             side++;
             bend = curve[side];
             n = curveAt[side] + done;
             factors = FloatVector.broadcast(FLOATS, factor[side]);
             bases = FloatVector.broadcast(FLOATS, base[side]);
-            r0 = r0.add(FloatVector.fromArray(FLOATS, bend, n).mul(factors).add(bases).mul(a));
-            r1 = r1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH).mul(factors).add(bases).mul(b));
+            r0 = r0.add(FloatVector.fromArray(FLOATS, bend, n)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(a));
+            r1 = r1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(b));
         }
         l0.intoArray(left, outAt);
         l1.intoArray(left, outAt + WIDTH);

@@ -87,7 +87,8 @@ public class TwinTest {
         for (int edge = 0; edge < edges; edge++) {
             for (int side = 0; side < 2; side++) {
                 int here = 2 * edge + side;
-                other.addMoving(in[edge], 7, curve[here], curveAt[here], factor[here], base[here], three[side], 33, frames);
+                other.addMoving(
+                        in[edge], 7, curve[here], curveAt[here], factor[here], base[here], three[side], 33, frames);
             }
         }
         plain.addMoving(in[0], 3, curve[1], 5, factor[0], base[0], three[1], 9, frames);

@@ -67,7 +67,7 @@ public class FilesTest extends ServerTest {
         HttpResponse<String> shared = send(HttpRequest.newBuilder(address(SESSION + "/mixes/voice.wav?seconds=0.01")));
         assertThat(shared.headers().firstValue("Mix-Holds")).hasValue("accordion-fiddle, voice");
         assertThat(shared.headers().firstValue("Content-Disposition").orElseThrow())
-                .contains("Accordion_and_fiddle_and_Voice");
+                .contains("Accordion and fiddle and Voice");
         assertThat(post(SESSION + "/undo", "p", "{}").statusCode()).isEqualTo(200);
     }
 
@@ -78,7 +78,8 @@ public class FilesTest extends ServerTest {
         byte[] atOnce = bytes(SESSION + "/mixes/bass-cajon.wav?seconds=1&players=cajon");
         edit("p", "{\"kind\": \"set-input-gain\", \"input\": \"cajon-front\", \"gainDb\": 10}");
         edit("p", "{\"kind\": \"set-input-gain\", \"input\": \"cajon-front\", \"gainDb\": 40}");
-        assertThat(bytes(SESSION + "/mixes/bass-cajon.wav?seconds=1&players=cajon")).isEqualTo(atOnce);
+        assertThat(bytes(SESSION + "/mixes/bass-cajon.wav?seconds=1&players=cajon"))
+                .isEqualTo(atOnce);
         for (int edit = 0; edit < 3; edit++) {
             post(SESSION + "/undo", "p", "{}");
         }
@@ -134,7 +135,8 @@ public class FilesTest extends ServerTest {
     public void aFloatFileHoldsWhatTheMixerGaveBeyondFullScaleToo() {
         edit("p", "{\"kind\": \"set-main-level\", \"level\": 12}");
         edit("p", "{\"kind\": \"set-fader\", \"track\": \"click\", \"level\": 12}");
-        java.nio.ByteBuffer file = java.nio.ByteBuffer.wrap(bytes(SESSION + "/mixes/main.wav?seconds=2&players=none&bits=32f"))
+        java.nio.ByteBuffer file = java.nio.ByteBuffer.wrap(
+                        bytes(SESSION + "/mixes/main.wav?seconds=2&players=none&bits=32f"))
                 .order(java.nio.ByteOrder.LITTLE_ENDIAN);
         float loudest = 0;
         for (int at = 58; at < file.capacity(); at += 4) {

@@ -110,7 +110,9 @@ public class HttpContractTest extends ServerTest {
                     for (String type : new String[] {"application/json", "text/x-odd"}) {
                         HttpResponse<String> answer = send(HttpRequest.newBuilder(address(there + query))
                                 .header("Content-Type", type)
-                                .method(method.toUpperCase(java.util.Locale.ROOT), HttpRequest.BodyPublishers.ofString(body)));
+                                .method(
+                                        method.toUpperCase(java.util.Locale.ROOT),
+                                        HttpRequest.BodyPublishers.ofString(body)));
                         if (answer.statusCode() >= 400) {
                             JsonNode problem = JSON.readTree(answer.body());
                             assertThat(problem.get("detail").asString())

@@ -1,7 +1,6 @@
 package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
 import java.nio.ByteBuffer;
@@ -15,8 +14,12 @@ public class SampleRateTest extends ServerTest {
 
     private static final SessionId LOW_WATER = new SessionId("low-water");
 
-    private double roundTripMs() {
-        return program.getBean(LiveRig.class).happening(LOW_WATER).roundTripMs();
+    /** The engine begins anew by itself; the test's time limit ends the waiting. */
+    private void awaitRoundTrip(double expectedMs) {
+        LiveRig rig = program.getBean(LiveRig.class);
+        while (Math.abs(rig.happening(LOW_WATER).roundTripMs() - expectedMs) > 0.001) {
+            Thread.onSpinWait();
+        }
     }
 
     private void takeBack() {
@@ -32,12 +35,12 @@ public class SampleRateTest extends ServerTest {
         assertThat(get(SESSION + "/at-rate?sampleRate=44100")).isEmpty();
     }
 
-    @Test
+    @Test(timeOut = 60_000)
     public void theEngineRunsOnAtTheNewRateAndFilesHaveIt() {
         // 366 frames of round trip at a buffer of 128.
-        assertThat(roundTripMs()).isCloseTo(7.625, within(0.001));
+        awaitRoundTrip(7.625);
         edit("anna", "{\"kind\": \"set-sample-rate\", \"sampleRate\": 96000}");
-        assertThat(roundTripMs()).isCloseTo(3.8125, within(0.001));
+        awaitRoundTrip(3.8125);
         byte[] file = bytes(SESSION + "/mixes/main.wav?from=0&seconds=1&bits=24&players=all");
         assertThat(ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt(24))
                 .isEqualTo(96_000);
@@ -45,13 +48,13 @@ public class SampleRateTest extends ServerTest {
                 .contains(
                         "Input 12, Room left, comes by Skerry 7, which is not there at 96.0 kHz: optical, 4 channels.");
         takeBack();
-        assertThat(roundTripMs()).isCloseTo(7.625, within(0.001));
+        awaitRoundTrip(7.625);
     }
 
-    @Test
+    @Test(timeOut = 60_000)
     public void aSmallerBufferShortensTheWay() {
         edit("anna", "{\"kind\": \"set-buffer\", \"bufferFrames\": 32}");
-        assertThat(roundTripMs()).isCloseTo(3.625, within(0.001));
+        awaitRoundTrip(3.625);
         takeBack();
     }
 

@@ -92,10 +92,14 @@ public class RenderedCueTest {
         int bar = (int) Math.round(180.0 / 138 * Take.RATE);
         float[] file = render(Take.SESSION, "bass-cajon", "all", -3L * Take.RATE)[0];
         int begins = 3 * Take.RATE - bar;
-        assertThat(Take.peakDb(file, 0, begins + 50)).as("mics and converters alone").isLessThan(-60);
+        assertThat(Take.peakDb(file, 0, begins + 50))
+                .as("mics and converters alone")
+                .isLessThan(-60);
         for (int beat = 0; beat < 3; beat++) {
             int at = begins + 60 + (int) Math.round(60.0 * beat / 138 * Take.RATE);
-            assertThat(Take.peakDb(file, at, at + 480)).as("count-in, beat %s", beat).isGreaterThan(-25);
+            assertThat(Take.peakDb(file, at, at + 480))
+                    .as("count-in, beat %s", beat)
+                    .isGreaterThan(-25);
         }
     }
 

@@ -140,7 +140,8 @@ final class Rules {
     static Corner corner(String what, boolean on, double hz, int lowestHz, int highestHz) {
         if (!(hz >= lowestHz && hz <= highestHz)) {
             throw new Refused(
-                    what + " has its corner between " + lowestHz + " and " + highestHz + " Hz; " + hz + " is not.", "hz");
+                    what + " has its corner between " + lowestHz + " and " + highestHz + " Hz; " + hz + " is not.",
+                    "hz");
         }
         return new Corner(on, Math.rint(hz));
     }

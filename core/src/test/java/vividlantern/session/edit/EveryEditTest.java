@@ -315,16 +315,8 @@ public class EveryEditTest {
             ofCue(new SetCueOutput(CUE, phones), "Anna: out by phones-1", Cue::output, phones),
             ofCue(new SetCueLevel(CUE, Decibels.of(2)), "Anna: level for all +2.0 dB", Cue::level, Decibels.of(2)),
             ofCue(new SetCueGuard(CUE, false), "Anna: ceiling guard off", Cue::guarded, false),
-            ofCue(
-                    new SetCueHighPass(CUE, true, 120.4),
-                    "Anna: high-pass 120 Hz",
-                    Cue::highPass,
-                    new Corner(true, 120)),
-            ofCue(
-                    new SetCueLowPass(CUE, false, 9000),
-                    "Anna: low-pass off",
-                    Cue::lowPass,
-                    new Corner(false, 9000)),
+            ofCue(new SetCueHighPass(CUE, true, 120.4), "Anna: high-pass 120 Hz", Cue::highPass, new Corner(true, 120)),
+            ofCue(new SetCueLowPass(CUE, false, 9000), "Anna: low-pass off", Cue::lowPass, new Corner(false, 9000)),
             ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
             ofCue(
                     new AddSends(CUE, List.of(FLUTE_TRACK)),

@@ -163,8 +163,9 @@ class FilesController {
                 EARLIEST_SECONDS, Math.floor(Rendering.longestCountInFrame(session) / (double) session.sampleRate()));
         if (!(from >= earliest && from <= LONGEST_SECONDS)) {
             throw new Refused(
-                    "A file begins between " + Math.round(earliest) + " s of the song, as far as the longest count-in, and "
-                            + Math.round(LONGEST_SECONDS) + " s.",
+                    "A file begins between " + Math.round(earliest)
+                            + " s of the song, as far as the longest count-in, and " + Math.round(LONGEST_SECONDS)
+                            + " s.",
                     "from");
         }
         if (!(seconds > 0 && seconds <= LONGEST_SECONDS)) {
@@ -180,8 +181,7 @@ class FilesController {
         response.setContentType("audio/wav");
         response.setContentLengthLong(WavWriter.fileBytes(format, range.frames()));
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, "wav"));
-        return new WavWriter(
-                response.getOutputStream(), format, session.sampleRate(), range.frames(), range.from());
+        return new WavWriter(response.getOutputStream(), format, session.sampleRate(), range.frames(), range.from());
     }
 
     private static List<String> leavingBy(Session session, StereoPair pair) {

@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.NoHandlerFoundException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
@@ -118,12 +119,17 @@ class Problems extends ResponseEntityExceptionHandler {
         if (reason instanceof NoResourceFoundException nowhere) {
             return "There is nothing at /" + nowhere.getResourcePath() + ".";
         }
+        if (reason instanceof NoHandlerFoundException nowhere) {
+            return "There is nothing at " + nowhere.getRequestURL() + ".";
+        }
         if (reason instanceof HttpRequestMethodNotSupportedException method) {
             return "Nothing answers " + method.getMethod() + " here; "
-                    + String.join(", ", Objects.requireNonNullElse(method.getSupportedHttpMethods(), Set.<HttpMethod>of())
-                            .stream()
-                            .map(HttpMethod::name)
-                            .toList()) + " does.";
+                    + String.join(
+                            ", ",
+                            Objects.requireNonNullElse(method.getSupportedHttpMethods(), Set.<HttpMethod>of()).stream()
+                                    .map(HttpMethod::name)
+                                    .toList())
+                    + " does.";
         }
         if (reason instanceof HttpMediaTypeNotSupportedException type) {
             return "This is sent as " + type.getContentType() + "; " + words(type.getSupportedMediaTypes())
@@ -136,7 +142,9 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     private static String words(List<MediaType> types) {
-        return types.isEmpty() ? "something else" : types.stream().map(MediaType::toString).collect(Collectors.joining(", "));
+        return types.isEmpty()
+                ? "something else"
+                : types.stream().map(MediaType::toString).collect(Collectors.joining(", "));
     }
 
     private static String pointer(Exception reason) {
@@ -164,12 +172,14 @@ class Problems extends ResponseEntityExceptionHandler {
             return "There is no field \"" + extra.getPropertyName() + "\" here.";
         }
         if (json instanceof StreamReadException) {
-            return "This is not JSON. Reading stopped at line " + json.getLocation().getLineNr() + ", column "
+            return "This is not JSON. Reading stopped at line "
+                    + json.getLocation().getLineNr() + ", column "
                     + json.getLocation().getColumnNr() + ".";
         }
         String field = pointer(json).replaceFirst(".*/", "");
         if (json instanceof InvalidFormatException unfit) {
-            return "\"" + unfit.getValue() + "\" does not fit \"" + field + "\": it takes " + takes(unfit.getTargetType()) + ".";
+            return "\"" + unfit.getValue() + "\" does not fit \"" + field + "\": it takes "
+                    + takes(unfit.getTargetType()) + ".";
         }
         return "The field \"" + field + "\" is missing or holds something else than it should.";
     }

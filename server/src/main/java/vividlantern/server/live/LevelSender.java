@@ -67,8 +67,8 @@ class LevelSender {
                 if (page.learns(layout)) {
                     page.text(Documents.write(Map.of("type", "meters", "layout", layout, "keys", needles.keys())));
                 }
-                page.levels(LiveFrames.meters(
-                        layout, stay.session().sampleRate(), needles.frame(), stay.place(), values));
+                page.levels(
+                        LiveFrames.meters(layout, stay.session().sampleRate(), needles.frame(), stay.place(), values));
             }
         } catch (Refused | NotFound takenAwayMeanwhile) {
             metered = null;

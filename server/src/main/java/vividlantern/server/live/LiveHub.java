@@ -150,10 +150,8 @@ public class LiveHub extends TextWebSocketHandler {
     /** Tells pages at once what is happening since a command. */
     public void tellWhatHappens() {
         synchronized (told) {
-            List<SessionId> followed = pages.all().stream()
-                    .map(LivePage::session)
-                    .distinct()
-                    .collect(Collectors.toList());
+            List<SessionId> followed =
+                    pages.all().stream().map(LivePage::session).distinct().collect(Collectors.toList());
             followed.forEach(this::tellWhatHappens);
             told.keySet().retainAll(followed);
         }

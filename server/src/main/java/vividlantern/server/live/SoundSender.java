@@ -37,8 +37,8 @@ class SoundSender {
             try {
                 Stay stay = rig.at(page.session());
                 stay.outputs(page.listensTo())
-                        .ifPresent(outputs -> page.play(
-                                stay.tape(), outputs, stay.session().sampleRate()));
+                        .ifPresent(outputs ->
+                                page.play(stay.tape(), outputs, stay.session().sampleRate()));
             } catch (Refused | NotFound takenAwayMeanwhile) {
                 page.listensNoMore();
             }
