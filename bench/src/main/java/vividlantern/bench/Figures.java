@@ -28,6 +28,7 @@ public final class Figures {
     public static void main(String[] arguments) throws Exception {
         Path program = Path.of(arguments[0]).toAbsolutePath();
         MixerFigures.print(Path.of(arguments[1]).toAbsolutePath());
+        LargeFigures.print();
         starts(program);
         Path data = Files.createTempDirectory("vivid-lantern-figures");
         try (Started running = Started.program(program, data)) {

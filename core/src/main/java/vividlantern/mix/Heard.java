@@ -1,8 +1,10 @@
 package vividlantern.mix;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
@@ -28,6 +30,7 @@ public final class Heard {
     private final boolean anySoloed;
     private final Map<TrackId, int[]> sources = new HashMap<>();
     private final Map<TrackId, double[]> ofInputs = new HashMap<>();
+    private final Set<TrackId> liveTracks = new HashSet<>();
 
     public Heard(Session session, Rig rig, LiveState live) {
         this.session = session;
@@ -38,6 +41,9 @@ public final class Heard {
             voices.put(voice.id(), rig.engineInputs().size() + voices.size());
         }
         for (Track track : session.tracks()) {
+            if (track.hear().live(session.isArmed(track), live.playing())) {
+                liveTracks.add(track.id());
+            }
             if (track.isClick()) {
                 sources.put(
                         track.id(), new int[] {voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)});
@@ -107,7 +113,7 @@ public final class Heard {
     }
 
     private boolean isLive(Track track) {
-        return track.hear().live(session.isArmed(track), live.playing());
+        return liveTracks.contains(track.id());
     }
 
     private static double trim(Track track) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
+import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
@@ -27,45 +28,80 @@ public final class Lights {
         GUARD
     }
 
-    private record Light(String key, Kind kind, int[] sources, double gain, int pair) {}
+    /**
+     * One level.
+     *
+     * @param owner what it belongs to
+     * @param of what of that it is about; the same as the owner if it is about all of it
+     */
+    private record Light(String key, Kind kind, Object owner, Object of, int[] sources, double gain, int pair) {}
+
+    private static final int[] NONE = {};
 
     private final List<Light> lights = new ArrayList<>();
     private final List<String> keys;
+    private final List<Light> before;
 
     public Lights(Session session, Rig rig, LiveState live, MixState state) {
+        this(session, rig, live, state, List.of());
+    }
+
+    /** The levels of another state of a session; keys that stay are not made again. */
+    public Lights then(Session session, Rig rig, LiveState live, MixState state) {
+        return new Lights(session, rig, live, state, lights);
+    }
+
+    private Lights(Session session, Rig rig, LiveState live, MixState state, List<Light> before) {
+        this.before = before;
         Heard heard = new Heard(session, rig, live);
         Map<TrackId, int[]> heardSources = new HashMap<>();
         for (Input input : session.inputs()) {
             int[] sources = input.ports().stream()
-                    .mapToInt(port -> rig.engineInput(port).orElse(-1))
+                    .mapToInt(port -> rig.engineInput(port).orElse(Heard.NO_SOURCE))
                     .toArray();
-            lights.add(new Light("input/" + input.id(), Kind.SOURCE, sources, 1, -1));
-            lights.add(new Light("clip/" + input.id(), Kind.CLIPS, sources, 1, -1));
+            add("input/", input.id(), Kind.SOURCE, sources, 1, -1);
+            add("clip/", input.id(), Kind.CLIPS, sources, 1, -1);
         }
         for (Track track : session.tracks()) {
-            lights.add(new Light("track/" + track.id(), Kind.SOURCE, heard.sources(track), 1, -1));
             int[] toListeners = heard.heardSources(track);
             heardSources.put(track.id(), toListeners);
-            lights.add(new Light("main/" + track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1));
+            add("track/", track.id(), Kind.SOURCE, heard.sources(track), 1, -1);
+            add("main/", track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1);
         }
-        session.main()
-                .output()
-                .ifPresent(pair -> lights.add(new Light("main", Kind.PAIR, new int[0], 1, state.pairMeter(pair))));
+        session.main().output().ifPresent(pair -> add("main", "", Kind.PAIR, NONE, 1, state.pairMeter(pair)));
         for (Cue cue : session.cues()) {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
-            lights.add(new Light("cue/" + cue.id(), Kind.PAIR, new int[0], 1, pair));
-            lights.add(new Light("guard/" + cue.id(), Kind.GUARD, new int[0], 1, pair));
+            add("cue/", cue.id(), Kind.PAIR, NONE, 1, pair);
+            add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
             for (Send send : cue.sends()) {
                 Optional<Track> track = session.find(send.trackId());
-                track.ifPresent(sent -> lights.add(new Light(
-                        "send/" + cue.id() + "/" + sent.id(),
-                        Kind.SOURCE,
-                        heardSources.get(sent.id()),
-                        heard.sendGain(send, sent),
-                        -1)));
+                track.ifPresent(sent ->
+                        addSend(cue.id(), send.trackId(), heardSources.get(sent.id()), heard.sendGain(send, sent)));
             }
         }
         keys = lights.stream().map(Light::key).toList();
+    }
+
+    private void add(String word, Object owner, Kind kind, int[] sources, double gain, int pair) {
+        Optional<String> known = knownKey(kind, owner, owner).filter(key -> key.startsWith(word));
+        lights.add(new Light(known.orElseGet(() -> word + owner), kind, owner, owner, sources, gain, pair));
+    }
+
+    private void addSend(CueId cue, TrackId track, int[] sources, double gain) {
+        Optional<String> known = knownKey(Kind.SOURCE, cue, track);
+        lights.add(new Light(
+                known.orElseGet(() -> "send/" + cue + "/" + track), Kind.SOURCE, cue, track, sources, gain, -1));
+    }
+
+    /** The key of the level at the next place before, if that was about the very same things; ids are copied as they are. */
+    private Optional<String> knownKey(Kind kind, Object owner, Object of) {
+        int at = lights.size();
+        if (at >= before.size()) {
+            return Optional.empty();
+        }
+        Light was = before.get(at);
+        boolean same = was.kind() == kind && was.owner() == owner && was.of() == of;
+        return same ? Optional.of(was.key()) : Optional.empty();
     }
 
     public List<String> keys() {

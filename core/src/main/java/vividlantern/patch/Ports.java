@@ -66,7 +66,7 @@ public final class Ports {
                 .toList();
     }
 
-    private static List<List<PortId>> places(Rig rig, List<Port> candidates, int width) {
+    static List<List<PortId>> places(Rig rig, List<Port> candidates, int width) {
         Set<PortId> open = candidates.stream().map(Port::id).collect(Collectors.toCollection(LinkedHashSet::new));
         return open.stream()
                 .map(first -> rig.runFrom(first, width))
@@ -194,20 +194,6 @@ public final class Ports {
         return open(rig).stream()
                 .filter(port -> rig.carries(port.id(), session.sampleRate()))
                 .toList();
-    }
-
-    /** The next free port after one, on its device; else the device's first free one. */
-    public static Optional<PortId> nextFree(Session session, Rig rig, PortId after) {
-        Optional<Port> start = rig.port(after);
-        List<Port> free = free(session, rig).stream()
-                .filter(port -> start.filter(each -> each.device().equals(port.device()))
-                        .isPresent())
-                .toList();
-        return free.stream()
-                .filter(port -> port.number() > start.orElseThrow().number())
-                .findFirst()
-                .or(() -> free.stream().findFirst())
-                .map(Port::id);
     }
 
     /** Whether a level kind may enter at a port: every port on the way must take it, up to the first preamp, which makes a line of it. */

@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.ArrayList;
 import java.util.List;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -11,7 +12,7 @@ import vividlantern.session.edit.ArmTrack;
 final class ArmedWithoutInput implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Track track : session.tracks()) {
             long empty = track.feeds().stream()

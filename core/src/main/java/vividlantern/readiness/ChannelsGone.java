@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.List;
 import vividlantern.patch.AtRate;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -12,21 +13,21 @@ import vividlantern.session.Session;
 final class ChannelsGone implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .flatMap(input -> input.ports().stream()
                         .filter(port -> !Ports.isLost(rig, port))
                         .filter(port -> !rig.carries(port, session.sampleRate()))
                         .limit(1)
-                        .map(port -> finding(session, rig, input, port)))
+                        .map(port -> finding(session, rig, free, input, port)))
                 .toList();
     }
 
-    private static Finding finding(Session session, Rig rig, Input input, PortId port) {
+    private static Finding finding(Session session, Rig rig, FreePorts free, Input input, PortId port) {
         String key = Keys.of("channels-gone", input.id(), port, session.sampleRate());
         String sentence = Keys.name(input) + ", comes by " + Keys.label(rig, port) + ", which is not there at "
                 + session.sampleRate() / 1000.0 + " kHz: " + AtRate.link(rig, port, session.sampleRate()) + ".";
         String why = "Nothing arrives on its track.";
-        return Elsewhere.or("Choose a lower sample rate.", session, rig, input, key, sentence, why);
+        return Elsewhere.or("Choose a lower sample rate.", free, rig, input, key, sentence, why);
     }
 }

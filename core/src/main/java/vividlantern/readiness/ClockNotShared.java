@@ -3,6 +3,7 @@ package vividlantern.readiness;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Device;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -15,7 +16,7 @@ final class ClockNotShared implements Rule {
     private static final int SONG_SECONDS = 300;
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Device device : rig.devices()) {
             boolean used = session.inputs().stream()

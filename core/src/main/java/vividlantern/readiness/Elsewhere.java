@@ -2,11 +2,11 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Optional;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
-import vividlantern.session.Session;
 import vividlantern.session.edit.PatchInput;
 
 /** The way out for an input whose port does not do: another place for all its cables that is free and takes it. */
@@ -15,18 +15,18 @@ final class Elsewhere {
     private Elsewhere() {}
 
     /** A finding that offers the first such place, or says what else to do where there is none. */
-    static Finding or(String byHand, Session session, Rig rig, Input input, String key, String sentence, String why) {
-        Optional<List<PortId>> free = Ports.freePlaces(session, rig, input.width()).stream()
+    static Finding or(String byHand, FreePorts free, Rig rig, Input input, String key, String sentence, String why) {
+        Optional<List<PortId>> place = free.places(input.width()).stream()
                 .filter(ports -> Ports.fit(rig, ports, input))
                 .findFirst();
-        return free.isPresent()
+        return place.isPresent()
                 ? Finding.fixable(
                         key,
                         sentence,
                         why,
                         Keys.about(input),
-                        "Put it into " + Keys.labels(rig, free.get()),
-                        List.of(new PatchInput(input.id(), free.get())))
+                        "Put it into " + Keys.labels(rig, place.get()),
+                        List.of(new PatchInput(input.id(), place.get())))
                 : Finding.byHand(key, sentence, why, Keys.about(input), byHand);
     }
 }

@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Optional;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -13,7 +14,7 @@ import vividlantern.units.Decibels;
 final class GainOutOfRange implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .flatMap(input -> beyond(rig, input).map(preamp -> finding(input, preamp)).stream())
                 .toList();

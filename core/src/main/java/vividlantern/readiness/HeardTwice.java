@@ -1,8 +1,10 @@
 package vividlantern.readiness;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.PartKey;
@@ -15,21 +17,19 @@ import vividlantern.session.edit.MuteSend;
 final class HeardTwice implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
+        Map<TrackId, List<TrackId>> splits = new LinkedHashMap<>();
+        for (Track track : session.tracks()) {
+            track.splitFrom().ifPresent(wide -> splits.computeIfAbsent(wide, each -> new ArrayList<>())
+                    .add(track.id()));
+        }
         List<Finding> found = new ArrayList<>();
         for (Cue cue : session.cues()) {
-            session.tracks().stream()
-                    .filter(wide -> sounds(cue, wide.id()) && hearsSplitOf(session, cue, wide.id()))
-                    .map(wide -> finding(cue, wide))
-                    .forEach(found::add);
+            splits.forEach((wide, parts) -> session.find(wide)
+                    .filter(track -> sounds(cue, wide) && parts.stream().anyMatch(part -> sounds(cue, part)))
+                    .ifPresent(track -> found.add(finding(cue, track))));
         }
         return found;
-    }
-
-    private static boolean hearsSplitOf(Session session, Cue cue, TrackId wide) {
-        return session.tracks().stream()
-                .filter(track -> track.splitFrom().equals(Optional.of(wide)))
-                .anyMatch(track -> sounds(cue, track.id()));
     }
 
     static boolean sounds(Cue cue, TrackId track) {

@@ -1,6 +1,7 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
@@ -11,7 +12,7 @@ import vividlantern.session.Session;
 final class HiddenPort implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .flatMap(input -> input.ports().stream()
                         .flatMap(port -> rig.port(port).stream())

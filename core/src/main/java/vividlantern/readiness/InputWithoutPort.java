@@ -1,6 +1,7 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Channels;
 import vividlantern.session.Input;
@@ -10,7 +11,7 @@ import vividlantern.session.Session;
 final class InputWithoutPort implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> !input.isPatched())
                 .map(InputWithoutPort::finding)

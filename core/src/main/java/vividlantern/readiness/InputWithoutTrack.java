@@ -3,6 +3,7 @@ package vividlantern.readiness;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.NewTracks;
 import vividlantern.rig.Rig;
 import vividlantern.session.Channels;
@@ -18,7 +19,7 @@ import vividlantern.session.edit.Edit;
 final class InputWithoutTrack implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> !missing(session, input).isEmpty())
                 .map(input -> finding(session, input, missing(session, input)))

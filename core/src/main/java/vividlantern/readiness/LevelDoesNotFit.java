@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Locale;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -13,23 +14,23 @@ import vividlantern.session.Session;
 final class LevelDoesNotFit implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .flatMap(input -> input.ports().stream()
                         .filter(port -> !Ports.isLost(rig, port))
                         .filter(port -> !Ports.takes(rig, port, input.level()))
                         .limit(1)
-                        .map(port -> finding(session, rig, input, port)))
+                        .map(port -> finding(rig, free, input, port)))
                 .toList();
     }
 
-    private static Finding finding(Session session, Rig rig, Input input, PortId port) {
+    private static Finding finding(Rig rig, FreePorts free, Input input, PortId port) {
         String level = input.level().name().toLowerCase(Locale.ROOT);
         String key = Keys.of("level-does-not-fit", input.id(), port, level);
         String sentence = Keys.name(input) + ", comes at " + level + " level, and " + Keys.label(rig, port)
                 + " does not take that.";
         String why = "It would be dull, noisy or distorted.";
-        return Elsewhere.or(wayOut(input.level()), session, rig, input, key, sentence, why);
+        return Elsewhere.or(wayOut(input.level()), free, rig, input, key, sentence, why);
     }
 
     private static String wayOut(Port.Signal level) {

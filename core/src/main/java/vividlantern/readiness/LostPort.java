@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -22,7 +23,7 @@ import vividlantern.session.edit.SetCueOutput;
 final class LostPort implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Input input : session.inputs()) {
             IntStream.range(0, input.ports().size())

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -16,7 +17,7 @@ import vividlantern.session.edit.RenameTrack;
 final class NamesRepeat implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         Map<String, Track> first = new HashMap<>();
         Set<String> names = new HashSet<>();
         session.tracks().forEach(track -> names.add(plain(track.name())));

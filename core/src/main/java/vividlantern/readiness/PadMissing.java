@@ -1,6 +1,7 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -11,7 +12,7 @@ import vividlantern.session.edit.SetInputPad;
 final class PadMissing implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(Input::pad)
                 .flatMap(input -> rig.preampsOf(input.ports()).stream()

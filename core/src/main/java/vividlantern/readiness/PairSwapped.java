@@ -3,6 +3,7 @@ package vividlantern.readiness;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -15,7 +16,7 @@ import vividlantern.session.edit.FeedTrack;
 final class PairSwapped implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Track track : session.tracks()) {
             if (track.width() == 2 && isSwapped(session, rig, track)) {

@@ -2,6 +2,7 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Optional;
+import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Port;
@@ -16,7 +17,7 @@ import vividlantern.session.edit.SetInputPhantom;
 final class PhantomMissing implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> needs(rig, input))
                 .filter(input -> input.phantom() != PhantomWish.ON || !canGive(rig, input))

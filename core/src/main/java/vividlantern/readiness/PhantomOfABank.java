@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import vividlantern.patch.Ports;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -18,7 +18,7 @@ import vividlantern.session.edit.PatchInput;
 final class PhantomOfABank implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Input endangered : session.inputs()) {
             if (endangered.phantom() == PhantomWish.NEVER) {
@@ -26,7 +26,7 @@ final class PhantomOfABank implements Rule {
                         .filter(preamp -> !preamp.bank().isEmpty())
                         .limit(1)
                         .filter(preamp -> !powerless(session, rig, preamp).isEmpty())
-                        .map(preamp -> finding(session, rig, endangered, preamp, powerless(session, rig, preamp)))
+                        .map(preamp -> finding(session, rig, free, endangered, preamp, powerless(session, rig, preamp)))
                         .forEach(found::add);
             }
         }
@@ -47,7 +47,8 @@ final class PhantomOfABank implements Rule {
                         port.device().equals(preamp.device()) && port.bank().equals(preamp.bank()));
     }
 
-    private static Finding finding(Session session, Rig rig, Input endangered, Port preamp, List<Input> powerless) {
+    private static Finding finding(
+            Session session, Rig rig, FreePorts free, Input endangered, Port preamp, List<Input> powerless) {
         List<Object> restsOn = new ArrayList<>(List.of(endangered.id(), preamp.id()));
         powerless.forEach(input -> restsOn.add(input.id()));
         List<PartKey> about = new ArrayList<>(Keys.about(endangered));
@@ -57,7 +58,7 @@ final class PhantomOfABank implements Rule {
         String sentence = "The +48 V of bank " + preamp.bank() + " stays off for " + endangered.source() + ", so "
                 + names + (powerless.size() == 1 ? " has" : " have") + " none.";
         String why = "One switch serves the whole bank.";
-        Optional<List<PortId>> elsewhere = outside(session, rig, endangered.width());
+        Optional<List<PortId>> elsewhere = outside(session, rig, free, endangered.width());
         return elsewhere.isPresent()
                 ? Finding.fixable(
                         key,
@@ -71,8 +72,8 @@ final class PhantomOfABank implements Rule {
     }
 
     /** Free mic ports whose +48 V no other input shares. */
-    private static Optional<List<PortId>> outside(Session session, Rig rig, int width) {
-        return Ports.freePlaces(session, rig, width).stream()
+    private static Optional<List<PortId>> outside(Session session, Rig rig, FreePorts free, int width) {
+        return free.places(width).stream()
                 .filter(ports -> ports.stream().allMatch(port -> isSafe(session, rig, port)))
                 .findFirst();
     }

@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import vividlantern.patch.Ports;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -16,7 +16,7 @@ import vividlantern.session.edit.PatchInput;
 final class PortTwice implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         Map<PortId, Input> arrived = new HashMap<>();
         for (Input input : session.inputs()) {
@@ -24,14 +24,14 @@ final class PortTwice implements Rule {
                 PortId end = rig.followTies(input.ports().get(channel));
                 Input first = arrived.putIfAbsent(end, input);
                 if (first != null && !first.equals(input)) {
-                    found.add(finding(session, rig, first, input, channel));
+                    found.add(finding(rig, free, first, input, channel));
                 }
             }
         }
         return found;
     }
 
-    private static Finding finding(Session session, Rig rig, Input first, Input later, int channel) {
+    private static Finding finding(Rig rig, FreePorts free, Input first, Input later, int channel) {
         PortId port = later.ports().get(channel);
         PortId end = rig.followTies(port);
         String key = Keys.of("port-twice", end, first.id(), later.id());
@@ -40,15 +40,15 @@ final class PortTwice implements Rule {
                 both + (first.goesInto(port) ? "go into " + Keys.label(rig, port) : "arrive at " + Keys.label(rig, end))
                         + ".";
         String why = "One of the two cables has no socket, and both tracks record the same.";
-        Optional<PortId> free = Ports.nextFree(session, rig, port);
-        return free.isPresent()
+        Optional<PortId> next = free.next(port);
+        return next.isPresent()
                 ? Finding.fixable(
                         key,
                         sentence,
                         why,
                         Keys.about(first, later),
-                        "Put " + later.source() + " into " + Keys.label(rig, free.get()),
-                        List.of(new PatchInput(later.id(), later.portsWith(free.get(), channel))))
+                        "Put " + later.source() + " into " + Keys.label(rig, next.get()),
+                        List.of(new PatchInput(later.id(), later.portsWith(next.get(), channel))))
                 : Finding.byHand(
                         key,
                         sentence,

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import vividlantern.history.Refused;
+import vividlantern.patch.FreePorts;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.session.Acknowledgement;
@@ -52,8 +53,9 @@ public final class Readiness {
     /** What is found, the gravest rules first. */
     public static List<Finding> findings(Session session, Rig rig, List<Turned> turned) {
         List<Finding> found = new ArrayList<>();
-        RULES.forEach(rule -> found.addAll(rule.find(session, rig)));
-        found.addAll(new SetByHand(turned).find(session, rig));
+        FreePorts free = new FreePorts(session, rig);
+        RULES.forEach(rule -> found.addAll(rule.find(session, rig, free)));
+        found.addAll(new SetByHand(turned).find(session, rig, free));
         return found;
     }
 
@@ -82,7 +84,7 @@ public final class Readiness {
 
     /** What a session lost when its rig changed. */
     public static List<Finding> losses(Session session, Rig rig) {
-        return new LostPort().find(session, rig);
+        return new LostPort().find(session, rig, new FreePorts(session, rig));
     }
 
     private static String acknowledged(Session session, Finding finding) {

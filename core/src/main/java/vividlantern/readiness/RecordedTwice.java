@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -20,7 +21,7 @@ import vividlantern.session.edit.FeedTrack;
 final class RecordedTwice implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         Map<PortId, List<Track>> byPort = new LinkedHashMap<>();
         for (Track track : recorded(session)) {
             track.feeds().stream()

@@ -1,6 +1,7 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
@@ -12,7 +13,7 @@ import vividlantern.session.edit.SetInputPhantom;
 final class RibbonBehindPhantom implements Rule {
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> input.phantom() != PhantomWish.NEVER)
                 .filter(input -> rig.micIn(input.mic())

@@ -1,11 +1,13 @@
 package vividlantern.readiness;
 
 import java.util.List;
+import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 
 /** One thing that can be wrong with a session on its rig. */
 interface Rule {
 
-    List<Finding> find(Session session, Rig rig);
+    /** @param free the ports of the rig that the session leaves free */
+    List<Finding> find(Session session, Rig rig, FreePorts free);
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.patch.FreePorts;
 import vividlantern.preamp.Turned;
 import vividlantern.preamp.WantedPreamps;
 import vividlantern.rig.Port;
@@ -23,7 +24,7 @@ final class SetByHand implements Rule {
     }
 
     @Override
-    public List<Finding> find(Session session, Rig rig) {
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         WantedPreamps.byHand(session, rig).forEach((port, wanted) -> {
             Optional<Turned> note =

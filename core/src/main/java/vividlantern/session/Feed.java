@@ -3,7 +3,6 @@ package vividlantern.session;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import vividlantern.rig.PortId;
 
 /**
@@ -36,7 +35,9 @@ public record Feed(Optional<InputId> input, Optional<TrackId> track, Optional<Po
     }
 
     public Feed {
-        if (Stream.of(input, track, port).filter(Optional::isPresent).count() > 1) {
+        boolean several = input.isPresent() && (track.isPresent() || port.isPresent())
+                || track.isPresent() && port.isPresent();
+        if (several) {
             throw new IllegalArgumentException("A channel is fed by an input, a track or a port, not by several.");
         }
     }

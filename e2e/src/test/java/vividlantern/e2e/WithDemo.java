@@ -6,20 +6,37 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 
-/** A program of its own with the demo, and a browser in front of it. */
+/** A browser in front of a program with the demo, which all classes share that take back what they did. */
 abstract class WithDemo {
+
+    /** Started by the first class that asks, ended with the tests. */
+    private static final class Shared {
+        private static final Program PROGRAM = start();
+
+        private static Program start() {
+            try {
+                Program program = Program.start(Files.createTempDirectory("vivid-lantern-demo"));
+                Runtime.getRuntime().addShutdownHook(new Thread(program::close));
+                return program;
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+    }
 
     Program program;
     Chromium chromium;
     Page page;
 
     @BeforeClass
-    public void open() throws Exception {
-        program = Program.start(Files.createTempDirectory("vivid-lantern-demo"));
+    public void open() {
+        program = Shared.PROGRAM;
         chromium = new Chromium();
         page = chromium.newPerson(ColorScheme.DARK);
     }
@@ -28,9 +45,6 @@ abstract class WithDemo {
     public void close() {
         if (chromium != null) {
             chromium.close();
-        }
-        if (program != null) {
-            program.close();
         }
     }
 

@@ -3,9 +3,12 @@ package vividlantern.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.net.Socket;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import javax.sound.midi.MidiSystem;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
@@ -146,6 +149,32 @@ public class FilesTest extends ServerTest {
         assertThat(20 * Math.log10(loudest)).isBetween(9.0, 11.0);
         post(SESSION + "/undo", "p", "{}");
         post(SESSION + "/undo", "p", "{}");
+    }
+
+    /** Three pages ask for an hour of sound and do not read on; when they are gone, so is their work. */
+    @Test(timeOut = 120_000)
+    public void aFewFilesAreMadeAtATimeAndOneThatNobodyWantsIsMadeNoMore() throws Exception {
+        List<Socket> idle = new ArrayList<>();
+        for (int n = 0; n < 3; n++) {
+            Socket socket = new Socket("localhost", program.getWebServer().getPort());
+            idle.add(socket);
+            socket.getOutputStream()
+                    .write(("GET " + SESSION + "/mixes/main.wav?seconds=3600 HTTP/1.1\r\nHost: localhost:"
+                                    + socket.getPort() + "\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
+            assertThat(socket.getInputStream().readNBytes(12)).isEqualTo("HTTP/1.1 200".getBytes());
+        }
+        String small = SESSION + "/mixes/main.wav?seconds=0.01";
+        HttpResponse<String> answer = send(HttpRequest.newBuilder(address(small)));
+        assertThat(answer.statusCode()).isEqualTo(503);
+        assertThat(answer.body()).contains("3 files are being made already");
+        assertThat(answer.headers().firstValue("Retry-After")).hasValue("10");
+        for (Socket socket : idle) {
+            socket.close();
+        }
+        while (send(HttpRequest.newBuilder(address(small))).statusCode() != 200) {
+            Thread.onSpinWait();
+        }
     }
 
     @Test

@@ -99,8 +99,8 @@ public class HttpContractTest extends ServerTest {
                     + "|org\\.springframework|java\\.lang|Exception|Required (request )?parameter|Content-Type '");
 
     @Test
-    public void noAnswerSpeaksInTheWordsOfALibrary() {
-        JsonNode paths = get("/v3/api-docs").get("paths");
+    public void noAnswerSpeaksInTheWordsOfALibrary() throws IOException {
+        JsonNode paths = JSON.readTree(Files.readString(DESCRIPTION)).get("paths");
         int asked = 0;
         for (String path : paths.propertyNames()) {
             for (String method : paths.get(path).propertyNames()) {

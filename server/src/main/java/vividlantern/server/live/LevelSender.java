@@ -26,6 +26,7 @@ class LevelSender {
     private Beat beat;
     private final Needles needles = new Needles();
     private MixState metered;
+    private Lights lights;
     private int layout;
     private volatile boolean clearClips;
 
@@ -55,7 +56,9 @@ class LevelSender {
             MixState state = stay.state();
             if (state != metered) {
                 metered = state;
-                Lights lights = new Lights(stay.session(), stay.rig(), stay.live(), state);
+                lights = lights == null
+                        ? new Lights(stay.session(), stay.rig(), stay.live(), state)
+                        : lights.then(stay.session(), stay.rig(), stay.live(), state);
                 layout += needles.follow(lights, state.meters()) ? 1 : 0;
             }
             if (clearClips) {

@@ -1,0 +1,67 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Leaving out low and high sound of a cue, on its page. */
+public class CueFiltersIT extends WithDemo {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @BeforeClass
+    public void goThere() {
+        goTo("/sessions/low-water/cues");
+    }
+
+    @AfterMethod
+    public void takeBack() {
+        takeAllBack();
+    }
+
+    private JsonNode cue() {
+        for (JsonNode each :
+                JSON.readTree(program.get("/api/sessions/low-water")).get("cues")) {
+            if (each.get("id").asString().equals("accordion-fiddle")) {
+                return each;
+            }
+        }
+        throw new AssertionError("There is no such cue.");
+    }
+
+    @Test
+    public void aHighPassIsSwitchedOnTypedAndDraggedOnItsCurve() {
+        page.getByLabel("High-pass", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+                .click();
+        assertThat(page.getByLabel("High-pass at 80 Hz")).isVisible();
+        Locator typed = page.getByLabel("High-pass in Hz");
+        typed.fill("160");
+        typed.press("Enter");
+        assertThat(page.getByLabel("High-pass at 160 Hz")).isVisible();
+        org.assertj.core.api.Assertions.assertThat(cue().get("highPass").get("hz").asDouble())
+                .isEqualTo(160);
+        Locator handle = page.getByLabel("High-pass in Accordion and fiddle");
+        handle.press("PageUp");
+        assertThat(handle).hasAttribute("aria-valuenow", "320");
+        handle.press("End");
+        assertThat(handle).hasAttribute("aria-valuenow", "1000");
+        button("Undo: Accordion and fiddle: high-pass").click();
+        assertThat(page.getByLabel("High-pass at 160 Hz")).isVisible();
+    }
+
+    @Test
+    public void aCornerThatCannotBeIsSaidAndChangesNothing() {
+        Locator typed = page.getByLabel("Low-pass in Hz");
+        typed.fill("50");
+        typed.press("Enter");
+        assertThat(page.getByText("A low-pass has its corner between 1000 and 20000 Hz; 50.0 is not."))
+                .isVisible();
+        org.assertj.core.api.Assertions.assertThat(cue().get("lowPass").get("hz").asDouble())
+                .isEqualTo(12_000);
+    }
+}
