@@ -42,10 +42,9 @@ final class LargeFigures {
         for (int n = 1; n <= TRACKS; n++) {
             int port = n % 2 == 0 && n <= 2 * SHARED ? n - 1 : n;
             InputId id = new InputId("input-" + n);
-            with = with.plus(Input.of(id, n, "Source " + n).at(Port.Signal.LINE)
-                    .patchedTo(List.of(new PortId("in-" + port))));
-            with = with.change(
-                    new TrackId("track-" + n), track -> track.fedBy(List.of(Feed.from(id, 0))));
+            with = with.plus(
+                    Input.of(id, n, "Source " + n).at(Port.Signal.LINE).patchedTo(List.of(new PortId("in-" + port))));
+            with = with.change(new TrackId("track-" + n), track -> track.fedBy(List.of(Feed.from(id, 0))));
         }
         return with;
     }

@@ -20,8 +20,9 @@ final class HeardTwice implements Rule {
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         Map<TrackId, List<TrackId>> splits = new LinkedHashMap<>();
         for (Track track : session.tracks()) {
-            track.splitFrom().ifPresent(wide -> splits.computeIfAbsent(wide, each -> new ArrayList<>())
-                    .add(track.id()));
+            track.splitFrom()
+                    .ifPresent(wide -> splits.computeIfAbsent(wide, each -> new ArrayList<>())
+                            .add(track.id()));
         }
         List<Finding> found = new ArrayList<>();
         for (Cue cue : session.cues()) {

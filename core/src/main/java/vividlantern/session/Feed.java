@@ -35,8 +35,8 @@ public record Feed(Optional<InputId> input, Optional<TrackId> track, Optional<Po
     }
 
     public Feed {
-        boolean several = input.isPresent() && (track.isPresent() || port.isPresent())
-                || track.isPresent() && port.isPresent();
+        boolean several =
+                input.isPresent() && (track.isPresent() || port.isPresent()) || track.isPresent() && port.isPresent();
         if (several) {
             throw new IllegalArgumentException("A channel is fed by an input, a track or a port, not by several.");
         }

@@ -43,7 +43,8 @@ public class CueFiltersIT extends WithDemo {
         typed.fill("160");
         typed.press("Enter");
         assertThat(page.getByLabel("High-pass at 160 Hz")).isVisible();
-        org.assertj.core.api.Assertions.assertThat(cue().get("highPass").get("hz").asDouble())
+        org.assertj.core.api.Assertions.assertThat(
+                        cue().get("highPass").get("hz").asDouble())
                 .isEqualTo(160);
         Locator handle = page.getByLabel("High-pass in Accordion and fiddle");
         handle.press("PageUp");
@@ -61,7 +62,8 @@ public class CueFiltersIT extends WithDemo {
         typed.press("Enter");
         assertThat(page.getByText("A low-pass has its corner between 1000 and 20000 Hz; 50.0 is not."))
                 .isVisible();
-        org.assertj.core.api.Assertions.assertThat(cue().get("lowPass").get("hz").asDouble())
+        org.assertj.core.api.Assertions.assertThat(
+                        cue().get("lowPass").get("hz").asDouble())
                 .isEqualTo(12_000);
     }
 }
