@@ -83,7 +83,7 @@ function nudge(event: KeyboardEvent) {
 
 .handle {
   position: absolute;
-  top: calc(50% - 12px);
+  top: calc(20% - 12px);
   width: 14px;
   height: 24px;
   margin-left: -7px;

@@ -82,7 +82,7 @@ watch(
         <line v-for="db in [0, -12, -24]" :key="db" class="level" x1="0" :x2="WIDTH" :y1="y(db)" :y2="y(db)" />
         <g v-for="[hz, text] in MARKS" :key="hz">
           <line class="level" :x1="x(hz)" :x2="x(hz)" y1="0" :y2="HEIGHT" />
-          <text :x="x(hz) + 3" :y="HEIGHT - 2">{{ text }}</text>
+          <text :x="x(hz) - 3" :y="HEIGHT - 2" text-anchor="end">{{ text }}</text>
         </g>
         <text x="2" :y="y(-12) - 2">−12 dB</text>
         <polyline :points="line" />

@@ -52,6 +52,7 @@ public final class Stay implements AutoCloseable {
     private volatile TempoCurve curve;
     private volatile Run run;
     private volatile String preampFault = "";
+    private volatile boolean givenUp;
     private long preampsRestUntil = Long.MIN_VALUE;
 
     /** Takes the rig for a session; it sounds once {@link #start} is called. */
@@ -78,13 +79,26 @@ public final class Stay implements AutoCloseable {
     /** Goes on with another state of the session; comes back at once. */
     public void follow(Session changed) {
         if (coming.getAndSet(changed) == null) {
-            hands.execute(this::takeWhatIsComing);
+            handOver(this::takeWhatIsComing);
+        }
+    }
+
+    /** Has something done by the stay's own thread; nothing happens if the rig was given up meanwhile. */
+    private void handOver(Runnable work) {
+        try {
+            hands.execute(() -> {
+                if (!givenUp) {
+                    orBeginAnew(work);
+                }
+            });
+        } catch (RejectedExecutionException over) {
+            LOG.log(Logger.Level.DEBUG, "The rig was given up meanwhile.", over);
         }
     }
 
     /** Goes on with another state of the rig; comes back at once. One that is wired differently needs another run. */
     public void follow(Rig changed) {
-        hands.execute(() -> orBeginAnew(() -> {
+        handOver(() -> {
             boolean alike = rig.soundsLike(changed);
             rig = changed;
             if (alike) {
@@ -92,24 +106,22 @@ public final class Stay implements AutoCloseable {
             } else {
                 beginAnew();
             }
-        }));
+        });
     }
 
     private void takeWhatIsComing() {
-        orBeginAnew(() -> {
-            Session changed = coming.getAndSet(null);
-            boolean otherSong = !changed.tempoMap().equals(session.tempoMap());
-            session = changed;
-            if (otherSong) {
-                curve = changed.tempoMap().curve();
-                run.learn(changed.tempoMap());
-            }
-            if (run.fits(changed)) {
-                run.changeOver().change(changed);
-            } else {
-                beginAnew();
-            }
-        });
+        Session changed = coming.getAndSet(null);
+        boolean otherSong = !changed.tempoMap().equals(session.tempoMap());
+        session = changed;
+        if (otherSong) {
+            curve = changed.tempoMap().curve();
+            run.learn(changed.tempoMap());
+        }
+        if (run.fits(changed)) {
+            run.changeOver().change(changed);
+        } else {
+            beginAnew();
+        }
     }
 
     /** Plays from a bar, or from the bar where the song stands, counted in. */
@@ -154,13 +166,27 @@ public final class Stay implements AutoCloseable {
     /** Has something done by the stay's own thread and waits until it is. */
     private void ask(Consumer<Run> wish) {
         try {
-            CompletableFuture.runAsync(() -> wish.accept(run), hands).join();
+            CompletableFuture.runAsync(
+                            () -> {
+                                if (givenUp) {
+                                    throw givenUp();
+                                }
+                                wish.accept(run);
+                            },
+                            hands)
+                    .join();
+        } catch (RejectedExecutionException over) {
+            throw givenUp();
         } catch (CompletionException failed) {
             if (failed.getCause() instanceof RuntimeException reason) {
                 throw reason;
             }
             throw failed;
         }
+    }
+
+    private static Refused givenUp() {
+        return new Refused("The rig was given up meanwhile. Take it again first.", "");
     }
 
     public Session session() {
@@ -244,7 +270,7 @@ public final class Stay implements AutoCloseable {
     /** A device that went is taken again when it answers. */
     private void look() {
         orBeginAnew(() -> {
-            if (run.lostItsDevice() && run.device().answers()) {
+            if (!givenUp && run.lostItsDevice() && run.device().answers()) {
                 beginAnew();
             }
         });
@@ -262,7 +288,7 @@ public final class Stay implements AutoCloseable {
         try {
             hands.schedule(
                     () -> {
-                        if (run == which) {
+                        if (run == which && !givenUp) {
                             beginAnew();
                         }
                     },
@@ -297,7 +323,10 @@ public final class Stay implements AutoCloseable {
     /** Gives up the rig: everything ends. */
     @Override
     public void close() {
-        hands.shutdownNow();
-        run.end();
+        ask(now -> {
+            givenUp = true;
+            now.end();
+        });
+        hands.shutdown();
     }
 }

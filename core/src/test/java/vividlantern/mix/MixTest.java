@@ -23,6 +23,7 @@ import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.CutInput;
+import vividlantern.session.edit.SetCueHighPass;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -239,5 +240,36 @@ public class MixTest {
         float[][] out = MixRun.of(session).constant(level, 80_000).run(480);
         assertThat(out[output][79_999] / level).isCloseTo(left, within(1e-5));
         assertThat(out[output + 1][79_999] / level).isCloseTo(right, within(1e-5));
+    }
+
+    /** A level that stands still is the lowest sound there is: a high-pass takes all of it, in its cue alone. */
+    @Test
+    public void aHighPassLeavesLowSoundOutOfItsCueAndOfNothingElse() {
+        CueId one = new CueId("one");
+        CueId other = new CueId("other");
+        TrackId harp = new TrackId("harp");
+        Session session = RandomSessions.blank()
+                .plus(Track.forInputs(harp, 5, "Harp", 1, List.of(Feed.from(new PortId("in-1"))))
+                        .heard(Hear.ALWAYS))
+                .plus(Cue.empty(one, 1, "One")
+                        .outTo(Optional.of(new PairId("phones-1")))
+                        .withSend(harp, send -> send.at(Decibels.ZERO)))
+                .plus(Cue.empty(other, 2, "Other")
+                        .outTo(Optional.of(new PairId("phones-2")))
+                        .withSend(harp, send -> send.at(Decibels.ZERO)));
+        Session filtered = new SetCueHighPass(one, true, 100).applyTo(session, RandomSessions.RIG);
+        float[][] out = MixRun.of(session)
+                .then(2 * MixRun.RATE, filtered)
+                .constant(1.0 / 64, 3 * MixRun.RATE)
+                .run(128);
+        int last = 3 * MixRun.RATE - 1;
+        assertThat(Math.abs(out[2][last])).isLessThan(1e-7f);
+        assertThat(out[4][last]).isCloseTo((float) (Math.sqrt(0.5) / 64), within(1e-6f));
+        assertThat(out[0]).as("the speakers").isEqualTo(MixRun.of(session)
+                .constant(1.0 / 64, 3 * MixRun.RATE)
+                .run(128)[0]);
+        for (int n = 2 * MixRun.RATE; n <= last; n++) {
+            assertThat(Math.abs(out[2][n] - out[2][n - 1])).as("frame %s", n).isLessThan(0.02f / 64);
+        }
     }
 }
