@@ -91,7 +91,7 @@ useKeys({
       <div v-else-if="desk.live.fault" class="band flare" role="status">
         {{ desk.live.fault }} Nothing sounds until it is back; the session stays as it is.
       </div>
-      <div v-else-if="desk.live.preampFault" class="band flare" role="status">{{ desk.live.preampFault }}</div>
+      <div v-else-if="desk.live.trouble" class="band flare" role="status">{{ desk.live.trouble }}</div>
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />

@@ -19,6 +19,7 @@ import vividlantern.kernel.Kernels;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
 import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -39,6 +40,7 @@ public final class Stay implements AutoCloseable {
     private static final Logger LOG = System.getLogger(Stay.class.getName());
     private static final long ADVANCE_MILLIS = 4;
     private static final long LOOK_MILLIS = 500;
+    private static final int LOOKS_UNTIL_FORGOTTEN = 10;
     private static final int LOWEST_BAR = -8;
     private static final int HIGHEST_BAR = 100_000;
 
@@ -52,6 +54,9 @@ public final class Stay implements AutoCloseable {
     private volatile TempoCurve curve;
     private volatile Run run;
     private volatile String preampFault = "";
+    private volatile String inputFault = "";
+    private long silencedSamples;
+    private int looksWithoutSilenced;
     private volatile boolean givenUp;
     private long preampsRestUntil = Long.MIN_VALUE;
 
@@ -202,9 +207,9 @@ public final class Stay implements AutoCloseable {
         return run.fault();
     }
 
-    /** What goes wrong with the preamps while the sound goes on; "" if nothing does. */
-    public String preampFault() {
-        return preampFault;
+    /** What goes wrong while the sound goes on; "" if nothing does. */
+    public String trouble() {
+        return preampFault.isEmpty() ? inputFault : preampFault;
     }
 
     public LiveState live() {
@@ -267,13 +272,38 @@ public final class Stay implements AutoCloseable {
         }
     }
 
-    /** A device that went is taken again when it answers. */
+    /** A device that went is taken again when it answers; an input that brings what is no sound is said. */
     private void look() {
         orBeginAnew(() -> {
+            lookAtInputs();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
                 beginAnew();
             }
         });
+    }
+
+    private void lookAtInputs() {
+        MixState state = run.engine().state();
+        List<Port> inputs = rig.engineInputs();
+        long silenced = 0;
+        String worst = "";
+        int most = 0;
+        for (int input = 0; input < inputs.size(); input++) {
+            int here = state.silencedSamples(input);
+            silenced += here;
+            if (here > most) {
+                most = here;
+                worst = inputs.get(input).houseLabel();
+            }
+        }
+        if (silenced > silencedSamples) {
+            inputFault = worst + " brings samples that are no numbers, " + most
+                    + " so far. They are silenced. Look at its interface.";
+            looksWithoutSilenced = 0;
+        } else if (++looksWithoutSilenced > LOOKS_UNTIL_FORGOTTEN) {
+            inputFault = "";
+        }
+        silencedSamples = silenced;
     }
 
     private void accident(Run which, Throwable accident) {

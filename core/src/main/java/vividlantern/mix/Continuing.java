@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicIntegerArray;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Effect;
 import vividlantern.rig.PairId;
@@ -24,6 +25,7 @@ final class Continuing {
     private final List<float[]> clickWires = new ArrayList<>();
     private final Gains.Curves curves;
     private Gains gains;
+    private AtomicIntegerArray broken = new AtomicIntegerArray(0);
 
     Continuing(MixKernel kernel, int sampleRate, int maxFrames) {
         this.kernel = kernel;
@@ -38,6 +40,14 @@ final class Continuing {
             clickWires.add(new float[maxFrames]);
         }
         return clickWires.subList(0, voices);
+    }
+
+    /** How many samples of each of the engine's inputs were not finite, since the mixer began; any thread may read it. */
+    AtomicIntegerArray broken(int inputs) {
+        if (broken.length() != inputs) {
+            broken = new AtomicIntegerArray(inputs);
+        }
+        return broken;
     }
 
     Gains gains() {

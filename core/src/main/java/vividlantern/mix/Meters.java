@@ -1,6 +1,7 @@
 package vividlantern.mix;
 
 import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Samples;
@@ -29,14 +30,12 @@ public final class Meters {
         private long frame;
         private final float[] sourcePeaks;
         private final int[] clips;
-        private final int[] broken;
         private final float[] pairPeaks;
         private final float[] guardGains;
 
         private Window(int sources, int pairs) {
             sourcePeaks = new float[sources];
             clips = new int[sources];
-            broken = new int[sources];
             pairPeaks = new float[2 * pairs];
             guardGains = new float[pairs];
         }
@@ -59,11 +58,6 @@ public final class Meters {
             return clips[source];
         }
 
-        /** Samples that were not finite and were silenced. */
-        public int broken(int source) {
-            return broken[source];
-        }
-
         /** The larger of a pair's two sides. */
         public float pairPeak(int pair) {
             return Math.max(pairPeaks[2 * pair], pairPeaks[2 * pair + 1]);
@@ -77,7 +71,6 @@ public final class Meters {
             frame = other.frame;
             System.arraycopy(other.sourcePeaks, 0, sourcePeaks, 0, sourcePeaks.length);
             System.arraycopy(other.clips, 0, clips, 0, clips.length);
-            System.arraycopy(other.broken, 0, broken, 0, broken.length);
             System.arraycopy(other.pairPeaks, 0, pairPeaks, 0, pairPeaks.length);
             System.arraycopy(other.guardGains, 0, guardGains, 0, guardGains.length);
         }
@@ -91,21 +84,22 @@ public final class Meters {
 
     private final float[] pairLanes;
     private final int[] clips;
-    private final int[] broken;
+    private final AtomicIntegerArray broken;
     private final float[] guardGains;
     private final AtomicReferenceArray<Window> free = new AtomicReferenceArray<>(SLOTS);
     private final AtomicReferenceArray<Window> full = new AtomicReferenceArray<>(SLOTS);
     private int writeAt;
     private int readAt;
 
-    Meters(MixKernel kernel, int sources, int pairs) {
+    /** @param broken where samples of the engine's inputs are counted that were not finite */
+    Meters(MixKernel kernel, int sources, int pairs, AtomicIntegerArray broken) {
         this.kernel = kernel;
         this.sources = sources;
         this.pairs = pairs;
         sourceLanes = new float[sources * kernel.lanes()];
         pairLanes = new float[2 * pairs * kernel.lanes()];
         clips = new int[sources];
-        broken = new int[sources];
+        this.broken = broken;
         guardGains = new float[pairs];
         Arrays.fill(guardGains, 1);
         for (int slot = 0; slot < SLOTS; slot++) {
@@ -136,7 +130,10 @@ public final class Meters {
             return;
         }
         for (int source = 0; source < sources; source++) {
-            broken[source] += Samples.silenceWhatIsNotFinite(wires[source], at, frames);
+            int silenced = Samples.silenceWhatIsNotFinite(wires[source], at, frames);
+            if (silenced > 0 && source < broken.length()) {
+                broken.addAndGet(source, silenced);
+            }
             clips[source] += clips(wires[source], at, frames);
         }
         Samples.silenceWhatIsNotFinite(sourceLanes, 0, sourceLanes.length);
@@ -174,7 +171,6 @@ public final class Meters {
             peaks(sourceLanes, window.sourcePeaks);
             peaks(pairLanes, window.pairPeaks);
             System.arraycopy(clips, 0, window.clips, 0, sources);
-            System.arraycopy(broken, 0, window.broken, 0, sources);
             System.arraycopy(guardGains, 0, window.guardGains, 0, pairs);
             full.set(writeAt, window);
             writeAt = (writeAt + 1) % SLOTS;
@@ -182,7 +178,6 @@ public final class Meters {
         Arrays.fill(sourceLanes, 0);
         Arrays.fill(pairLanes, 0);
         Arrays.fill(clips, 0);
-        Arrays.fill(broken, 0);
         Arrays.fill(guardGains, 1);
     }
 
@@ -202,7 +197,6 @@ public final class Meters {
         int shared = Math.min(sources, old.sources);
         System.arraycopy(old.sourceLanes, 0, sourceLanes, 0, shared * kernel.lanes());
         System.arraycopy(old.clips, 0, clips, 0, shared);
-        System.arraycopy(old.broken, 0, broken, 0, shared);
         int sharedPairs = Math.min(pairs, old.pairs);
         System.arraycopy(old.pairLanes, 0, pairLanes, 0, 2 * sharedPairs * kernel.lanes());
         System.arraycopy(old.guardGains, 0, guardGains, 0, sharedPairs);

@@ -42,7 +42,7 @@ public final class MixState {
         silentOutputs = silentOutputs();
         clicks = plan.clicks().toArray(ClickVoice[]::new);
         gains = continuing.roomyGains();
-        meters = new Meters(continuing.kernel, plan.sources(), continuing.pairMeters.size());
+        meters = new Meters(continuing.kernel, plan.sources(), continuing.pairMeters.size(), continuing.broken(plan.inputs()));
     }
 
     private int[] silentOutputs() {
@@ -59,6 +59,11 @@ public final class MixState {
     /** The plan's meters, to be read by one thread. */
     public Meters meters() {
         return meters;
+    }
+
+    /** How many samples of an engine's input were not finite since the mixer began, and were silenced. */
+    public int silencedSamples(int input) {
+        return input < plan.inputs() ? continuing.broken(plan.inputs()).get(input) : 0;
     }
 
     public MixPlan plan() {

@@ -78,6 +78,10 @@ public class StayTest {
                 if (wish.equals("break")) {
                     in = new float[0][0];
                 }
+                if (wish.equals("babble")) {
+                    in[2][0] = Float.NaN;
+                    in[2][1] = Float.NEGATIVE_INFINITY;
+                }
                 goesOn = process.process(in, out, frames, frame);
                 listener.played(out, frames, frame);
                 float peak = 0;
@@ -201,11 +205,19 @@ public class StayTest {
         await(() -> device.gains.contains(20.0));
         preampTroubles.set(2);
         stay.follow(new SetInputGain(new InputId("harp"), 40).applyTo(session, rig));
-        await(() -> stay.preampFault().contains("the preamp's relay sticks"));
-        assertThat(stay.preampFault()).startsWith("Setting the preamps met a fault and is tried again in a second");
+        await(() -> stay.trouble().contains("the preamp's relay sticks"));
+        assertThat(stay.trouble()).startsWith("Setting the preamps met a fault and is tried again in a second");
         assertThat(stay.fault()).as("the sound goes on").isEmpty();
         await(() -> device.gains.contains(40.0));
-        await(() -> stay.preampFault().isEmpty());
+        await(() -> stay.trouble().isEmpty());
+    }
+
+    @Test(timeOut = 120_000)
+    public void anInputThatBringsWhatIsNoSoundIsSaid() throws Exception {
+        Device device = begin(SESSION, RandomSessions.RIG);
+        device.wishes.add("babble");
+        await(() -> stay.trouble().startsWith("House in-3 brings samples that are no numbers, 2 so far."));
+        assertThat(stay.fault()).isEmpty();
     }
 
     @Test

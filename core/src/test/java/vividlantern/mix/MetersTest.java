@@ -3,6 +3,7 @@ package vividlantern.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.concurrent.atomic.AtomicIntegerArray;
 import org.testng.annotations.Test;
 import vividlantern.kernel.PlainKernel;
 
@@ -10,7 +11,7 @@ public class MetersTest {
 
     @Test
     public void aWindowTellsPeaksClipsAndWhatTheGuardHeldBack() {
-        Meters meters = new Meters(new PlainKernel(), 2, 1);
+        Meters meters = new Meters(new PlainKernel(), 2, 1, new AtomicIntegerArray(2));
         float[][] wires = {{0.1f, -0.4f, 0.2f}, {1, -1, 0.5f}, {0.1f, -0.4f, 0.2f}, {1, -1, 0.5f}};
         meters.sources(wires, 0, 3);
         meters.pairs(wires, 2, 0, 2);
@@ -34,22 +35,23 @@ public class MetersTest {
 
     @Test
     public void whatIsNotFiniteIsSilencedCountedAndNoPeak() {
-        Meters meters = new Meters(new PlainKernel(), 2, 0);
+        AtomicIntegerArray broken = new AtomicIntegerArray(2);
+        Meters meters = new Meters(new PlainKernel(), 2, 0, broken);
         float[][] wires = {{0.1f, Float.NaN, Float.POSITIVE_INFINITY}, {0.5f, 0.25f, Float.MIN_VALUE}};
         meters.sources(wires, 0, 3);
         meters.endWindow(3);
         Meters.Window window = meters.newWindow();
         meters.read(window);
         assertThat(wires[0]).containsExactly(0.1f, 0, 0);
-        assertThat(window.broken(0)).isEqualTo(2);
-        assertThat(window.broken(1)).isZero();
+        assertThat(broken.get(0)).isEqualTo(2);
+        assertThat(broken.get(1)).isZero();
         assertThat(window.sourcePeak(0)).isEqualTo(0.1f);
         assertThat(window.sourcePeak(1)).isEqualTo(0.5f);
     }
 
     @Test
     public void aLateReaderMissesWindowsAndReadsOnInOrder() {
-        Meters meters = new Meters(new PlainKernel(), 1, 0);
+        Meters meters = new Meters(new PlainKernel(), 1, 0, new AtomicIntegerArray(1));
         for (int window = 1; window <= 40; window++) {
             meters.sources(new float[][] {{window / 100f}}, 0, 1);
             meters.endWindow(window);

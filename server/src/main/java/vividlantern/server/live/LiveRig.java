@@ -33,7 +33,7 @@ public class LiveRig {
      * @param preamps how the preamps stand, as far as the devices tell
      * @param switching the preamps at which a switch is being thrown: nobody hears them until its thump is over
      * @param fault why nothing sounds; "" while it runs
-     * @param preampFault what goes wrong with the preamps while the sound goes on; "" if nothing does
+     * @param trouble what goes wrong while the sound goes on; "" if nothing does
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      */
@@ -46,7 +46,7 @@ public class LiveRig {
             List<StandIns.Preamp> preamps,
             List<PortId> switching,
             String fault,
-            String preampFault,
+            String trouble,
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts) {}
 
@@ -178,7 +178,7 @@ public class LiveRig {
                 preamps(now, rig),
                 now.switching(),
                 now.fault(),
-                now.preampFault(),
+                now.trouble(),
                 standIns.fate(),
                 standIns.fronts());
     }
