@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type Cue, type CurvePoint } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import CornerSlider from '@/parts/CornerSlider.vue'
+import HzNumber from '@/parts/HzNumber.vue'
 
 /** What a cue leaves out of low and high sound, and what that leaves of each frequency as a curve. */
 const { cue } = defineProps<{ cue: Cue }>()
@@ -53,7 +54,7 @@ watch(
 
 <template>
   <div class="filters">
-    <div v-for="{ kind, name, corner, lowest, highest } in filters" :key="kind" class="row">
+    <div v-for="{ kind, name, corner } in filters" :key="kind" class="row">
       <NSwitch
         size="small"
         :value="corner.on"
@@ -61,21 +62,12 @@ watch(
         @update:value="(on: boolean) => desk.edit([{ kind, cue: cue.id, on, hz: corner.hz }])"
       />
       <span :class="{ soft: !corner.on }">{{ name }}</span>
-      <label class="hz">
-        <input
-          class="field"
-          type="number"
-          :min="lowest"
-          :max="highest"
-          :value="corner.hz"
-          :aria-label="`${name} in Hz`"
-          @change="
-            (event) =>
-              desk.edit([{ kind, cue: cue.id, on: corner.on, hz: Number((event.target as HTMLInputElement).value) }])
-          "
-        />
-        Hz
-      </label>
+      <HzNumber
+        class="hz"
+        :hz="corner.hz"
+        :label="name"
+        :set="(hz) => desk.edit([{ kind, cue: cue.id, on: corner.on, hz }])"
+      />
     </div>
     <div v-if="cue.highPass.on || cue.lowPass.on" class="picture">
       <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="words">
@@ -117,16 +109,6 @@ watch(
 
 .hz {
   margin-left: auto;
-  display: flex;
-  align-items: center;
-  gap: 4px;
-  color: var(--soft);
-  font-size: 12.5px;
-}
-
-.hz input {
-  width: 62px;
-  text-align: right;
 }
 
 .picture {
