@@ -42,7 +42,8 @@ public final class MixState {
         silentOutputs = silentOutputs();
         clicks = plan.clicks().toArray(ClickVoice[]::new);
         gains = continuing.roomyGains();
-        meters = new Meters(continuing.kernel, plan.sources(), continuing.pairMeters.size(), continuing.broken(plan.inputs()));
+        meters = new Meters(
+                continuing.kernel, plan.sources(), continuing.pairMeters.size(), continuing.broken(plan.inputs()));
     }
 
     private int[] silentOutputs() {

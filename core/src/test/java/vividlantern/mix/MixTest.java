@@ -265,9 +265,10 @@ public class MixTest {
         int last = 3 * MixRun.RATE - 1;
         assertThat(Math.abs(out[2][last])).isLessThan(1e-7f);
         assertThat(out[4][last]).isCloseTo((float) (Math.sqrt(0.5) / 64), within(1e-6f));
-        assertThat(out[0]).as("the speakers").isEqualTo(MixRun.of(session)
-                .constant(1.0 / 64, 3 * MixRun.RATE)
-                .run(128)[0]);
+        assertThat(out[0])
+                .as("the speakers")
+                .isEqualTo(
+                        MixRun.of(session).constant(1.0 / 64, 3 * MixRun.RATE).run(128)[0]);
         for (int n = 2 * MixRun.RATE; n <= last; n++) {
             assertThat(Math.abs(out[2][n] - out[2][n - 1])).as("frame %s", n).isLessThan(0.02f / 64);
         }
