@@ -329,10 +329,13 @@ public final class Stay implements AutoCloseable {
         }
     }
 
+    /** Another run in place of this one. The song stands; headphones that were cut stay cut. */
     private void beginAnew() {
         Run before = run;
+        boolean cut = before.changeOver().live().headphonesCut();
         try {
             run = new Run(session, rig, venue, this::accident);
+            run.changeOver().change(LiveState.STOPPED.cut(cut));
             before.end();
             run.start();
         } catch (RuntimeException | Error fault) {

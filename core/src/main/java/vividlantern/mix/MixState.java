@@ -122,7 +122,7 @@ public final class MixState {
         }
         if (!same) {
             for (Station station : stations) {
-                station.rewire();
+                station.forgetWires();
             }
             lastOut = out;
         }

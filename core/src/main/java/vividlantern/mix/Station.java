@@ -45,7 +45,7 @@ final class Station {
     /** Sets everything on its way to where it is wanted; nothing is to be done where this very station ran before. */
     void takeOver(Gains gains) {
         if (readsBuses) {
-            sum.rewire();
+            sum.forgetWires();
         }
         if (taken) {
             return;
@@ -71,8 +71,8 @@ final class Station {
         }
     }
 
-    void rewire() {
-        sum.rewire();
+    void forgetWires() {
+        sum.forgetWires();
     }
 
     void run(Gains gains, float[][] wires, int at, int frames, long frame, Meters meters) {

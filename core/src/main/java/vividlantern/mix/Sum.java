@@ -205,7 +205,7 @@ final class Sum {
         wired = true;
     }
 
-    void rewire() {
+    void forgetWires() {
         wired = false;
     }
 

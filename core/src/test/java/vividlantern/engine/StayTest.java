@@ -141,6 +141,7 @@ public class StayTest {
         Device first = begin(SESSION, RandomSessions.RIG);
         assertThat(first.peaks.poll(SECONDS, TimeUnit.SECONDS)).isZero();
         assertThat(stay.fault()).isEmpty();
+        stay.cutHeadphones(true);
         first.wishes.add("break");
         await(() -> !stay.fault().isEmpty());
         assertThat(stay.fault())
@@ -154,6 +155,9 @@ public class StayTest {
         stay.play(Optional.of(1));
         await(() -> loudest(second) > 0.05f);
         assertThat(stay.session()).isEqualTo(edited);
+        assertThat(stay.live().headphonesCut())
+                .as("nothing comes back to ears by itself")
+                .isTrue();
         second.wishes.add("break");
         await(() -> stay.fault().contains("begins anew in 2 seconds"));
     }

@@ -1,10 +1,9 @@
 package vividlantern.server.live;
 
+import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Map;
-import org.springframework.context.event.ContextRefreshedEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Stay;
 import vividlantern.format.Documents;
@@ -35,8 +34,8 @@ class LevelSender {
         this.pages = pages;
     }
 
-    @EventListener
-    void begin(ContextRefreshedEvent started) {
+    @PostConstruct
+    void begin() {
         beat = new Beat("levels", EVERY_MILLIS, this::send);
     }
 
@@ -80,8 +79,6 @@ class LevelSender {
 
     @PreDestroy
     void close() {
-        if (beat != null) {
-            beat.close();
-        }
+        beat.close();
     }
 }

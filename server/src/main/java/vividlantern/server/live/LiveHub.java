@@ -1,5 +1,6 @@
 package vividlantern.server.live;
 
+import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -10,7 +11,6 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import org.springframework.context.event.ContextRefreshedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
@@ -53,16 +53,14 @@ public class LiveHub extends TextWebSocketHandler {
         this.pages = pages;
     }
 
-    @EventListener
-    void begin(ContextRefreshedEvent started) {
+    @PostConstruct
+    void begin() {
         beat = new Beat("teller", LOOK_MILLIS, this::look);
     }
 
     @PreDestroy
     void close() {
-        if (beat != null) {
-            beat.close();
-        }
+        beat.close();
     }
 
     /** A page is among those that are told of changes before anything can change that its greeting does not hold. */

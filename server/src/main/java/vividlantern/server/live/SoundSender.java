@@ -1,8 +1,7 @@
 package vividlantern.server.live;
 
+import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
-import org.springframework.context.event.ContextRefreshedEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Stay;
 import vividlantern.history.Refused;
@@ -23,8 +22,8 @@ class SoundSender {
         this.pages = pages;
     }
 
-    @EventListener
-    void begin(ContextRefreshedEvent started) {
+    @PostConstruct
+    void begin() {
         beat = new Beat("sound", EVERY_MILLIS, this::send);
     }
 
@@ -47,8 +46,6 @@ class SoundSender {
 
     @PreDestroy
     void close() {
-        if (beat != null) {
-            beat.close();
-        }
+        beat.close();
     }
 }
