@@ -59,7 +59,7 @@ final class LargeFigures {
         double[] anew = new double[300];
         double[] taken = new double[300];
         long frame = 0;
-        for (int at = -300; at < anew.length; at++) {
+        for (int at = -1500; at < anew.length; at++) {
             for (int block = 0; block < 30; block++) {
                 mixer.process(state, in, out, FRAMES, frame, frame, 0, Long.MAX_VALUE);
                 frame += FRAMES;

@@ -30,6 +30,7 @@ public final class Heard {
     private final boolean anySoloed;
     private final Map<TrackId, int[]> sources = new HashMap<>();
     private final Map<TrackId, double[]> ofInputs = new HashMap<>();
+    private final Map<TrackId, Double> trims = new HashMap<>();
     private final Set<TrackId> liveTracks = new HashSet<>();
 
     public Heard(Session session, Rig rig, LiveState live) {
@@ -41,6 +42,7 @@ public final class Heard {
             voices.put(voice.id(), rig.engineInputs().size() + voices.size());
         }
         for (Track track : session.tracks()) {
+            trims.put(track.id(), trimOf(track));
             if (track.hear().live(session.isArmed(track), live.playing())) {
                 liveTracks.add(track.id());
             }
@@ -101,22 +103,30 @@ public final class Heard {
 
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
     double sendGain(Send send, Track track) {
+        return tappedGain(send, track) * send.level().gain();
+    }
+
+    /** The factor with which a send takes a track at its tap, its own level left out; 0 while it is silent there. */
+    double tappedGain(Send send, Track track) {
         if (send.muted() || live.headphonesCut() || !isLive(track)) {
             return 0;
         }
-        double tapped = switch (send.tap()) {
+        return switch (send.tap()) {
             case INPUT -> 1;
             case PRE_FADER -> trim(track);
             case POST_FADER -> track.muted() ? 0 : trim(track) * track.fader().gain();
         };
-        return tapped * send.level().gain();
     }
 
     private boolean isLive(Track track) {
         return liveTracks.contains(track.id());
     }
 
-    private static double trim(Track track) {
+    private double trim(Track track) {
+        return trims.get(track.id());
+    }
+
+    private static double trimOf(Track track) {
         double sign = track.polarityFlipped() ? -1 : 1;
         return sign * track.trim().gain();
     }

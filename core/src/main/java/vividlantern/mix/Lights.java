@@ -33,8 +33,25 @@ public final class Lights {
      *
      * @param owner what it belongs to
      * @param of what of that it is about; the same as the owner if it is about all of it
+     * @param level the factor of the send's own level; 1 for all else
      */
-    private record Light(String key, Kind kind, Object owner, Object of, int[] sources, double gain, int pair) {}
+    private record Light(
+            String key,
+            Kind kind,
+            Object owner,
+            Object of,
+            Send send,
+            double level,
+            int[] sources,
+            double gain,
+            int pair) {
+
+        private boolean isAbout(CueId cue, TrackId track) {
+            return owner == cue && of == track;
+        }
+    }
+
+    private static final Send NO_SEND = Send.off(new TrackId("none"));
 
     private static final int[] NONE = {};
 
@@ -74,34 +91,34 @@ public final class Lights {
             add("cue/", cue.id(), Kind.PAIR, NONE, 1, pair);
             add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
             for (Send send : cue.sends()) {
-                Optional<Track> track = session.find(send.trackId());
-                track.ifPresent(sent ->
-                        addSend(cue.id(), send.trackId(), heardSources.get(sent.id()), heard.sendGain(send, sent)));
+                Optional<Track> sent = session.find(send.trackId());
+                if (sent.isPresent()) {
+                    addSend(cue.id(), send, heardSources.get(sent.get().id()), heard.tappedGain(send, sent.get()));
+                }
             }
         }
         keys = lights.stream().map(Light::key).toList();
     }
 
     private void add(String word, Object owner, Kind kind, int[] sources, double gain, int pair) {
-        Optional<String> known = knownKey(kind, owner, owner).filter(key -> key.startsWith(word));
-        lights.add(new Light(known.orElseGet(() -> word + owner), kind, owner, owner, sources, gain, pair));
-    }
-
-    private void addSend(CueId cue, TrackId track, int[] sources, double gain) {
-        Optional<String> known = knownKey(Kind.SOURCE, cue, track);
-        lights.add(new Light(
-                known.orElseGet(() -> "send/" + cue + "/" + track), Kind.SOURCE, cue, track, sources, gain, -1));
-    }
-
-    /** The key of the level at the next place before, if that was about the very same things; ids are copied as they are. */
-    private Optional<String> knownKey(Kind kind, Object owner, Object of) {
         int at = lights.size();
-        if (at >= before.size()) {
-            return Optional.empty();
-        }
-        Light was = before.get(at);
-        boolean same = was.kind() == kind && was.owner() == owner && was.of() == of;
-        return same ? Optional.of(was.key()) : Optional.empty();
+        boolean known = at < before.size()
+                && before.get(at).kind() == kind
+                && before.get(at).owner() == owner
+                && before.get(at).key().startsWith(word);
+        String key = known ? before.get(at).key() : word + owner;
+        lights.add(new Light(key, kind, owner, owner, NO_SEND, 1, sources, gain, pair));
+    }
+
+    /** A send's key, and the factor of its level, are not made again where the same one stood at this place before. */
+    private void addSend(CueId cue, Send send, int[] sources, double tapped) {
+        int at = lights.size();
+        boolean known = at < before.size() && before.get(at).isAbout(cue, send.trackId());
+        String key = known ? before.get(at).key() : "send/" + cue + "/" + send.trackId();
+        double level = known && before.get(at).send() == send
+                ? before.get(at).level()
+                : send.level().gain();
+        lights.add(new Light(key, Kind.SOURCE, cue, send.trackId(), send, level, sources, tapped * level, -1));
     }
 
     public List<String> keys() {
