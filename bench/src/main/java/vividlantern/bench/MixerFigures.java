@@ -25,6 +25,9 @@ final class MixerFigures {
     private static final int FRAMES = 64;
     private static final int RATE = 48_000;
     private static final int TURNS = 300;
+    /** Until the compiler has done what it will do. */
+    private static final int WARM_TURNS = 600;
+
     private static final int BLOCKS = 100;
     private static final double BLOCK_NANOS = 1e9 * FRAMES / RATE;
 
@@ -78,7 +81,7 @@ final class MixerFigures {
         Process c = new ProcessBuilder(reference.toString(), Integer.toString(tracks), Integer.toString(2 * (cues + 1)))
                 .start();
         try (BufferedReader answers = c.inputReader(StandardCharsets.US_ASCII)) {
-            for (int turn = -50; turn < TURNS; turn++) {
+            for (int turn = -WARM_TURNS; turn < TURNS; turn++) {
                 c.getOutputStream().write('\n');
                 c.getOutputStream().flush();
                 double theirNanos = Double.parseDouble(answers.readLine().split(" ")[0]);
