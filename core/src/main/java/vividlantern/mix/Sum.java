@@ -4,9 +4,9 @@ import java.util.List;
 import vividlantern.kernel.MixKernel;
 
 /**
- * The edges into the two wires of a bus, made ready to run. Edges whose gains rest at zero are left out; those that stand
- * still are worked off together, and one on its way goes alone between them, so that each sample is summed in the order of
- * the edges.
+ * The edges into the two wires of a bus, made ready to run. Edges whose gains rest at zero are left out. Runs of edges that
+ * stand still, and runs of edges that are on their way, are worked off together; one that arrives goes alone between them. So
+ * each sample is summed in the order of the edges.
  */
 final class Sum {
 
