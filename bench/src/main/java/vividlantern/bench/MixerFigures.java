@@ -18,15 +18,16 @@ import vividlantern.units.Noise;
 
 /**
  * How fast the mixer is beside the same matrix in C. Both are measured in many short turns, one after the other, and of each
- * the best tenth counts: what else happens on the machine then hits both alike.
+ * the best tenth counts: what else happens on the machine then hits both alike. A shared machine has phases of seconds at half
+ * its speed, so the turns go on for longer than such a phase.
  */
 final class MixerFigures {
 
     private static final int FRAMES = 64;
     private static final int RATE = 48_000;
-    private static final int TURNS = 300;
+    private static final int TURNS = 10_000;
     /** Until the compiler has done what it will do. */
-    private static final int WARM_TURNS = 600;
+    private static final int WARM_TURNS = 1000;
 
     private static final int BLOCKS = 100;
     private static final double BLOCK_NANOS = 1e9 * FRAMES / RATE;

@@ -1,11 +1,8 @@
 package vividlantern.mix;
 
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Feed;
@@ -25,16 +22,19 @@ public final class Heard {
     /** Where a channel hears nothing. */
     public static final int NO_SOURCE = -1;
 
-    private final Session session;
+    /**
+     * How one track gets to its listeners. Its arrays are not to be written to.
+     *
+     * @param factors what the input of each channel does to it: its cut and polarity
+     * @param heard the sources as listeners get them; none also where an input is cut or silent
+     */
+    record Way(int[] sources, double[] factors, int[] heard, double trim, double fader, boolean muted, boolean live) {}
+
     private final LiveState live;
     private final boolean anySoloed;
-    private final Map<TrackId, int[]> sources = new HashMap<>();
-    private final Map<TrackId, double[]> ofInputs = new HashMap<>();
-    private final Map<TrackId, Double> trims = new HashMap<>();
-    private final Set<TrackId> liveTracks = new HashSet<>();
+    private final Map<TrackId, Way> ways = new HashMap<>();
 
     public Heard(Session session, Rig rig, LiveState live) {
-        this.session = session;
         this.live = live;
         anySoloed = session.anySoloed();
         Map<VoiceId, Integer> voices = new HashMap<>();
@@ -42,32 +42,27 @@ public final class Heard {
             voices.put(voice.id(), rig.engineInputs().size() + voices.size());
         }
         for (Track track : session.tracks()) {
-            trims.put(track.id(), trimOf(track));
-            if (track.hear().live(session.isArmed(track), live.playing())) {
-                liveTracks.add(track.id());
+            int[] sources = new int[track.width()];
+            double[] factors = new double[sources.length];
+            for (int channel = 0; channel < sources.length; channel++) {
+                Optional<Feed> feed = track.isClick()
+                        ? Optional.empty()
+                        : Optional.of(track.feeds().get(channel));
+                sources[channel] = feed.map(each -> sourceOf(each, session, rig))
+                        .orElseGet(() -> voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE));
+                boolean silent = live.silentInputs().contains(sources[channel]);
+                factors[channel] = silent
+                        ? 0
+                        : feed.flatMap(session::inputOf).map(Heard::factor).orElse(1.0);
             }
-            if (track.isClick()) {
-                sources.put(
-                        track.id(), new int[] {voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)});
-                ofInputs.put(track.id(), new double[] {1});
-            } else {
-                lookUp(track, rig);
-            }
+            ways.put(track.id(), way(track, sources, factors, session.isArmed(track)));
         }
     }
 
-    private void lookUp(Track track, Rig rig) {
-        int[] found = new int[track.width()];
-        double[] factors = new double[track.width()];
-        for (int channel = 0; channel < found.length; channel++) {
-            Feed feed = track.feeds().get(channel);
-            Optional<PortId> port = session.portOf(feed);
-            found[channel] = port.flatMap(id -> rig.engineInput(id, session.sampleRate()))
-                    .orElse(NO_SOURCE);
-            factors[channel] = session.inputOf(feed).map(Heard::factor).orElse(1.0);
-        }
-        sources.put(track.id(), found);
-        ofInputs.put(track.id(), factors);
+    private static int sourceOf(Feed feed, Session session, Rig rig) {
+        return session.portOf(feed)
+                .flatMap(id -> rig.engineInput(id, session.sampleRate()))
+                .orElse(NO_SOURCE);
     }
 
     /** What an input of the list does to its signal before anybody hears it. */
@@ -75,59 +70,58 @@ public final class Heard {
         return input.cut() ? 0.0 : input.polarityFlipped() ? -1.0 : 1.0;
     }
 
+    private Way way(Track track, int[] sources, double[] factors, boolean armed) {
+        int[] heard = sources.clone();
+        for (int channel = 0; channel < heard.length; channel++) {
+            heard[channel] = factors[channel] == 0 ? NO_SOURCE : heard[channel];
+        }
+        double sign = track.polarityFlipped() ? -1 : 1;
+        return new Way(
+                sources,
+                factors,
+                heard,
+                sign * track.trim().gain(),
+                track.fader().gain(),
+                track.muted(),
+                track.hear().live(armed, live.playing()));
+    }
+
+    /** What is known of a track, if the session has it. */
+    Optional<Way> way(TrackId track) {
+        return Optional.ofNullable(ways.get(track));
+    }
+
     /** The sources of a track's channels; {@link #NO_SOURCE} where nothing feeds one. Not to be written to. */
     public int[] sources(Track track) {
-        return sources.get(track.id());
+        return ways.get(track.id()).sources();
     }
 
     /** The factor with which a channel of a track reaches any listener: its input's cut and polarity. */
     double ofInput(Track track, int channel) {
-        boolean silent = live.silentInputs().contains(sources(track)[channel]);
-        return silent ? 0 : ofInputs.get(track.id())[channel];
-    }
-
-    /** The sources of a track's channels as listeners get them; none also where an input is cut or silent. */
-    int[] heardSources(Track track) {
-        int[] heard = sources(track).clone();
-        for (int channel = 0; channel < heard.length; channel++) {
-            heard[channel] = ofInput(track, channel) == 0 ? NO_SOURCE : heard[channel];
-        }
-        return heard;
+        return ways.get(track.id()).factors()[channel];
     }
 
     /** The factor with which a track reaches the main mix before its pan and the main level; 0 while it is silent there. */
     double mainGain(Track track) {
-        boolean silent = track.muted() || !isLive(track) || anySoloed && !track.soloed() && !track.soloSafe();
-        return silent ? 0 : trim(track) * track.fader().gain();
+        Way way = ways.get(track.id());
+        boolean silent = track.muted() || !way.live() || anySoloed && !track.soloed() && !track.soloSafe();
+        return silent ? 0 : way.trim() * way.fader();
     }
 
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
-    double sendGain(Send send, Track track) {
-        return tappedGain(send, track) * send.level().gain();
+    double sendGain(Send send) {
+        return tappedGain(send, ways.get(send.trackId())) * send.level().gain();
     }
 
-    /** The factor with which a send takes a track at its tap, its own level left out; 0 while it is silent there. */
-    double tappedGain(Send send, Track track) {
-        if (send.muted() || live.headphonesCut() || !isLive(track)) {
+    /** The factor with which a send takes its track at its tap, its own level left out; 0 while it is silent there. */
+    double tappedGain(Send send, Way way) {
+        if (send.muted() || live.headphonesCut() || !way.live()) {
             return 0;
         }
         return switch (send.tap()) {
             case INPUT -> 1;
-            case PRE_FADER -> trim(track);
-            case POST_FADER -> track.muted() ? 0 : trim(track) * track.fader().gain();
+            case PRE_FADER -> way.trim();
+            case POST_FADER -> way.muted() ? 0 : way.trim() * way.fader();
         };
-    }
-
-    private boolean isLive(Track track) {
-        return liveTracks.contains(track.id());
-    }
-
-    private double trim(Track track) {
-        return trims.get(track.id());
-    }
-
-    private static double trimOf(Track track) {
-        double sign = track.polarityFlipped() ? -1 : 1;
-        return sign * track.trim().gain();
     }
 }

@@ -1,10 +1,7 @@
 package vividlantern.mix;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -71,7 +68,6 @@ public final class Lights {
     private Lights(Session session, Rig rig, LiveState live, MixState state, List<Light> before) {
         this.before = before;
         Heard heard = new Heard(session, rig, live);
-        Map<TrackId, int[]> heardSources = new HashMap<>();
         for (Input input : session.inputs()) {
             int[] sources = input.ports().stream()
                     .mapToInt(port -> rig.engineInput(port).orElse(Heard.NO_SOURCE))
@@ -80,9 +76,8 @@ public final class Lights {
             add("clip/", input.id(), Kind.CLIPS, sources, 1, -1);
         }
         for (Track track : session.tracks()) {
-            int[] toListeners = heard.heardSources(track);
-            heardSources.put(track.id(), toListeners);
             add("track/", track.id(), Kind.SOURCE, heard.sources(track), 1, -1);
+            int[] toListeners = heard.way(track.id()).orElseThrow().heard();
             add("main/", track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1);
         }
         session.main().output().ifPresent(pair -> add("main", "", Kind.PAIR, NONE, 1, state.pairMeter(pair)));
@@ -91,10 +86,8 @@ public final class Lights {
             add("cue/", cue.id(), Kind.PAIR, NONE, 1, pair);
             add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
             for (Send send : cue.sends()) {
-                Optional<Track> sent = session.find(send.trackId());
-                if (sent.isPresent()) {
-                    addSend(cue.id(), send, heardSources.get(sent.get().id()), heard.tappedGain(send, sent.get()));
-                }
+                heard.way(send.trackId())
+                        .ifPresent(way -> addSend(cue.id(), send, way.heard(), heard.tappedGain(send, way)));
             }
         }
         keys = lights.stream().map(Light::key).toList();

@@ -113,14 +113,14 @@ public final class MixState {
     /** Takes what comes in as its first wires, and what goes out as those of the pairs. */
     void connect(float[][] in, float[][] out) {
         boolean same = out == lastOut;
-        for (int input = 0; input < plan.inputs(); input++) {
-            same &= wires[input] == in[input];
-            wires[input] = in[input];
+        for (int input = 0; same && input < plan.inputs(); input++) {
+            same = wires[input] == in[input];
         }
         for (Station station : stations) {
             station.bind(wires, out);
         }
         if (!same) {
+            System.arraycopy(in, 0, wires, 0, plan.inputs());
             for (Station station : stations) {
                 station.forgetWires();
             }

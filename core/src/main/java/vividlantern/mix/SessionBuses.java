@@ -113,7 +113,7 @@ final class SessionBuses {
             }
             Send send = session.effectiveSend(cue, track);
             Pan pan = send.panAsMain() ? track.pan() : send.pan();
-            addEdges(track, send.tap().name(), heard.sendGain(send, track) * forAll, pan, edges);
+            addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, pan, edges);
         }
         String key = cue.id() + "@" + pair.id();
         List<MixPlan.Insert> chain = cue.isFiltered()

@@ -66,8 +66,15 @@ final class Station {
     void bind(float[][] wires, float[][] out) {
         if (exit.isPresent()) {
             int last = wire[chain.length];
-            wires[last] = out[exit.get().leftOutput()];
-            wires[last + 1] = out[exit.get().rightOutput()];
+            bind(wires, last, out[exit.get().leftOutput()]);
+            bind(wires, last + 1, out[exit.get().rightOutput()]);
+        }
+    }
+
+    /** Writes only what is new: the collector is told of each array that is written. */
+    private static void bind(float[][] wires, int wire, float[] samples) {
+        if (wires[wire] != samples) {
+            wires[wire] = samples;
         }
     }
 
