@@ -1,5 +1,7 @@
 package vividlantern.server;
 
+import java.io.IOException;
+import java.nio.channels.FileLock;
 import java.nio.file.Path;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -7,25 +9,72 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.env.SimpleCommandLinePropertySource;
-import org.springframework.scheduling.annotation.EnableScheduling;
-import vividlantern.server.store.Database;
+import vividlantern.history.Refused;
+import vividlantern.server.folder.CannotStart;
+import vividlantern.server.folder.DataFolder;
+import vividlantern.server.folder.DatabaseCheck;
+import vividlantern.server.store.Restoring;
 
 /** The program: one server with the page inside. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 @ConfigurationPropertiesScan
-@EnableScheduling
 public class VividLantern {
 
+    private static volatile ConfigurableApplicationContext running;
+    /** Held as long as the process lives. */
+    private static FileLock lock;
+
+    /** Starts the program on its data folder, or says why it cannot. */
     public static void main(String[] arguments) {
-        SimpleCommandLinePropertySource wishes = new SimpleCommandLinePropertySource(arguments);
+        try {
+            prepare(new SimpleCommandLinePropertySource(arguments));
+            run(arguments);
+        } catch (CannotStart reason) {
+            System.err.println(reason.getMessage());
+            System.exit(CannotStart.EXIT_CODE);
+        }
+    }
+
+    private static void prepare(SimpleCommandLinePropertySource wishes) {
+        String data = wishes.getProperty("lantern.data");
+        DataFolder folder = new DataFolder(Path.of(data == null ? "data" : data));
+        lock = folder.claim();
         String copy = wishes.getProperty("lantern.restore");
         if (copy != null) {
-            String data = wishes.getProperty("lantern.data");
-            Database.restore(Path.of(copy), Path.of(data == null ? "data" : data));
+            restore(Path.of(copy), folder);
         }
-        SpringApplication.run(VividLantern.class, arguments);
+        DatabaseCheck check = new DatabaseCheck(folder);
+        if (wishes.containsProperty("lantern.as-it-is")) {
+            check.acceptAsItIs();
+        }
+        check.requireUsable();
+    }
+
+    private static void restore(Path copy, DataFolder folder) {
+        try {
+            folder.replaceDatabase(Restoring.prepare(copy, folder))
+                    .ifPresent(kept -> System.out.println("The copy is in place. What stood here is kept as " + kept
+                            + ". To go back to it: ./start --data " + folder.path() + " --restore " + kept));
+        } catch (Refused reason) {
+            throw new CannotStart(reason.getMessage() + " Nothing was changed.");
+        } catch (IOException failed) {
+            throw new CannotStart(
+                    copy + " could not be put in place, nothing was changed: " + failed.getMessage() + ".");
+        }
+    }
+
+    /** Runs the program; returns once it answers. */
+    static ConfigurableApplicationContext run(String... arguments) {
+        running = SpringApplication.run(VividLantern.class, arguments);
+        return running;
+    }
+
+    /** The program as it runs now, if it was begun by {@link #run}. */
+    static ConfigurableApplicationContext running() {
+        return running;
     }
 
     /** Prints the address once somebody who opens it is answered. */

@@ -7,7 +7,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.springframework.boot.SpringApplication;
+import java.util.concurrent.TimeUnit;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -41,7 +41,19 @@ abstract class ServerTest {
         String[] wishes = {"--server.port=0", "--lantern.data=" + data, "--springdoc.api-docs.enabled=true"};
         String[] all = java.util.stream.Stream.concat(java.util.Arrays.stream(wishes), java.util.Arrays.stream(more))
                 .toArray(String[]::new);
-        return (WebServerApplicationContext) SpringApplication.run(VividLantern.class, all);
+        return (WebServerApplicationContext) VividLantern.run(all);
+    }
+
+    /** The program that begins anew in the place of another one. */
+    static WebServerApplicationContext anotherThan(WebServerApplicationContext before) {
+        long latest = System.nanoTime() + TimeUnit.MINUTES.toNanos(1);
+        while (VividLantern.running() == before) {
+            if (System.nanoTime() > latest) {
+                throw new AssertionError("The program did not begin anew.");
+            }
+            Thread.onSpinWait();
+        }
+        return (WebServerApplicationContext) VividLantern.running();
     }
 
     URI address(String path) {

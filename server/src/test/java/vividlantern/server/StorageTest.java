@@ -14,13 +14,10 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import vividlantern.server.store.Copies;
-import vividlantern.server.store.Database;
 
 /** Nothing acknowledged is ever lost: not by a restart, a killed process, or a lost file. */
 public class StorageTest extends ServerTest {
@@ -48,30 +45,6 @@ public class StorageTest extends ServerTest {
         JsonNode undone = get(SESSION);
         restart();
         assertThat(get(SESSION)).isEqualTo(undone);
-    }
-
-    @Test(dependsOnMethods = "aRestartFindsTheSessionItsLogAndTheUndo")
-    public void aCopyBringsTheDatabaseBack() throws IOException {
-        JsonNode before = get(SESSION);
-        Path copy = program.getBean(Copies.class).copy();
-        edit("anna", "{\"kind\": \"rename-track\", \"track\": \"bass\", \"name\": \"Lost\"}");
-        stop();
-        Database.restore(copy, data);
-        program = begin(data);
-        assertThat(get(SESSION)).isEqualTo(before);
-        assertThat(data.resolve("before-restore.mv.db")).exists();
-    }
-
-    @Test(dependsOnMethods = "aCopyBringsTheDatabaseBack")
-    public void tenCopiesAreKept() throws IOException {
-        Copies copies = program.getBean(Copies.class);
-        Path last = data;
-        for (int n = 0; n < 12; n++) {
-            last = copies.copy();
-        }
-        try (Stream<Path> files = Files.list(data.resolve("copies"))) {
-            assertThat(files).hasSize(10).contains(last);
-        }
     }
 
     /** A process that is killed in the middle of two hundred edits has the last acknowledged one, or the one in flight. */

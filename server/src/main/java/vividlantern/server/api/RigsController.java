@@ -106,22 +106,15 @@ class RigsController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    Rig create(
-            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person,
-            @RequestBody NewRig wanted) {
-        wanted.document().ifPresent(document -> new ReplaceRig(document.checked()).applyTo(document.rig()));
-        Rig created = desk.create(wanted.name());
-        return wanted.document()
-                .map(document -> desk.change(
-                        created.id(),
-                        Requests.shortId(person),
-                        List.of(new ReplaceRig(named(document, created))),
-                        OptionalLong.empty()))
-                .orElse(created);
+    Rig create(@RequestBody NewRig wanted) {
+        return desk.create(
+                wanted.name(),
+                empty -> wanted.document()
+                        .map(document -> new ReplaceRig(named(document.checked(), empty)).applyTo(empty))
+                        .orElse(empty));
     }
 
-    private static Rig named(RigDocument document, Rig created) {
-        Rig rig = document.rig();
+    private static Rig named(Rig rig, Rig created) {
         return new Rig(
                 created.id(),
                 0,

@@ -93,8 +93,18 @@ public class Desk {
         }
         Rig rig = rigs.rig(rigId);
         Optional<PairId> main = rig.mainSpeakers().map(StereoPair::id);
-        String id = Ids.fresh(name, taken -> store.session(new SessionId(taken)).isPresent());
-        Session session = Session.blank(new SessionId(id), name.strip(), song.strip(), rigId, main);
+        return begin(name, id -> Session.blank(id, name.strip(), song.strip(), rigId, main));
+    }
+
+    /** Takes a session in from elsewhere as a new one, with an id of its own and an empty log. */
+    public Session takeIn(Session from) {
+        return begin(from.name(), id -> Parts.assemble(id, 0, Parts.OF_SESSION.parts(from)));
+    }
+
+    /** One at a time, so that two of one name get ids of their own. */
+    private synchronized Session begin(String name, Function<SessionId, Session> made) {
+        String id = Ids.fresh(name, taken -> store.has(new SessionId(taken)));
+        Session session = made.apply(new SessionId(id));
         store.add(session);
         return session;
     }

@@ -58,15 +58,22 @@ public class RigDesk {
         return store.rigs();
     }
 
-    /** Begins a rig with nothing in it. */
-    public Rig create(String name) {
+    /** Begins a rig that holds what another one does; nothing at first, for instance. One at a time, as their ids come from names. */
+    public synchronized Rig create(String name, Function<Rig, Rig> filled) {
         if (name.isBlank() || name.length() > 400) {
             throw new Refused("A rig needs a name of at most 400 characters.", "name");
         }
-        String id = Ids.fresh(name, taken -> store.rig(new RigId(taken)).isPresent());
-        Rig rig = Rig.empty(new RigId(id), name.strip());
+        String id = Ids.fresh(name, taken -> store.has(new RigId(taken)));
+        Rig rig = filled.apply(Rig.empty(new RigId(id), name.strip()));
         store.add(rig);
         return rig;
+    }
+
+    /** Takes a rig in as it is, unless there is one of that id. */
+    public synchronized void takeIn(Rig rig) {
+        if (!store.has(rig.id())) {
+            store.add(rig);
+        }
     }
 
     public Rig change(RigId id, String person, List<RigEdit> edits, OptionalLong basedOn) {

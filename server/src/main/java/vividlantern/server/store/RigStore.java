@@ -30,6 +30,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
+import vividlantern.server.folder.Reached;
 
 /** Reads and writes rigs, their logs and the kept copies of them. Each method is one transaction. */
 @Repository
@@ -43,10 +44,12 @@ public class RigStore {
     public record Kept(long number, String name, OffsetDateTime madeAt) {}
 
     private final EntityManager entities;
+    private final Reached reached;
     private final AtomicLong changes = new AtomicLong();
 
-    public RigStore(EntityManager entities) {
+    public RigStore(EntityManager entities, Reached reached) {
         this.entities = entities;
+        this.reached = reached;
     }
 
     /** Grows with everything that is written. */
@@ -60,6 +63,15 @@ public class RigStore {
                         select new vividlantern.server.store.RigStore$Listed(r.id, r.name,
                           (select count(d) from DeviceRow d where d.key.rig = r.id and d.retired = false))
                         from RigRow r order by r.name, r.id""", Listed.class).getResultList();
+    }
+
+    /** Whether there is a rig of this id, readable or not. */
+    @Transactional(readOnly = true)
+    public boolean has(RigId id) {
+        return entities.createQuery("select count(r) from RigRow r where r.id = :id", Long.class)
+                        .setParameter("id", id.value())
+                        .getSingleResult()
+                > 0;
     }
 
     @Transactional(readOnly = true)
@@ -93,6 +105,7 @@ public class RigStore {
         entities.persist(row);
         parts.values().forEach(part -> write(row, part));
         changes.incrementAndGet();
+        reached.addOnceStored(rig.revision());
     }
 
     /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */
@@ -114,6 +127,7 @@ public class RigStore {
         changed.forEach((key, part) -> part.ifPresent(present -> write(row, present)));
         outcome.lines().forEach(line -> write(row.id, line, edits));
         changes.incrementAndGet();
+        reached.addOnceStored(after.revision() - before.revision());
     }
 
     @Transactional(readOnly = true)

@@ -13,6 +13,7 @@ import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
 import vividlantern.rig.RigId;
+import vividlantern.server.folder.Reached;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
@@ -40,10 +41,12 @@ public class Store {
     public record Listed(String id, String name, String song, long inputs, long tracks, long cues) {}
 
     private final EntityManager entities;
+    private final Reached reached;
     private final AtomicLong changes = new AtomicLong();
 
-    public Store(EntityManager entities) {
+    public Store(EntityManager entities, Reached reached) {
         this.entities = entities;
+        this.reached = reached;
     }
 
     /** Grows with everything that is written. */
@@ -74,6 +77,15 @@ public class Store {
                 .stream()
                 .map(SessionId::new)
                 .toList();
+    }
+
+    /** Whether there is a session of this id, readable or not. */
+    @Transactional(readOnly = true)
+    public boolean has(SessionId id) {
+        return entities.createQuery("select count(s) from SessionRow s where s.id = :id", Long.class)
+                        .setParameter("id", id.value())
+                        .getSingleResult()
+                > 0;
     }
 
     @Transactional(readOnly = true)
@@ -127,7 +139,7 @@ public class Store {
         row.take(session.tempoMap());
         entities.persist(row);
         Parts.OF_SESSION.parts(session).forEach((key, part) -> write(row, key, part));
-        changes.incrementAndGet();
+        stored(session.revision());
     }
 
     /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */
@@ -145,7 +157,12 @@ public class Store {
             }
         });
         outcome.lines().forEach(line -> write(row.id, line, edits));
+        stored(after.revision() - before.revision());
+    }
+
+    private void stored(long revisions) {
         changes.incrementAndGet();
+        reached.addOnceStored(revisions);
     }
 
     private void write(String session, LogEntry<PartKey, Part> line, List<Edit> edits) {
