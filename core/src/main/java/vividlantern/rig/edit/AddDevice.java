@@ -50,7 +50,7 @@ public record AddDevice(
         }
         String called = RigRules.text(name, "A device", "name");
         RigRules.latency(latency);
-        RigRules.within(driftPpm, -1000, 1000, "A clock's drift in ppm", "driftPpm");
+        RigRules.drift(driftPpm);
         runs.forEach(run -> RigRules.abilities(run.takes(), run.padDb(), run.gain()));
         double position =
                 rig.devices().stream().mapToDouble(Device::position).max().orElse(0) + 1;
@@ -60,7 +60,7 @@ public record AddDevice(
                 position,
                 called,
                 deviceKind,
-                RigRules.within(fullScaleDbu, -20, 40, "Full scale in dBu", "fullScaleDbu"),
+                RigRules.fullScale(fullScaleDbu),
                 latency,
                 runsBy,
                 driftPpm,

@@ -43,7 +43,7 @@ public record DescribePort(
                 was.houseLabel(),
                 takes,
                 phantom,
-                bank.strip(),
+                RigRules.bank(bank),
                 padDb,
                 gain,
                 remote,

@@ -10,7 +10,7 @@ public record MeasureDevice(String device, double fullScaleDbu, LatencyProfile l
 
     @Override
     public Rig applyTo(Rig rig) {
-        RigRules.within(fullScaleDbu, -20, 40, "Full scale in dBu", "fullScaleDbu");
+        RigRules.fullScale(fullScaleDbu);
         RigRules.latency(latency);
         Device measured = RigRules.device(rig, device).measured(fullScaleDbu, latency);
         return RigRules.with(rig, RigPartKey.of(measured), measured);

@@ -9,17 +9,7 @@ public record PutMic(Mic mic) implements RigEdit {
 
     @Override
     public Rig applyTo(Rig rig) {
-        boolean known = rig.mics().stream().anyMatch(each -> each.id().equals(mic.id()));
-        RigRules.newId(mic.id().value(), false, "mic");
-        RigRules.within(mic.count(), 1, 999, "How many there are", "count");
-        RigRules.within(mic.sensitivityMvPa(), 0, 1000, "A sensitivity in mV/Pa", "sensitivityMvPa");
-        Mic put = new Mic(
-                mic.id(),
-                RigRules.text(mic.name(), "A mic", "name"),
-                mic.kind(),
-                mic.count(),
-                mic.sensitivityMvPa(),
-                mic.connector().strip());
+        Mic put = RigRules.mic(mic);
         return RigRules.with(rig, RigPartKey.of(put), put);
     }
 

@@ -66,6 +66,7 @@ public sealed interface RigEdit
                 throw refused.within("edits/" + at);
             }
         }
+        SoundRig.requireSize(rig, changed);
         return changed;
     }
 

@@ -1,5 +1,6 @@
 package vividlantern.rig.edit;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -8,8 +9,10 @@ import java.util.stream.IntStream;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
+import vividlantern.rig.Driver;
 import vividlantern.rig.GroupId;
 import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Mic;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -25,6 +28,9 @@ final class RigRules {
 
     private static final int LONGEST_TEXT = 400;
     private static final int MOST_FRAMES = 100_000;
+    private static final int LONGEST_BANK = 40;
+    private static final double LEAST_GAIN_DB = -40;
+    private static final double MOST_GAIN_DB = 100;
     private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,39}");
 
     private RigRules() {}
@@ -104,9 +110,71 @@ final class RigRules {
             throw new Refused("A port takes something: mic, line, instrument or digital.", "takes");
         }
         within(padDb, 0, 60, "A pad in dB", "padDb");
-        if (gain.stepDb() < 0 || gain.maxDb() < gain.minDb() || gain.minDb() < -40 || gain.maxDb() > 100) {
+        boolean sound = gain.stepDb() >= 0
+                && gain.stepDb() <= MOST_GAIN_DB
+                && gain.minDb() >= LEAST_GAIN_DB
+                && gain.maxDb() >= gain.minDb()
+                && gain.maxDb() <= MOST_GAIN_DB;
+        if (!sound) {
             throw new Refused("A gain runs from less to more, between -40 and 100 dB, in steps above 0.", "gain");
         }
+    }
+
+    static double celsius(double celsius) {
+        return within(celsius, -20, 60, "A room's temperature", "celsius");
+    }
+
+    static double fullScale(double dbu) {
+        return within(dbu, -20, 40, "Full scale in dBu", "fullScaleDbu");
+    }
+
+    static double drift(double ppm) {
+        return within(ppm, -1000, 1000, "A clock's drift in ppm", "driftPpm");
+    }
+
+    /** Sample rates of 8 to 384 kHz, buffers of 16 to 4096 frames, one of each at least. */
+    static void driver(Driver driver) {
+        allWithin(driver.sampleRates(), 8_000, 384_000, "A sample rate in Hz", "driver/sampleRates");
+        allWithin(driver.bufferFrames(), 16, 4096, "A buffer in frames", "driver/bufferFrames");
+    }
+
+    private static void allWithin(List<Integer> values, int least, int most, String what, String field) {
+        if (values.isEmpty()) {
+            throw new Refused("An interface runs at one sample rate and one buffer at least.", field);
+        }
+        values.forEach(value -> within(value, least, most, what, field));
+    }
+
+    /** A mic as it goes into the locker. */
+    static Mic mic(Mic mic) {
+        newId(mic.id().value(), false, "mic");
+        within(mic.count(), 1, 999, "How many there are", "count");
+        within(mic.sensitivityMvPa(), 0, 1000, "A sensitivity in mV/Pa", "sensitivityMvPa");
+        return new Mic(
+                mic.id(),
+                text(mic.name(), "A mic", "name"),
+                mic.kind(),
+                mic.count(),
+                mic.sensitivityMvPa(),
+                note(mic.connector(), "connector"));
+    }
+
+    /** A text that may be empty. */
+    static String note(String text, String field) {
+        String stripped = text.strip();
+        if (stripped.length() > LONGEST_TEXT) {
+            throw new Refused("A text has at most " + LONGEST_TEXT + " characters.", field);
+        }
+        return stripped;
+    }
+
+    /** A bank of ports that share a switch; it has a short name or none. */
+    static String bank(String bank) {
+        String stripped = bank.strip();
+        if (stripped.length() > LONGEST_BANK) {
+            throw new Refused("A bank's name has at most " + LONGEST_BANK + " characters.", "bank");
+        }
+        return stripped;
     }
 
     static void channel(DigitalLink.Channel channel) {

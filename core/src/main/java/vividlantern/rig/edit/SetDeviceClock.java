@@ -27,7 +27,7 @@ public record SetDeviceClock(String device, Device.Clock clock, double driftPpm)
             throw new Refused(
                     "The engine runs on an interface; its clock leads. " + found.name() + " is none.", "clock");
         }
-        RigRules.within(driftPpm, -1000, 1000, "A clock's drift in ppm", "driftPpm");
+        RigRules.drift(driftPpm);
         Map<RigPartKey, Optional<RigPart>> parts = new HashMap<>();
         if (clock == Device.Clock.LEADS) {
             rig.devices().stream()

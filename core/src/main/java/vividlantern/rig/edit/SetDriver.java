@@ -1,6 +1,5 @@
 package vividlantern.rig.edit;
 
-import java.util.List;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.Driver;
@@ -16,17 +15,9 @@ public record SetDriver(String device, Driver driver) implements RigEdit {
         if (found.kind() != Device.Kind.INTERFACE) {
             throw new Refused(found.name() + " is no interface, so it has no driver.", "device");
         }
-        within(driver.sampleRates(), 8_000, 384_000, "A sample rate in Hz", "driver/sampleRates");
-        within(driver.bufferFrames(), 16, 4096, "A buffer in frames", "driver/bufferFrames");
+        RigRules.driver(driver);
         Device driven = found.drivenBy(driver);
         return RigRules.with(rig, RigPartKey.of(driven), driven);
-    }
-
-    private static void within(List<Integer> values, int least, int most, String what, String field) {
-        if (values.isEmpty()) {
-            throw new Refused("An interface runs at one sample rate and one buffer at least.", field);
-        }
-        values.forEach(value -> RigRules.within(value, least, most, what, field));
     }
 
     @Override

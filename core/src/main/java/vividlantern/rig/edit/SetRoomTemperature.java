@@ -9,8 +9,7 @@ public record SetRoomTemperature(double celsius) implements RigEdit {
 
     @Override
     public Rig applyTo(Rig rig) {
-        double warm = RigRules.within(celsius, -20, 60, "A room's temperature", "celsius");
-        return RigRules.with(rig, RigPartKey.SETTINGS, new RigSettings(rig.name(), warm));
+        return RigRules.with(rig, RigPartKey.SETTINGS, new RigSettings(rig.name(), RigRules.celsius(celsius)));
     }
 
     @Override

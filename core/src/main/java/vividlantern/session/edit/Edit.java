@@ -117,6 +117,7 @@ public sealed interface Edit
                 throw refused.within("edits/" + at);
             }
         }
+        Sizes.require(session, changed);
         return changed;
     }
 

@@ -18,6 +18,9 @@ import vividlantern.server.folder.Reached;
 @Configuration
 public class Database {
 
+    /** How long room in the file that holds nothing any more is left alone. */
+    private static final int RETENTION_MILLIS = 5000;
+
     @Bean
     DataFolder dataFolder(Options options) {
         return new DataFolder(options.data());
@@ -42,7 +45,8 @@ public class Database {
     static HikariDataSource source(DataFolder folder) {
         HikariDataSource source = new HikariDataSource();
         source.setJdbcUrl("jdbc:h2:file:" + folder.path().resolve(DataFolder.NAME)
-                + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;MAX_LENGTH_INPLACE_LOB=16384");
+                + ";WRITE_DELAY=0;RETENTION_TIME=" + RETENTION_MILLIS
+                + ";DB_CLOSE_ON_EXIT=FALSE;MAX_LENGTH_INPLACE_LOB=16384");
         source.setUsername("sa");
         source.setPassword("");
         source.setMaximumPoolSize(4);

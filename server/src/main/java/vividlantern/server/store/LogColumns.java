@@ -12,9 +12,13 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Function;
 import vividlantern.format.Documents;
+import vividlantern.format.PackedLine;
 import vividlantern.history.LogEntry;
 
-/** The columns of a log line, of a session or a rig: the edits as they came and the touched parts before and after. */
+/**
+ * The columns of a log line, of a session or a rig. What it holds is packed; lines of earlier versions have the edits as they
+ * came, and the touched parts before and after, in columns of their own.
+ */
 @MappedSuperclass
 abstract class LogColumns {
 
@@ -27,13 +31,16 @@ abstract class LogColumns {
     String summary;
 
     @Lob
-    String edits = "[]";
+    private String edits;
 
     @Lob
-    String partsBefore;
+    private String partsBefore;
 
     @Lob
-    String partsAfter;
+    private String partsAfter;
+
+    @Lob
+    private byte[] packed;
 
     @Column(name = "of_number")
     Long of;
@@ -41,27 +48,41 @@ abstract class LogColumns {
     @Enumerated(EnumType.STRING)
     LogEntry.State state;
 
-    void take(LogEntry<?, ?> line) {
+    /** @param newEdits the edits as they came; those it has stay if there are none */
+    void take(LogEntry<?, ?> line, Optional<String> newEdits) {
         revision = line.revision();
         person = line.person();
         gesture = line.gesture();
         summary = line.summary()
                 .substring(0, Math.min(LONGEST_SUMMARY, line.summary().length()));
-        partsBefore = Documents.writeParts(line.before());
-        partsAfter = Documents.writeParts(line.after());
+        packed = new PackedLine(
+                        newEdits.orElseGet(() -> packed == null && edits == null
+                                ? "[]"
+                                : content().edits()),
+                        Documents.writeParts(line.before()),
+                        Documents.writeParts(line.after()))
+                .pack();
+        edits = null;
+        partsBefore = null;
+        partsAfter = null;
         of = line.of().isPresent() ? line.of().getAsLong() : null;
         state = line.state();
     }
 
+    private PackedLine content() {
+        return packed == null ? new PackedLine(edits, partsBefore, partsAfter) : PackedLine.unpack(packed);
+    }
+
     <K, P> LogEntry<K, P> line(long number, Function<String, Map<K, Optional<P>>> parts) {
+        PackedLine content = content();
         return new LogEntry<>(
                 number,
                 revision,
                 person,
                 gesture,
                 summary,
-                parts.apply(partsBefore),
-                parts.apply(partsAfter),
+                parts.apply(content.before()),
+                parts.apply(content.after()),
                 of == null ? OptionalLong.empty() : OptionalLong.of(of),
                 state);
     }

@@ -189,10 +189,8 @@ public class RigStore {
         RigLogRow known = entities.find(RigLogRow.class, key);
         RigLogRow row = known == null ? new RigLogRow() : known;
         row.key = key;
-        row.take(line);
-        if (line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty()) {
-            row.edits = Documents.writeRigEdits(edits);
-        }
+        boolean came = line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty();
+        row.take(line, came ? Optional.of(Documents.writeRigEdits(edits)) : Optional.empty());
         if (known == null) {
             entities.persist(row);
         }

@@ -170,10 +170,8 @@ public class Store {
         LogRow known = entities.find(LogRow.class, key);
         LogRow row = known == null ? new LogRow() : known;
         row.key = key;
-        row.take(line);
-        if (line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty()) {
-            row.edits = Documents.writeEdits(edits);
-        }
+        boolean came = line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty();
+        row.take(line, came ? Optional.of(Documents.writeEdits(edits)) : Optional.empty());
         if (known == null) {
             entities.persist(row);
         }

@@ -1,0 +1,39 @@
+package vividlantern.session.edit;
+
+import vividlantern.history.Refused;
+import vividlantern.session.Session;
+
+/** How much a session holds at most. One that holds more already can still be changed, but does not grow. */
+final class Sizes {
+
+    static final int INPUTS = 1024;
+    static final int TRACKS = 512;
+    static final int CUES = 64;
+    static final int PERFORMERS = 256;
+    static final int MARKERS = 1000;
+    static final int VIEWS = 100;
+    static final int ACKNOWLEDGEMENTS = 2000;
+
+    private Sizes() {}
+
+    /** Refuses what makes a session grow beyond what it holds at most. */
+    static void require(Session before, Session after) {
+        require(before.inputs().size(), after.inputs().size(), INPUTS, "inputs");
+        require(before.tracks().size(), after.tracks().size(), TRACKS, "tracks");
+        require(before.cues().size(), after.cues().size(), CUES, "cues");
+        require(before.performers().size(), after.performers().size(), PERFORMERS, "performers");
+        require(before.markers().size(), after.markers().size(), MARKERS, "markers");
+        require(before.views().size(), after.views().size(), VIEWS, "views");
+        require(
+                before.acknowledgements().size(),
+                after.acknowledgements().size(),
+                ACKNOWLEDGEMENTS,
+                "things that are fine as they are");
+    }
+
+    private static void require(int before, int after, int most, String what) {
+        if (after > most && after > before) {
+            throw new Refused("A session holds at most " + most + " " + what + "; these would be " + after + ".", "");
+        }
+    }
+}
