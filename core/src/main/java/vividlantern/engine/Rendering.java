@@ -90,10 +90,29 @@ public final class Rendering {
         } catch (UncheckedIOException stopped) {
             throw stopped.getCause();
         }
+        if (cut.taken < frames) {
+            throw new IllegalStateException(
+                    "A rendering ended after " + cut.taken + " of " + frames + " frames.");
+        }
     }
 
     /** The frames that belong into the file, out of all that leave. */
-    private record Cut(int left, int right, long skip, long frames, Sink sink) {
+    private static final class Cut {
+
+        private final int left;
+        private final int right;
+        private final long skip;
+        private final long frames;
+        private final Sink sink;
+        private long taken;
+
+        private Cut(int left, int right, long skip, long frames, Sink sink) {
+            this.left = left;
+            this.right = right;
+            this.skip = skip;
+            this.frames = frames;
+            this.sink = sink;
+        }
 
         private void take(float[][] out, int count, long frame) {
             int before = (int) Math.max(0, Math.min(count, skip - frame));
@@ -101,6 +120,7 @@ public final class Rendering {
             if (keep > 0) {
                 try {
                     sink.write(out[left], out[right], before, keep);
+                    taken += keep;
                 } catch (IOException failed) {
                     throw new UncheckedIOException(failed);
                 }

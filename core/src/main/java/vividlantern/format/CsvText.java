@@ -8,6 +8,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -21,7 +22,20 @@ final class CsvText {
 
     private static final char[] DELIMITERS = {',', ';', '\t'};
 
+    /** What a spreadsheet would work out instead of showing it. */
+    private static final Pattern FORMULA = Pattern.compile("'*[=+\\-@\t\r].*", Pattern.DOTALL);
+
     private CsvText() {}
+
+    /** A text as it goes into a cell: with an apostrophe before what a spreadsheet would run as a formula. */
+    static String guarded(String text) {
+        return FORMULA.matcher(text).matches() ? "'" + text : text;
+    }
+
+    /** A text as it was before it was guarded. */
+    static String unguarded(String cell) {
+        return cell.startsWith("'") && FORMULA.matcher(cell).matches() ? cell.substring(1) : cell;
+    }
 
     static List<CSVRecord> rows(byte[] bytes) {
         String text = decode(bytes);

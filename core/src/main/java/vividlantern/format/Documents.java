@@ -110,6 +110,7 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+                .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
                 .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)

@@ -75,24 +75,24 @@ public final class InputListCsv {
             for (Input input : session.inputs()) {
                 printer.printRecord(
                         input.number(),
-                        input.source(),
-                        input.performer()
+                        CsvText.guarded(input.source()),
+                        CsvText.guarded(input.performer()
                                 .flatMap(session::find)
                                 .map(Performer::name)
-                                .orElse(""),
-                        input.mic(),
-                        input.stand(),
+                                .orElse("")),
+                        CsvText.guarded(input.mic()),
+                        CsvText.guarded(input.stand()),
                         input.cableMetres() == 0 ? "" : plain(input.cableMetres()),
-                        input.place(),
+                        CsvText.guarded(input.place()),
                         word(input.phantom()),
                         Channels.width(input.width()),
-                        ports(rig, input),
+                        CsvText.guarded(ports(rig, input)),
                         Documents.word(input.level()),
                         input.pad() ? "in" : "out",
                         plain(input.gainDb()),
                         input.polarityFlipped() ? "flipped" : "",
-                        String.join("; ", trackNames(session, input)),
-                        input.notes());
+                        CsvText.guarded(String.join("; ", trackNames(session, input))),
+                        CsvText.guarded(input.notes()));
             }
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
@@ -106,7 +106,11 @@ public final class InputListCsv {
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord("How many", "What", "Kind", "Note");
             for (BringList.Item item : BringList.of(session, rig)) {
-                printer.printRecord(item.count(), item.what(), item.group(), item.note());
+                printer.printRecord(
+                        item.count(),
+                        CsvText.guarded(item.what()),
+                        CsvText.guarded(item.group()),
+                        CsvText.guarded(item.note()));
             }
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);

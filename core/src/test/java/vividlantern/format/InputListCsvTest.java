@@ -43,6 +43,21 @@ public class InputListCsvTest {
         }
     }
 
+    /** A spreadsheet would run these; people may have meant them. */
+    @Test
+    public void textsThatASpreadsheetWouldRunAreGuardedAndComeBack() {
+        List<String> sources = List.of("=1+1", "@now", "-6 dB pad", "+mic", "'=quoted", "'tis", "plain");
+        Session session = BLANK;
+        for (int at = 0; at < sources.size(); at++) {
+            AddInput add = new AddInput(new InputId("i-" + at), at + 1, sources.get(at));
+            session = Edit.applyAll(List.of(add), session, RandomSessions.RIG);
+        }
+        String csv = InputListCsv.write(session, RandomSessions.RIG);
+        assertThat(csv).contains("1,'=1+1,", "2,'@now,", "3,'-6 dB pad,", "4,'+mic,", "5,''=quoted,", "6,'tis,", "7,plain,");
+        Session again = take(csv.getBytes(StandardCharsets.UTF_8), BLANK);
+        assertThat(again.inputs().stream().map(Input::source)).containsExactlyElementsOf(sources);
+    }
+
     @Test
     public void stereoAndWideSourcesComeBackWithTheirPortsAndTracks() {
         InputId piano = new InputId("piano");

@@ -17,6 +17,7 @@ public final class Labels {
 
     /** By a pattern in which {n} stands for a number that counts up from the first: "Wall {n}" → Wall 1, Wall 2, … */
     public static List<RigEdit> byPattern(List<PortId> ports, String pattern, int from) {
+        RigRules.note(pattern, "pattern");
         if (ports.size() > 1 && !pattern.contains(NUMBER)) {
             throw new Refused(
                     "Several ports need a number in their pattern: write {n} where it shall stand.", "pattern");

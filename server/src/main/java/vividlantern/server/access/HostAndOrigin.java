@@ -24,17 +24,24 @@ final class HostAndOrigin extends OncePerRequestFilter {
         String origin = request.getHeader("Origin");
         if (host == null || !OWN_NAMES.contains(host.replaceFirst(":\\d+$", ""))) {
             refuse(response, "This program answers on this machine only; open it as http://localhost.");
-        } else if (origin != null && !origin.equals(request.getScheme() + "://" + host)) {
+        } else if (origin != null && !origin.equals(request.getScheme() + "://" + host) || isOfForeignPage(request)) {
             refuse(response, "The request comes from another page than this program's own.");
         } else {
             chain.doFilter(request, response);
         }
     }
 
+    /** Browsers say where a request comes from, also where they name no origin. A link that leads to our page is no harm. */
+    private static boolean isOfForeignPage(HttpServletRequest request) {
+        String from = request.getHeader("Sec-Fetch-Site");
+        boolean foreign = "cross-site".equals(from) || "same-site".equals(from);
+        boolean link = "navigate".equals(request.getHeader("Sec-Fetch-Mode"))
+                && "document".equals(request.getHeader("Sec-Fetch-Dest"))
+                && !request.getRequestURI().startsWith("/api/");
+        return foreign && !link;
+    }
+
     private static void refuse(HttpServletResponse response, String reason) throws IOException {
-        response.setStatus(HttpStatus.FORBIDDEN.value());
-        response.setContentType("application/problem+json");
-        response.getWriter()
-                .write("{\"title\":\"Forbidden\",\"status\":403,\"detail\":\"" + reason + "\",\"pointer\":\"\"}");
+        ProblemText.send(response, HttpStatus.FORBIDDEN, reason);
     }
 }

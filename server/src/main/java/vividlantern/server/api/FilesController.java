@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -77,6 +78,7 @@ class FilesController {
             @RequestParam(defaultValue = "10") double seconds,
             @RequestParam(defaultValue = "24") String bits,
             @RequestParam(defaultValue = StandIns.ALL) String players,
+            HttpMethod method,
             HttpServletResponse response)
             throws IOException {
         Session open = desk.session(new SessionId(session));
@@ -85,11 +87,17 @@ class FilesController {
         Range range = range(open, from, seconds);
         StereoPair pair = pair(open, rig, mix);
         List<String> leaving = leavingBy(open, pair);
+        String name = leaving.stream().map(each -> name(open, each)).collect(Collectors.joining(" and "));
+        response.setHeader(HOLDS, String.join(", ", leaving));
+        if (method == HttpMethod.HEAD) {
+            standIns.openFor(open, rig, players);
+            describe(response, open, name, format, range);
+            return;
+        }
         try (RenderingQueue.Turn turn = queue.begin()) {
             Room room = standIns.openFor(open, rig, players);
-            response.setHeader(HOLDS, String.join(", ", leaving));
-            String name = leaving.stream().map(each -> name(open, each)).collect(Collectors.joining(" and "));
-            try (WavWriter wav = begin(response, open, name, format, range)) {
+            describe(response, open, name, format, range);
+            try (WavWriter wav = begin(response, open, format, range)) {
                 Rendering.render(
                         open,
                         rig,
@@ -111,20 +119,27 @@ class FilesController {
             @RequestParam Optional<Double> from,
             @RequestParam(defaultValue = "60") double seconds,
             @RequestParam(defaultValue = "24") String bits,
+            HttpMethod method,
             HttpServletResponse response)
             throws IOException {
         Session open = desk.session(new SessionId(session));
         WavWriter.SampleFormat format = format(bits);
         long countIn = Rendering.countInFrame(open);
         Range range = range(open, from.orElse((double) countIn / open.sampleRate()), seconds);
-        try (RenderingQueue.Turn turn = queue.begin();
-                WavWriter wav = begin(response, open, "click", format, range)) {
-            ClickFile.write(
-                    open,
-                    countIn,
-                    range.from(),
-                    range.frames(),
-                    (samples, frames) -> turn.send(() -> wav.write(samples, samples, 0, frames)));
+        if (method == HttpMethod.HEAD) {
+            describe(response, open, "click", format, range);
+            return;
+        }
+        try (RenderingQueue.Turn turn = queue.begin()) {
+            describe(response, open, "click", format, range);
+            try (WavWriter wav = begin(response, open, format, range)) {
+                ClickFile.write(
+                        open,
+                        countIn,
+                        range.from(),
+                        range.frames(),
+                        (samples, frames) -> turn.send(() -> wav.write(samples, samples, 0, frames)));
+            }
         }
     }
 
@@ -175,12 +190,16 @@ class FilesController {
                 Math.round(from * session.sampleRate()), Math.max(1, Math.round(seconds * session.sampleRate())));
     }
 
-    private static WavWriter begin(
-            HttpServletResponse response, Session session, String what, WavWriter.SampleFormat format, Range range)
-            throws IOException {
+    private static void describe(
+            HttpServletResponse response, Session session, String what, WavWriter.SampleFormat format, Range range) {
         response.setContentType("audio/wav");
         response.setContentLengthLong(WavWriter.fileBytes(format, range.frames()));
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, "wav"));
+    }
+
+    private static WavWriter begin(
+            HttpServletResponse response, Session session, WavWriter.SampleFormat format, Range range)
+            throws IOException {
         return new WavWriter(response.getOutputStream(), format, session.sampleRate(), range.frames(), range.from());
     }
 

@@ -1,11 +1,13 @@
 package vividlantern.server.api;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
@@ -30,12 +32,14 @@ import org.springframework.web.servlet.NoHandlerFoundException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import vividlantern.format.Documents;
 import vividlantern.history.Refused;
+import vividlantern.server.access.TooLarge;
 import vividlantern.server.desk.NotFound;
 import vividlantern.units.Decibels;
 
@@ -59,9 +63,9 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> busy(RenderingQueue.Busy busy) {
-        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+        return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
                 .header(HttpHeaders.RETRY_AFTER, "10")
-                .body(problem(HttpStatus.SERVICE_UNAVAILABLE, busy.getMessage(), ""));
+                .body(problem(HttpStatus.TOO_MANY_REQUESTS, busy.getMessage(), ""));
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
@@ -73,13 +77,27 @@ class Problems extends ResponseEntityExceptionHandler {
                 "");
     }
 
+    /** An answer that was begun and cannot be finished ends as an error of the connection, never as a short file. */
     @ExceptionHandler({RuntimeException.class, DataIntegrityViolationException.class})
-    ProblemDetail broken(RuntimeException fault) {
+    ProblemDetail broken(RuntimeException fault, HttpServletResponse response) {
         logger.error("A request met a fault of the program.", fault);
+        if (response.isCommitted()) {
+            throw fault;
+        }
         return problem(
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "The program met a fault of its own; nothing was changed. The log says more.",
                 "");
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(InvalidParameterException odd) {
+        return problem(HttpStatus.BAD_REQUEST, "The request cannot be read.", "");
+    }
+
+    @ExceptionHandler
+    ProblemDetail tooLarge(TooLarge large) {
+        return problem(HttpStatus.CONTENT_TOO_LARGE, large.getMessage(), "");
     }
 
     /** Whoever asked has gone away in the middle of an answer. */
@@ -94,10 +112,17 @@ class Problems extends ResponseEntityExceptionHandler {
             HttpHeaders headers,
             HttpStatusCode status,
             WebRequest request) {
+        if (isTooLarge(unreadable)) {
+            return createResponseEntity(tooLarge(new TooLarge()), headers, HttpStatus.CONTENT_TOO_LARGE, request);
+        }
         ProblemDetail problem = unreadable.getCause() instanceof JacksonException json
                 ? problem(HttpStatus.BAD_REQUEST, sentence(json), pointer(json))
                 : problem(HttpStatus.BAD_REQUEST, "The request has no body that can be read.", "");
         return createResponseEntity(problem, headers, HttpStatus.BAD_REQUEST, request);
+    }
+
+    private static boolean isTooLarge(Throwable reason) {
+        return reason instanceof TooLarge || reason.getCause() != null && isTooLarge(reason.getCause());
     }
 
     /** Whatever else cannot be answered, in a sentence of our own. */
@@ -170,6 +195,9 @@ class Problems extends ResponseEntityExceptionHandler {
         }
         if (json instanceof UnrecognizedPropertyException extra) {
             return "There is no field \"" + extra.getPropertyName() + "\" here.";
+        }
+        if (json instanceof StreamConstraintsException) {
+            return "A text, a number or a list here is longer than any that makes sense.";
         }
         if (json instanceof StreamReadException) {
             return "This is not JSON. Reading stopped at line "

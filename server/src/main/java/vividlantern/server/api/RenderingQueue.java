@@ -6,13 +6,13 @@ import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Component;
 
 /**
- * Keeps files that are rendered from making live sound stutter: a few are made at a time, all of them together on one core at
- * most, block by block. Whoever comes when there are enough is told so.
+ * Keeps files that are rendered from making live sound stutter: all together they use one core at most, block by block in
+ * turns. One that nobody reads uses none. Whoever comes when there are enough is told so.
  */
 @Component
 class RenderingQueue {
 
-    private static final int AT_A_TIME = 3;
+    private static final int AT_A_TIME = 18;
 
     /** There are enough already. */
     static final class Busy extends RuntimeException {

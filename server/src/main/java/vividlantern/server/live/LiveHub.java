@@ -37,6 +37,7 @@ public class LiveHub extends TextWebSocketHandler {
     private static final Pattern PATH = Pattern.compile(".*/live/([a-z0-9-]+)");
     private static final long LOOK_MILLIS = 40;
     private static final int LOOKS_A_HEARTBEAT = 125;
+    private static final int MOST_PAGES = 256;
 
     private final Desk desk;
     private final LiveRig rig;
@@ -69,6 +70,10 @@ public class LiveHub extends TextWebSocketHandler {
         Matcher path = PATH.matcher(socket.getUri().getPath());
         if (!path.matches()) {
             socket.close(CloseStatus.BAD_DATA);
+            return;
+        }
+        if (pages.all().size() >= MOST_PAGES) {
+            socket.close(CloseStatus.SERVICE_OVERLOAD.withReason("At most " + MOST_PAGES + " pages can follow."));
             return;
         }
         SessionId id = new SessionId(path.group(1));

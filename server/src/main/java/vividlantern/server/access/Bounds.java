@@ -1,0 +1,126 @@
+package vividlantern.server.access;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * How large a request may be, and how many may be answered at a time. Answers that nobody reads hold their threads until they
+ * are given up; they are fewer than there are threads, so that others are always answered.
+ */
+final class Bounds extends OncePerRequestFilter {
+
+    /** Of 200 threads that answer. */
+    private static final int READS_AT_A_TIME = 120;
+
+    private final Semaphore reads = new Semaphore(READS_AT_A_TIME);
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (request.getContentLengthLong() > TooLarge.MOST_BYTES) {
+            ProblemText.send(response, HttpStatus.CONTENT_TOO_LARGE, new TooLarge().getMessage());
+            return;
+        }
+        if (!request.getMethod().equals("GET")) {
+            chain.doFilter(new Counted(request), response);
+            return;
+        }
+        if (!reads.tryAcquire()) {
+            response.setHeader(HttpHeaders.RETRY_AFTER, "5");
+            ProblemText.send(
+                    response, HttpStatus.TOO_MANY_REQUESTS, "Too much is asked for at once. Try again in a few seconds.");
+            return;
+        }
+        try {
+            chain.doFilter(request, response);
+        } finally {
+            reads.release();
+        }
+    }
+
+    /** A request whose body is counted while it is read. */
+    private static final class Counted extends HttpServletRequestWrapper {
+
+        private ServletInputStream body;
+
+        private Counted(HttpServletRequest request) {
+            super(request);
+        }
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            if (body == null) {
+                body = new CountedBody(super.getInputStream());
+            }
+            return body;
+        }
+
+        @Override
+        public BufferedReader getReader() throws IOException {
+            Charset charset =
+                    Optional.ofNullable(getCharacterEncoding()).map(Charset::forName).orElse(StandardCharsets.UTF_8);
+            return new BufferedReader(new InputStreamReader(getInputStream(), charset));
+        }
+    }
+
+    private static final class CountedBody extends ServletInputStream {
+
+        private final ServletInputStream body;
+        private long read;
+
+        private CountedBody(ServletInputStream body) {
+            this.body = body;
+        }
+
+        @Override
+        public int read() throws IOException {
+            int one = body.read();
+            count(one < 0 ? 0 : 1);
+            return one;
+        }
+
+        @Override
+        public int read(byte[] to, int at, int length) throws IOException {
+            int got = body.read(to, at, length);
+            count(Math.max(0, got));
+            return got;
+        }
+
+        private void count(int more) throws TooLarge {
+            read += more;
+            if (read > TooLarge.MOST_BYTES) {
+                throw new TooLarge();
+            }
+        }
+
+        @Override
+        public boolean isFinished() {
+            return body.isFinished();
+        }
+
+        @Override
+        public boolean isReady() {
+            return body.isReady();
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            body.setReadListener(listener);
+        }
+    }
+}
