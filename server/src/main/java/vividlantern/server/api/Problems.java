@@ -41,6 +41,7 @@ import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.server.access.TooLarge;
 import vividlantern.server.desk.NotFound;
+import vividlantern.server.store.Unreadable;
 import vividlantern.units.Decibels;
 
 /** Answers everything that cannot be done with a sentence a person can act on, as RFC 9457 lays it out. */
@@ -59,6 +60,11 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail notFound(NotFound missing) {
         return problem(HttpStatus.NOT_FOUND, missing.getMessage(), "");
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(Unreadable unreadable) {
+        return problem(HttpStatus.UNPROCESSABLE_CONTENT, unreadable.getMessage(), "");
     }
 
     @ExceptionHandler
@@ -91,7 +97,7 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ProblemDetail unreadable(InvalidParameterException odd) {
+    ProblemDetail cannotBeRead(InvalidParameterException odd) {
         return problem(HttpStatus.BAD_REQUEST, "The request cannot be read.", "");
     }
 

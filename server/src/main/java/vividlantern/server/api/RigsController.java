@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,8 +36,10 @@ import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
 import vividlantern.rig.edit.TieInOrder;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.UndoState;
+import vividlantern.server.store.RawRows;
 import vividlantern.server.store.RigStore;
 import vividlantern.session.SessionId;
 
@@ -46,8 +50,12 @@ class RigsController {
 
     private static final int MOST_EDITS = 2000;
 
-    /** What a list of rigs tells of each. */
-    record ListedRig(RigId id, String name, long devices) {}
+    /**
+     * What a list of rigs tells of each.
+     *
+     * @param unreadable whether it is known that it cannot be opened
+     */
+    record ListedRig(RigId id, String name, long devices, boolean unreadable) {}
 
     /** A new rig: empty, or as a document says. */
     record NewRig(String name, Optional<RigDocument> document) {}
@@ -91,16 +99,22 @@ class RigsController {
 
     private final RigDesk desk;
     private final Desk sessions;
+    private final ReadThrough readThrough;
+    private final RawRows raw;
 
-    RigsController(RigDesk desk, Desk sessions) {
+    RigsController(RigDesk desk, Desk sessions, ReadThrough readThrough, RawRows raw) {
         this.desk = desk;
         this.sessions = sessions;
+        this.readThrough = readThrough;
+        this.raw = raw;
     }
 
     @GetMapping
     List<ListedRig> rigs() {
+        Set<String> unreadable = readThrough.unreadableRigs();
         return desk.rigs().stream()
-                .map(rig -> new ListedRig(new RigId(rig.id()), rig.name(), rig.devices()))
+                .map(rig -> new ListedRig(
+                        new RigId(rig.id()), rig.name(), rig.devices(), unreadable.contains(rig.id())))
                 .toList();
     }
 
@@ -144,6 +158,12 @@ class RigsController {
     @GetMapping("/{rig}")
     Rig rig(@PathVariable String rig) {
         return desk.rig(new RigId(rig));
+    }
+
+    /** What is stored of a rig, row by row, for one that cannot be read. */
+    @GetMapping(path = "/{rig}/stored.txt", produces = MediaType.TEXT_PLAIN_VALUE)
+    String stored(@PathVariable String rig) {
+        return raw.ofRig(rig);
     }
 
     @PostMapping("/{rig}/edits")

@@ -3,8 +3,10 @@ package vividlantern.server.api;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,7 +26,9 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
+import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.live.LiveRig;
+import vividlantern.server.store.RawRows;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
@@ -39,9 +43,20 @@ class SessionsController {
     static final String PERSON = "Lantern-Person";
     private static final int MOST_EDITS = 2000;
 
-    /** What a list of sessions tells of each. */
+    /**
+     * What a list of sessions tells of each.
+     *
+     * @param unreadable whether it is known that it cannot be opened
+     */
     record ListedSession(
-            SessionId id, String name, String song, long inputs, long tracks, long cues, boolean atTheRig) {}
+            SessionId id,
+            String name,
+            String song,
+            long inputs,
+            long tracks,
+            long cues,
+            boolean atTheRig,
+            boolean unreadable) {}
 
     record NewSession(String name, Optional<String> song, RigId rigId) {}
 
@@ -72,15 +87,20 @@ class SessionsController {
 
     private final Desk desk;
     private final LiveRig live;
+    private final ReadThrough readThrough;
+    private final RawRows raw;
 
-    SessionsController(Desk desk, LiveRig live) {
+    SessionsController(Desk desk, LiveRig live, ReadThrough readThrough, RawRows raw) {
         this.desk = desk;
         this.live = live;
+        this.readThrough = readThrough;
+        this.raw = raw;
     }
 
     @GetMapping
     List<ListedSession> sessions(
             @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "50") int size) {
+        Set<String> unreadable = readThrough.unreadableSessions();
         return desk.sessions(Paging.page(page), Paging.size(size)).stream()
                 .map(each -> new ListedSession(
                         new SessionId(each.id()),
@@ -89,7 +109,8 @@ class SessionsController {
                         each.inputs(),
                         each.tracks(),
                         each.cues(),
-                        live.isAtTheRig(new SessionId(each.id()))))
+                        live.isAtTheRig(new SessionId(each.id())),
+                        unreadable.contains(each.id())))
                 .toList();
     }
 
@@ -102,6 +123,12 @@ class SessionsController {
     @GetMapping("/{session}")
     Session session(@PathVariable String session) {
         return desk.session(new SessionId(session));
+    }
+
+    /** What is stored of a session, row by row, for one that cannot be read. */
+    @GetMapping(path = "/{session}/stored.txt", produces = MediaType.TEXT_PLAIN_VALUE)
+    String stored(@PathVariable String session) {
+        return raw.ofSession(session);
     }
 
     @PostMapping("/{session}/edits")

@@ -9,6 +9,7 @@ import vividlantern.server.Options;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Store;
+import vividlantern.server.store.Unreadable;
 import vividlantern.session.SessionId;
 import vividlantern.sim.LowWater;
 import vividlantern.sim.Saltworks;
@@ -16,6 +17,8 @@ import vividlantern.sim.Saltworks;
 /** Fills an empty data folder, and gives the first session the rig, before anybody is answered. */
 @Component
 class Demo implements SmartInitializingSingleton {
+
+    private static final int MOST_TRIED = 50;
 
     private final Store store;
     private final RigStore rigs;
@@ -41,6 +44,19 @@ class Demo implements SmartInitializingSingleton {
                                 rigs.note(rig.id(), new Turned(new PortId(port), front.gainDb(), front.phantom())));
             }
         }
-        store.sessions(0, 1).stream().findFirst().ifPresent(first -> live.takeIfItCan(new SessionId(first.id())));
+        store.sessions(0, MOST_TRIED).stream()
+                .map(each -> new SessionId(each.id()))
+                .filter(this::takes)
+                .findFirst();
+    }
+
+    /** Whether the first session that can be read took the rig, or its rig has nothing to sound through. */
+    private boolean takes(SessionId id) {
+        try {
+            live.takeIfItCan(id);
+            return true;
+        } catch (Unreadable known) {
+            return false;
+        }
     }
 }

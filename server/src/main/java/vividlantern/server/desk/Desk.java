@@ -19,6 +19,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.store.Store;
+import vividlantern.server.store.Unreadable;
 import vividlantern.session.Ids;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
@@ -71,15 +72,23 @@ public class Desk {
         return rigs.rig(opened(id).session.rigId());
     }
 
-    /** The sessions that are laid out for a rig, as they stand; those that are not open stay so. */
+    /** The sessions that are laid out for a rig, as they stand; those that are not open stay so, and what cannot be read is left out. */
     public List<Session> ofRig(RigId rig) {
         return store.ofRig(rig).stream()
                 .flatMap(id ->
                         Optional.ofNullable(open.get(id))
                                 .map(held -> held.session)
-                                .or(() -> store.session(id))
+                                .or(() -> readable(id))
                                 .stream())
                 .toList();
+    }
+
+    private Optional<Session> readable(SessionId id) {
+        try {
+            return store.session(id);
+        } catch (Unreadable known) {
+            return Optional.empty();
+        }
     }
 
     public List<Store.Listed> sessions(int page, int size) {

@@ -150,7 +150,7 @@ public class RigDesk {
             }
             Rig before = held.rig;
             if (isLarge(edits)) {
-                store.keep(id, "Before: " + RigEdit.summarise(edits, before), Documents.write(before));
+                store.keep(id, RigStore.KEPT_BY_ITSELF + RigEdit.summarise(edits, before), Documents.write(before));
             }
             store.save(before, outcome, edits);
             held.history.accept(outcome);

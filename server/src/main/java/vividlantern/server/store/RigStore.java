@@ -11,6 +11,8 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
@@ -43,6 +45,11 @@ public class RigStore {
     /** A kept copy, without its document. */
     public record Kept(long number, String name, OffsetDateTime madeAt) {}
 
+    private static final Logger LOG = LoggerFactory.getLogger(RigStore.class);
+    private static final int KEPT_COPIES = 20;
+    /** How the names of copies begin that nobody asked for. */
+    public static final String KEPT_BY_ITSELF = "Before: ";
+
     private final EntityManager entities;
     private final Reached reached;
     private final AtomicLong changes = new AtomicLong();
@@ -74,8 +81,13 @@ public class RigStore {
                 > 0;
     }
 
+    /** @throws Unreadable if what is stored of it cannot be understood */
     @Transactional(readOnly = true)
     public Optional<Rig> rig(RigId id) {
+        return Unreadable.guard("rig", id.value(), () -> read(id));
+    }
+
+    private Optional<Rig> read(RigId id) {
         RigRow row = entities.find(RigRow.class, id.value());
         if (row == null) {
             return Optional.empty();
@@ -91,9 +103,19 @@ public class RigStore {
         return Optional.of(RigParts.assemble(id, row.revision, parts));
     }
 
+    /** The log's lines; one that cannot be understood is left out, and said in the program's log. */
     @Transactional(readOnly = true)
     public List<LogEntry<RigPartKey, RigPart>> log(RigId id) {
-        return rows(RigLogRow.class, id).map(RigLogRow::line).toList();
+        return rows(RigLogRow.class, id)
+                .flatMap(row -> {
+                    try {
+                        return Stream.of(row.line());
+                    } catch (RuntimeException damaged) {
+                        LOG.warn("Line {} of the log of {} cannot be read.", row.key.number(), id, damaged);
+                        return Stream.empty();
+                    }
+                })
+                .toList();
     }
 
     public void add(Rig rig) {
@@ -130,11 +152,14 @@ public class RigStore {
         reached.addOnceStored(after.revision() - before.revision());
     }
 
+    /** The copies without what is in them, newest first. */
     @Transactional(readOnly = true)
     public List<Kept> copies(RigId id) {
-        return copyRows(id)
-                .map(row -> new Kept(row.key.number(), row.name, row.madeAt))
-                .toList();
+        return entities.createQuery("""
+                        select new vividlantern.server.store.RigStore$Kept(c.key.number, c.name, c.madeAt)
+                        from RigCopyRow c where c.key.rig = :rig order by c.key.number desc""", Kept.class)
+                .setParameter("rig", id.value())
+                .getResultList();
     }
 
     @Transactional(readOnly = true)
@@ -146,14 +171,27 @@ public class RigStore {
     /** Keeps a copy under a name; gives its number. */
     public long keep(RigId id, String name, String document) {
         RigCopyRow row = new RigCopyRow();
-        long number = copyRows(id).mapToLong(each -> each.key.number()).max().orElse(0) + 1;
+        List<Kept> before = copies(id);
+        long number = before.isEmpty() ? 1 : before.get(0).number() + 1;
         row.key = new RigCopyRow.Id(id.value(), number);
         row.name = name;
         row.madeAt = OffsetDateTime.now(ZoneOffset.UTC);
         row.document = document;
         entities.persist(row);
+        prune(id, before);
         changes.incrementAndGet();
         return number;
+    }
+
+    /** Of the copies that the program keeps by itself the newest stay; those that somebody named all do. */
+    private void prune(RigId id, List<Kept> newestFirst) {
+        newestFirst.stream()
+                .filter(each -> each.name().startsWith(KEPT_BY_ITSELF))
+                .skip(KEPT_COPIES - 1)
+                .forEach(old -> entities.createQuery("delete from RigCopyRow where key.rig = :rig and key.number = :number")
+                        .setParameter("rig", id.value())
+                        .setParameter("number", old.number())
+                        .executeUpdate());
     }
 
     /** What was noted of the preamps that only a hand can turn. */
@@ -176,12 +214,6 @@ public class RigStore {
         row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
         entities.persist(row);
         changes.incrementAndGet();
-    }
-
-    private Stream<RigCopyRow> copyRows(RigId id) {
-        return entities.createQuery("from RigCopyRow where key.rig = :rig order by key.number desc", RigCopyRow.class)
-                .setParameter("rig", id.value())
-                .getResultStream();
     }
 
     private void write(String rig, LogEntry<RigPartKey, RigPart> line, List<RigEdit> edits) {

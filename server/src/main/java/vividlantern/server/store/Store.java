@@ -7,6 +7,9 @@ import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
@@ -39,6 +42,8 @@ public class Store {
 
     /** What a list of sessions tells of each. */
     public record Listed(String id, String name, String song, long inputs, long tracks, long cues) {}
+
+    private static final Logger LOG = LoggerFactory.getLogger(Store.class);
 
     private final EntityManager entities;
     private final Reached reached;
@@ -88,8 +93,13 @@ public class Store {
                 > 0;
     }
 
+    /** @throws Unreadable if what is stored of it cannot be understood */
     @Transactional(readOnly = true)
     public Optional<Session> session(SessionId id) {
+        return Unreadable.guard("session", id.value(), () -> read(id));
+    }
+
+    private Optional<Session> read(SessionId id) {
         SessionRow row = entities.find(SessionRow.class, id.value());
         if (row == null) {
             return Optional.empty();
@@ -125,9 +135,19 @@ public class Store {
         return Optional.of(Parts.assemble(id, row.revision, parts));
     }
 
+    /** The log's lines; one that cannot be understood is left out, and said in the program's log. */
     @Transactional(readOnly = true)
     public List<LogEntry<PartKey, Part>> log(SessionId id) {
-        return rows(LogRow.class, id).stream().map(LogRow::line).toList();
+        return rows(LogRow.class, id).stream()
+                .flatMap(row -> {
+                    try {
+                        return Stream.of(row.line());
+                    } catch (RuntimeException damaged) {
+                        LOG.warn("Line {} of the log of {} cannot be read.", row.key.number(), id, damaged);
+                        return Stream.empty();
+                    }
+                })
+                .toList();
     }
 
     public void add(Session session) {
