@@ -1,6 +1,7 @@
 package vividlantern.engine;
 
 import java.lang.System.Logger;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +15,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.DeviceGone;
+import vividlantern.hardware.Lateness;
 import vividlantern.history.Refused;
 import vividlantern.kernel.Kernels;
 import vividlantern.mix.LiveState;
@@ -47,6 +49,7 @@ public final class Stay implements AutoCloseable {
     private final Venue venue;
     private final ScheduledExecutorService hands;
     private final AtomicReference<Session> coming = new AtomicReference<>();
+    private final Incidents incidents = new Incidents(Clock.systemUTC());
     private final Pauses enginePauses = new Pauses();
     private final Pauses preampPauses = new Pauses();
     private volatile Session session;
@@ -55,6 +58,8 @@ public final class Stay implements AutoCloseable {
     private volatile Run run;
     private volatile String preampFault = "";
     private volatile String inputFault = "";
+    private Lateness lateness = Lateness.NONE;
+    private Run lookedAt;
     private long silencedSamples;
     private int looksWithoutSilenced;
     private volatile boolean givenUp;
@@ -212,6 +217,11 @@ public final class Stay implements AutoCloseable {
         return preampFault.isEmpty() ? inputFault : preampFault;
     }
 
+    /** What went wrong with the sound during this stay. */
+    public Incidents incidents() {
+        return incidents;
+    }
+
     public LiveState live() {
         return run.changeOver().live();
     }
@@ -276,7 +286,9 @@ public final class Stay implements AutoCloseable {
     private void look() {
         orBeginAnew(() -> {
             lookAtInputs();
+            lookWhetherItIsInTime();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
+                incidents.add(Incidents.Kind.DEVICE, "The interface answers again.");
                 beginAnew();
             }
         });
@@ -306,11 +318,27 @@ public final class Stay implements AutoCloseable {
         silencedSamples = silenced;
     }
 
+    private void lookWhetherItIsInTime() {
+        Run now = run;
+        if (now != lookedAt) {
+            lookedAt = now;
+            lateness = Lateness.NONE;
+        }
+        Lateness here = now.device().lateness();
+        if (!here.equals(lateness)) {
+            double missedMs = 1000.0 * (here.missedFrames() - lateness.missedFrames()) / session.sampleRate();
+            incidents.late(here.lateBlocks() - lateness.lateBlocks(), missedMs);
+            lateness = here;
+        }
+    }
+
     private void accident(Run which, Throwable accident) {
         if (accident instanceof DeviceGone gone) {
             which.loseDevice(gone.getMessage());
+            incidents.add(Incidents.Kind.DEVICE, gone.getMessage());
             return;
         }
+        incidents.add(Incidents.Kind.BEGAN_ANEW, "The engine met a fault of the program and began anew (" + accident + ").");
         Duration pause = enginePauses.afterFailure(System.nanoTime());
         which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause) + " (" + accident
                 + ").");

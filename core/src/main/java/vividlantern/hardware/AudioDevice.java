@@ -27,6 +27,9 @@ public interface AudioDevice {
     /** Whether it would run now. */
     boolean answers();
 
+    /** What it could not wait for since it began to run. Any thread may ask. */
+    Lateness lateness();
+
     /**
      * Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less. What comes in shows it
      * after the way in at the latest.

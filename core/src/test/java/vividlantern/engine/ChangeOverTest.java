@@ -15,6 +15,7 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
@@ -105,6 +106,11 @@ public class ChangeOverTest {
         @Override
         public void run(AudioProcess process, Listener listener, int buffer, Pace pace) {
             throw new UnsupportedOperationException("It is driven block by block.");
+        }
+
+        @Override
+        public Lateness lateness() {
+            return Lateness.NONE;
         }
 
         @Override

@@ -11,6 +11,7 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.PairId;
 import vividlantern.rig.StereoPair;
@@ -74,6 +75,11 @@ public class RenderingTest {
                 listener.played(out, buffer, frames);
                 frames += buffer;
             }
+        }
+
+        @Override
+        public Lateness lateness() {
+            return Lateness.NONE;
         }
 
         @Override

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.time.Duration;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -15,6 +16,7 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.Lateness;
 import vividlantern.hardware.DeviceGone;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
@@ -60,6 +62,7 @@ public class StayTest {
         private final BlockingQueue<Float> peaks = new LinkedBlockingQueue<>();
         private final BlockingQueue<Double> gains = new LinkedBlockingQueue<>();
         private final int inputs;
+        private volatile Lateness lateness = Lateness.NONE;
 
         private Device(Rig rig) {
             inputs = rig.engineInputs().size();
@@ -100,6 +103,11 @@ public class StayTest {
                 Thread.currentThread().interrupt();
                 return "";
             }
+        }
+
+        @Override
+        public Lateness lateness() {
+            return lateness;
         }
 
         @Override
@@ -197,6 +205,30 @@ public class StayTest {
         gone = false;
         assertThat(opened.poll(SECONDS, TimeUnit.SECONDS)).isNotNull();
         await(() -> stay.fault().isEmpty());
+        assertThat(stay.incidents().newestFirst().stream().map(Incidents.Incident::sentence))
+                .containsExactly("The interface answers again.", "Its cable is out.");
+    }
+
+    /** What a device could not wait for is counted, together while it goes on, anew when the devices run anew. */
+    @Test
+    public void blocksThatComeLateAreCountedAndSaid() throws Exception {
+        Device device = begin(SESSION, RandomSessions.RIG);
+        device.lateness = new Lateness(1, 0);
+        await(() -> said().equals(
+                "The computer was too busy: one block came late. A larger buffer or fewer programs help."));
+        device.lateness = new Lateness(4, 14_400);
+        await(() -> said().contains("4 blocks came late, 300 ms of sound are missing"));
+        assertThat(stay.incidents().newestFirst()).hasSize(1);
+        device.wishes.add("break");
+        await(() -> stay.incidents().newestFirst().size() == 2);
+        assertThat(said()).startsWith("The engine met a fault of the program and began anew");
+    }
+
+    private String said() {
+        return stay.incidents()
+                .within(Duration.ofMinutes(1))
+                .map(Incidents.Incident::sentence)
+                .orElse("");
     }
 
     @Test(timeOut = 120_000)

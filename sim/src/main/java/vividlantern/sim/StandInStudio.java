@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.hardware.DeviceGone;
+import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
@@ -80,6 +81,7 @@ public final class StandInStudio implements AudioDevice {
     /** Noise is a function of the song's frame, so that renderings of overlapping stretches hold the same. */
     private long noiseBegins;
 
+    private volatile Lateness lateness = Lateness.NONE;
     private volatile boolean running;
     private volatile String absence = "";
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
@@ -266,11 +268,22 @@ public final class StandInStudio implements AudioDevice {
         }
     }
 
+    @Override
+    public Lateness lateness() {
+        return lateness;
+    }
+
     private long keepPace(long begun, long frame) {
         long due = begun + frame * 1_000_000_000L / sampleRate;
         long wait = due - System.nanoTime();
         if (wait < -GIVE_UP_NANOS) {
+            Lateness before = lateness;
+            lateness = new Lateness(
+                    before.lateBlocks() + 1, before.missedFrames() - wait * sampleRate / 1_000_000_000L);
             return begun - wait;
+        }
+        if (wait < -bufferFrames * 1_000_000_000L / sampleRate) {
+            lateness = new Lateness(lateness.lateBlocks() + 1, lateness.missedFrames());
         }
         while (wait > 0) {
             LockSupport.parkNanos(wait);

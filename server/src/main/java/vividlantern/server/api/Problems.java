@@ -41,12 +41,19 @@ import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.server.access.TooLarge;
 import vividlantern.server.desk.NotFound;
+import vividlantern.server.store.StoreWatch;
 import vividlantern.server.store.Unreadable;
 import vividlantern.units.Decibels;
 
 /** Answers everything that cannot be done with a sentence a person can act on, as RFC 9457 lays it out. */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
+
+    private final StoreWatch watch;
+
+    Problems(StoreWatch watch) {
+        this.watch = watch;
+    }
 
     @ExceptionHandler
     ProblemDetail refused(Refused refused) {
@@ -79,7 +86,7 @@ class Problems extends ResponseEntityExceptionHandler {
         logger.warn("Something could not be read or stored.", failed);
         return problem(
                 HttpStatus.INSUFFICIENT_STORAGE,
-                "This could not be stored, so it was not done. See whether the disk is full, then try again.",
+                "This could not be stored, so it was not done. " + watch.failed(),
                 "");
     }
 

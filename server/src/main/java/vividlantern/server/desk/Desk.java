@@ -10,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
@@ -19,6 +20,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.store.Store;
+import vividlantern.server.store.StoreWatch;
 import vividlantern.server.store.Unreadable;
 import vividlantern.session.Ids;
 import vividlantern.session.Part;
@@ -172,6 +174,20 @@ public class Desk {
             events.publishEvent(new SessionChanged(before, held.session));
             return held.session;
         }
+    }
+
+    /** After the database was gone: what is open is what is stored, whatever became of the change that failed. */
+    @EventListener
+    public void follow(StoreWatch.Back back) {
+        open.forEach((id, held) -> {
+            synchronized (held) {
+                Optional<Session> stored = readable(id);
+                if (stored.isPresent() && !stored.get().equals(held.session)) {
+                    open.put(id, new Open(stored.get(), new History<>(Parts.OF_SESSION, store.log(id))));
+                    events.publishEvent(new SessionChanged(held.session, stored.get()));
+                }
+            }
+        });
     }
 
     private Open opened(SessionId id) {

@@ -25,6 +25,7 @@ import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.RigTurned;
 import vividlantern.server.desk.SessionChanged;
+import vividlantern.server.store.StoreWatch;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
@@ -42,16 +43,19 @@ public class LiveHub extends TextWebSocketHandler {
     private final Desk desk;
     private final LiveRig rig;
     private final LivePages pages;
+    private final StoreWatch store;
     /** What pages know of what is happening, by session and field; empty for a session that is not at the rig. */
     private final Map<SessionId, Map<String, Object>> told = new HashMap<>();
 
     private Beat beat;
     private int looks;
+    private String storeTrouble = "";
 
-    public LiveHub(Desk desk, LiveRig rig, LivePages pages) {
+    public LiveHub(Desk desk, LiveRig rig, LivePages pages, StoreWatch store) {
         this.desk = desk;
         this.rig = rig;
         this.pages = pages;
+        this.store = store;
     }
 
     @PostConstruct
@@ -108,6 +112,7 @@ public class LiveHub extends TextWebSocketHandler {
         greeting.put("connection", page.id());
         greeting.put("session", session);
         greeting.put("undo", desk.undoState(page.session(), page.person()));
+        greeting.put("storeTrouble", store.trouble());
         synchronized (told) {
             tellWhatHappens(page.session());
             Map<String, Object> happening = told.get(page.session());
@@ -160,9 +165,19 @@ public class LiveHub extends TextWebSocketHandler {
         }
     }
 
+    private void tellWhetherItCanBeStored() {
+        String now = store.trouble();
+        if (!now.equals(storeTrouble)) {
+            storeTrouble = now;
+            String message = Documents.write(Map.of("type", "store", "trouble", now));
+            pages.all().forEach(page -> page.text(message));
+        }
+    }
+
     /** Looks what moved by itself, and lets pages know now and then that the connection is alive. */
     private void look() {
         tellWhatHappens();
+        tellWhetherItCanBeStored();
         looks++;
         if (looks % LOOKS_A_HEARTBEAT == 0) {
             pages.all().forEach(page -> page.text("{\"type\":\"alive\"}"));

@@ -1,6 +1,7 @@
 package vividlantern.server.live;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -8,6 +9,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.history.Refused;
 import vividlantern.rig.Port;
@@ -34,6 +36,7 @@ public class LiveRig {
      * @param switching the preamps at which a switch is being thrown: nobody hears them until its thump is over
      * @param fault why nothing sounds; "" while it runs
      * @param trouble what goes wrong while the sound goes on; "" if nothing does
+     * @param dropout what was wrong with the sound within the last minute; "" if nothing was
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      */
@@ -47,6 +50,7 @@ public class LiveRig {
             List<PortId> switching,
             String fault,
             String trouble,
+            String dropout,
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts) {}
 
@@ -179,6 +183,7 @@ public class LiveRig {
                 now.switching(),
                 now.fault(),
                 now.trouble(),
+                now.incidents().within(Duration.ofMinutes(1)).map(Incidents.Incident::sentence).orElse(""),
                 standIns.fate(),
                 standIns.fronts());
     }

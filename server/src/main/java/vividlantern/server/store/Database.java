@@ -2,7 +2,6 @@ package vividlantern.server.store;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.util.Objects;
-import javax.sql.DataSource;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -27,7 +26,7 @@ public class Database {
     }
 
     @Bean
-    DataSource dataSource(DataFolder folder) {
+    HikariDataSource dataSource(DataFolder folder) {
         return source(folder);
     }
 
