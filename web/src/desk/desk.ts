@@ -34,6 +34,8 @@ export const useDesk = defineStore('desk', () => {
   const findings = shallowRef<Found[]>([])
   const connected = ref(false)
   const missing = ref(false)
+  /** What keeps changes from being stored; "" if nothing does. */
+  const storeTrouble = ref('')
   const listeningTo = ref('')
   /** Whether trims take up what gains change. */
   const holdsEars = ref(false)
@@ -64,9 +66,11 @@ export const useDesk = defineStore('desk', () => {
         session.value = told.session
         undoState.value = told.undo
         live.value = told.live
+        storeTrouble.value = told.storeTrouble
         void rig.open(told.session.rigId)
         if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
       },
+      storeTrouble: (trouble) => (storeTrouble.value = trouble),
       changed(told) {
         if (!session.value || told.revision <= session.value.revision) return
         if (told.revision > session.value.revision + 1) return open(id)
@@ -219,6 +223,7 @@ export const useDesk = defineStore('desk', () => {
     findings,
     connected,
     missing,
+    storeTrouble,
     listeningTo,
     holdsEars,
     open,

@@ -12,7 +12,15 @@ export interface Place {
 
 /** What a live connection tells. */
 export interface LiveListener {
-  hello(told: { connection: string; session: Session; undo: UndoState; live: Happening | null }): void
+  hello(told: {
+    connection: string
+    session: Session
+    undo: UndoState
+    storeTrouble: string
+    live: Happening | null
+  }): void
+  /** What keeps changes from being stored; "" if nothing does. */
+  storeTrouble(trouble: string): void
   changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
   rigChanged(revision: number): void
   turned(): void
@@ -81,6 +89,7 @@ export function follow(session: string, listener: LiveListener): () => void {
       listener.hello(told)
     } else if (told.type === 'session') listener.changed(told)
     else if (told.type === 'rig') listener.rigChanged(told.revision)
+    else if (told.type === 'store') listener.storeTrouble(told.trouble)
     else if (told.type === 'turned') listener.turned()
     else if (told.type === 'live' && told.changed) listener.happeningChanged(told.changed)
     else if (told.type === 'live') listener.happening(told.live)

@@ -6,6 +6,7 @@ import { api, type ListedRig, type ListedSession } from '@/api/client'
 import { trying } from '@/desk/notice'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
+import CopyList from './CopyList.vue'
 
 /** The choice of a rig that is to be described yet. */
 const ANOTHER = 'another rig'
@@ -23,13 +24,15 @@ const choices = computed(() => [
   { label: 'another one, to be described', value: ANOTHER },
 ])
 
-onMounted(() =>
-  trying(async () => {
+function load() {
+  return trying(async () => {
     sessions.value = (await api.GET('/api/sessions')).data ?? []
-    rigs.value = (await api.GET('/api/rigs')).data ?? []
+    rigs.value = ((await api.GET('/api/rigs')).data ?? []).filter((each) => !each.unreadable)
     rig.value = rigs.value[0]?.id ?? ''
-  }),
-)
+  })
+}
+
+onMounted(load)
 
 function begin() {
   return trying(async () => {
@@ -42,6 +45,9 @@ function begin() {
     if (made) await router.push(`/sessions/${made.id}/${rig.value === ANOTHER ? 'rig' : 'input-list'}`)
   })
 }
+
+const readable = computed(() => sessions.value?.filter((each) => !each.unreadable))
+const unreadable = computed(() => sessions.value?.filter((each) => each.unreadable))
 
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
 </script>
@@ -61,8 +67,13 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
       </p>
       <p v-if="sessions?.length === 0" class="soft">Nothing here yet. Name a session and the song, and begin.</p>
       <div class="cards">
+        <div v-for="session in unreadable" :key="session.id" class="card">
+          <h3>{{ session.name }}</h3>
+          <span>This session cannot be read. Look into a copy below and take it out there.</span>
+          <a :href="`/api/sessions/${session.id}/stored.txt`" target="_blank">What is stored of it, as text</a>
+        </div>
         <RouterLink
-          v-for="session in sessions"
+          v-for="session in readable"
           :key="session.id"
           class="card"
           :class="{ lit: session.atTheRig }"
@@ -100,6 +111,7 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
           >
         </form>
       </div>
+      <CopyList @restored="load" />
     </main>
   </div>
 </template>

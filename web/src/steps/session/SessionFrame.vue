@@ -8,6 +8,7 @@ import CommandBox from './CommandBox.vue'
 import KeyList from './KeyList.vue'
 import StandIns from './StandIns.vue'
 import TopStrip from './TopStrip.vue'
+import WhatHappened from './WhatHappened.vue'
 import { useKeys } from './useKeys'
 
 const props = defineProps<{ session: string }>()
@@ -17,6 +18,7 @@ const rig = useRig()
 const router = useRouter()
 const keysShown = ref(false)
 const commandsShown = ref(false)
+const happenedShown = ref(false)
 const strip = ref<InstanceType<typeof TopStrip>>()
 
 watch(() => props.session, desk.open, { immediate: true })
@@ -78,12 +80,14 @@ useKeys({
       </RouterLink>
       <span class="fill"></span>
       <StandIns v-if="desk.live" />
+      <button class="plain keys" @click="happenedShown = true">What happened</button>
       <button class="plain keys" @click="keysShown = true"><kbd>?</kbd> lists the keys</button>
     </nav>
     <main>
       <div v-if="!desk.connected" class="band flare" role="status">
         The connection to the program is lost. It comes back by itself; nothing you typed is gone.
       </div>
+      <div v-else-if="desk.storeTrouble" class="band flare" role="status">{{ desk.storeTrouble }}</div>
       <div v-else-if="!desk.live" class="band" role="status">
         This session is not at the rig, so nothing sounds. You can edit it all the same.
         <NButton size="small" type="primary" @click="desk.command({ kind: 'take-rig' })">Take the rig</NButton>
@@ -92,9 +96,14 @@ useKeys({
         {{ desk.live.fault }} Nothing sounds until it is back; the session stays as it is.
       </div>
       <div v-else-if="desk.live.trouble" class="band flare" role="status">{{ desk.live.trouble }}</div>
+      <div v-else-if="desk.live.dropout" class="band" role="status">
+        {{ desk.live.dropout }}
+        <button class="word" @click="happenedShown = true">What happened</button>
+      </div>
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />
+    <WhatHappened v-model:shown="happenedShown" />
     <CommandBox
       v-model:shown="commandsShown"
       :steps="steps.map(({ title, to }) => ({ title, to: `/sessions/${session}/${to}` }))"

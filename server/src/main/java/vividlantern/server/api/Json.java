@@ -75,6 +75,8 @@ class Json {
             schemas.add(LiveRig.Happening.class);
             schemas.add(CueCurve.CurvePoint.class);
             schemas.add(UndoState.class);
+            schemas.add(CopiesController.ListedCopy.class);
+            schemas.add(LiveController.Happened.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();
             schemas.named()

@@ -93,7 +93,7 @@ public class Desk {
         }
     }
 
-    public List<Store.Listed> sessions(int page, int size) {
+    public List<Store.StoredSession> sessions(int page, int size) {
         return store.sessions(page, size);
     }
 

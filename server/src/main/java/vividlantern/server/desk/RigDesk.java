@@ -54,7 +54,7 @@ public class RigDesk {
         return opened(id).rig;
     }
 
-    public List<RigStore.Listed> rigs() {
+    public List<RigStore.StoredRig> rigs() {
         return store.rigs();
     }
 

@@ -43,7 +43,7 @@ public class Copies {
     private static final String CONTENTS = "contents.json";
 
     /** What was in the database when a copy was made. */
-    public record Contents(List<Store.Listed> sessions, List<RigStore.Listed> rigs) {}
+    public record Contents(List<Store.StoredSession> sessions, List<RigStore.StoredRig> rigs) {}
 
     /**
      * A copy, or a database that was set aside.

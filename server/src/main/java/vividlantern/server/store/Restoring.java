@@ -43,10 +43,10 @@ public final class Restoring {
     private static void requireReadable(Path copy, DataFolder unpacked) {
         List<String> unreadable = new ArrayList<>();
         try (OpenedCopy opened = new OpenedCopy(unpacked)) {
-            for (Store.Listed each : opened.sessions().sessions(0, Integer.MAX_VALUE)) {
+            for (Store.StoredSession each : opened.sessions().sessions(0, Integer.MAX_VALUE)) {
                 noteIfUnreadable(each.name(), () -> opened.sessions().session(new SessionId(each.id())), unreadable);
             }
-            for (RigStore.Listed each : opened.rigs().rigs()) {
+            for (RigStore.StoredRig each : opened.rigs().rigs()) {
                 noteIfUnreadable(each.name(), () -> opened.rigs().rig(new RigId(each.id())), unreadable);
             }
         } catch (RuntimeException broken) {

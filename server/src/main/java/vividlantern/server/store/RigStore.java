@@ -40,7 +40,7 @@ import vividlantern.server.folder.Reached;
 public class RigStore {
 
     /** What a list of rigs tells of each. */
-    public record Listed(String id, String name, long devices) {}
+    public record StoredRig(String id, String name, long devices) {}
 
     /** A kept copy, without its document. */
     public record Kept(long number, String name, OffsetDateTime madeAt) {}
@@ -65,11 +65,11 @@ public class RigStore {
     }
 
     @Transactional(readOnly = true)
-    public List<Listed> rigs() {
+    public List<StoredRig> rigs() {
         return entities.createQuery("""
-                        select new vividlantern.server.store.RigStore$Listed(r.id, r.name,
+                        select new vividlantern.server.store.RigStore$StoredRig(r.id, r.name,
                           (select count(d) from DeviceRow d where d.key.rig = r.id and d.retired = false))
-                        from RigRow r order by r.name, r.id""", Listed.class).getResultList();
+                        from RigRow r order by r.name, r.id""", StoredRig.class).getResultList();
     }
 
     /** Whether there is a rig of this id, readable or not. */

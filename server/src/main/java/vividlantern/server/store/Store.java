@@ -41,7 +41,7 @@ import vividlantern.session.edit.Edit;
 public class Store {
 
     /** What a list of sessions tells of each. */
-    public record Listed(String id, String name, String song, long inputs, long tracks, long cues) {}
+    public record StoredSession(String id, String name, String song, long inputs, long tracks, long cues) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Store.class);
 
@@ -60,13 +60,13 @@ public class Store {
     }
 
     @Transactional(readOnly = true)
-    public List<Listed> sessions(int page, int size) {
+    public List<StoredSession> sessions(int page, int size) {
         return entities.createQuery("""
-                        select new vividlantern.server.store.Store$Listed(s.id, s.name, s.song,
+                        select new vividlantern.server.store.Store$StoredSession(s.id, s.name, s.song,
                           (select count(i) from InputRow i where i.key.session = s.id),
                           (select count(t) from TrackRow t where t.key.session = s.id),
                           (select count(c) from CueRow c where c.key.session = s.id))
-                        from SessionRow s order by s.name, s.id""", Listed.class)
+                        from SessionRow s order by s.name, s.id""", StoredSession.class)
                 .setFirstResult(page * size)
                 .setMaxResults(size)
                 .getResultList();

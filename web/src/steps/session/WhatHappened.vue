@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { NModal } from 'naive-ui'
+import { ref, watch } from 'vue'
+import { api, type Happened, type LogLine } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+
+/** What went wrong with the sound, and who changed what, newest first. */
+const shown = defineModel<boolean>('shown', { required: true })
+
+const desk = useDesk()
+const happened = ref<Happened | null>(null)
+const lines = ref<LogLine[]>([])
+
+watch(shown, (now) => {
+  if (!now) return
+  void trying(async () => {
+    const path = { session: desk.session!.id }
+    happened.value = (await api.GET('/api/live/{session}/happened', { params: { path } })).data ?? null
+    lines.value = (await api.GET('/api/sessions/{session}/log', { params: { path } })).data ?? []
+  })
+})
+
+const time = (utc: string) => new Date(utc).toLocaleTimeString('en-GB')
+</script>
+
+<template>
+  <NModal v-model:show="shown" preset="card" title="What happened" :style="{ width: '680px' }">
+    <div class="both">
+      <h3>To the sound</h3>
+      <p v-if="!desk.live" class="soft">This session is not at the rig.</p>
+      <p v-else-if="happened?.incidents.length === 0" class="soft">
+        Nothing was late or missing since this session took the rig.
+      </p>
+      <ul v-else>
+        <li v-for="(each, index) in happened?.incidents" :key="index">
+          <time>{{ time(each.at) }}</time> {{ each.sentence }}
+        </li>
+      </ul>
+      <h3>To the session</h3>
+      <p v-if="lines.length === 0" class="soft">Nothing was changed yet.</p>
+      <ul>
+        <li v-for="line in lines" :key="line.number">
+          <span class="soft number">{{ line.number }}</span>
+          <span :class="{ undone: line.state !== 'stands' }">{{ line.summary }}</span>
+        </li>
+      </ul>
+      <p v-if="happened" class="soft">
+        The program's own log says more: <code>{{ happened.logFile }}</code>
+      </p>
+    </div>
+  </NModal>
+</template>
+
+<style scoped>
+.both {
+  max-height: 62vh;
+  overflow: auto;
+}
+
+ul {
+  margin: 4px 0 16px;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 10px;
+  padding: 3px 0;
+}
+
+time,
+.number {
+  flex: 0 0 auto;
+  min-width: 44px;
+  font-variant-numeric: tabular-nums;
+}
+
+.number {
+  text-align: right;
+}
+
+.undone {
+  color: var(--soft);
+  text-decoration: line-through;
+}
+
+code {
+  user-select: all;
+}
+</style>
