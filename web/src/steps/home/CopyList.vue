@@ -3,12 +3,14 @@ import { NButton, NModal, NPopconfirm } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Contents, type ListedCopy, type Session } from '@/api/client'
-import { trying } from '@/desk/notice'
+import { tell, trying } from '@/desk/notice'
 
 /** Copies of everything, and the ways back to them. */
 const emit = defineEmits<{ restored: [] }>()
 
 const ASK_AGAIN_MS = 500
+/** So long it may take; then something is wrong. */
+const LONGEST_MS = 120_000
 
 const router = useRouter()
 const copies = ref<ListedCopy[]>([])
@@ -71,7 +73,8 @@ async function restore(copy: ListedCopy) {
 /** The program goes away for some seconds; first it does not answer, then it does. */
 async function answersAgain() {
   let gone = false
-  for (;;) {
+  const latest = Date.now() + LONGEST_MS
+  while (Date.now() < latest) {
     const answers = await fetch('/api/copies')
       .then((answer) => answer.ok)
       .catch(() => false)
@@ -79,6 +82,7 @@ async function answersAgain() {
     gone ||= !answers
     await new Promise((done) => setTimeout(done, ASK_AGAIN_MS))
   }
+  tell('The program does not answer. Start it again; what is stored is not touched by that.')
 }
 
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`

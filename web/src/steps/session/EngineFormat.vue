@@ -37,9 +37,11 @@ async function choose() {
     <template #trigger>
       <button class="plain pair" title="Choose the sample rate and the buffer">
         <strong>{{ roundTrip }}</strong>
-        <span>{{ kilohertz(desk.session!.sampleRate) }} · buffer {{ desk.session!.bufferFrames }}</span>
+        <span v-if="desk.live?.dropout" class="dropout" role="status" :title="desk.live.dropout">dropout just now</span>
+        <span v-else>{{ kilohertz(desk.session!.sampleRate) }} · buffer {{ desk.session!.bufferFrames }}</span>
       </button>
     </template>
+    <p v-if="desk.live?.dropout" class="dropout">{{ desk.live.dropout }}</p>
     <h3>Buffer</h3>
     <p class="soft">Small to record, large to mix.</p>
     <button
@@ -123,5 +125,9 @@ ul {
 
 ul {
   padding-left: 18px;
+}
+
+.dropout {
+  color: var(--flare);
 }
 </style>

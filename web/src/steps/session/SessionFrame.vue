@@ -96,10 +96,6 @@ useKeys({
         {{ desk.live.fault }} Nothing sounds until it is back; the session stays as it is.
       </div>
       <div v-else-if="desk.live.trouble" class="band flare" role="status">{{ desk.live.trouble }}</div>
-      <div v-else-if="desk.live.dropout" class="band" role="status">
-        {{ desk.live.dropout }}
-        <button class="word" @click="happenedShown = true">What happened</button>
-      </div>
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />

@@ -45,7 +45,9 @@ public class Restart {
         }
         try {
             DataFolder unpacked = Restoring.prepare(copy, folder);
-            new Thread(() -> beginAnew(unpacked), "restart").start();
+            Thread beginning = new Thread(() -> beginAnew(unpacked), "restart");
+            beginning.setDaemon(false);
+            beginning.start();
         } catch (IOException failed) {
             LOG.warn("{} could not be unpacked.", copy, failed);
             underWay.set(false);

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.tomcat.util.http.InvalidParameterException;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
@@ -83,7 +84,7 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail notStored(Exception failed) {
-        logger.warn("Something could not be read or stored.", failed);
+        logger.warn("Something could not be read or stored: " + NestedExceptionUtils.getMostSpecificCause(failed));
         return problem(
                 HttpStatus.INSUFFICIENT_STORAGE,
                 "This could not be stored, so it was not done. " + watch.failed(),
