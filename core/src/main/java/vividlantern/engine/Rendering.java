@@ -91,8 +91,7 @@ public final class Rendering {
             throw stopped.getCause();
         }
         if (cut.taken < frames) {
-            throw new IllegalStateException(
-                    "A rendering ended after " + cut.taken + " of " + frames + " frames.");
+            throw new IllegalStateException("A rendering ended after " + cut.taken + " of " + frames + " frames.");
         }
     }
 

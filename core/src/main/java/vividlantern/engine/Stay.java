@@ -338,7 +338,8 @@ public final class Stay implements AutoCloseable {
             incidents.add(Incidents.Kind.DEVICE, gone.getMessage());
             return;
         }
-        incidents.add(Incidents.Kind.BEGAN_ANEW, "The engine met a fault of the program and began anew (" + accident + ").");
+        incidents.add(
+                Incidents.Kind.BEGAN_ANEW, "The engine met a fault of the program and began anew (" + accident + ").");
         Duration pause = enginePauses.afterFailure(System.nanoTime());
         which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause) + " (" + accident
                 + ").");

@@ -347,7 +347,9 @@ public final class InputListImport {
 
     private String cell(CSVRecord record, Column column) {
         Integer at = columns.get(column);
-        return at == null || at >= record.size() ? "" : CsvText.unguarded(record.get(at).strip());
+        return at == null || at >= record.size()
+                ? ""
+                : CsvText.unguarded(record.get(at).strip());
     }
 
     private static Optional<Integer> number(String text) {

@@ -3,8 +3,8 @@ package vividlantern.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.util.List;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -16,8 +16,8 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
-import vividlantern.hardware.Lateness;
 import vividlantern.hardware.DeviceGone;
+import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.rig.Port;
@@ -215,7 +215,7 @@ public class StayTest {
         Device device = begin(SESSION, RandomSessions.RIG);
         device.lateness = new Lateness(1, 0);
         await(() -> said().equals(
-                "The computer was too busy: one block came late. A larger buffer or fewer programs help."));
+                        "The computer was too busy: one block came late. A larger buffer or fewer programs help."));
         device.lateness = new Lateness(4, 14_400);
         await(() -> said().contains("4 blocks came late, 300 ms of sound are missing"));
         assertThat(stay.incidents().newestFirst()).hasSize(1);

@@ -53,7 +53,8 @@ public class InputListCsvTest {
             session = Edit.applyAll(List.of(add), session, RandomSessions.RIG);
         }
         String csv = InputListCsv.write(session, RandomSessions.RIG);
-        assertThat(csv).contains("1,'=1+1,", "2,'@now,", "3,'-6 dB pad,", "4,'+mic,", "5,''=quoted,", "6,'tis,", "7,plain,");
+        assertThat(csv)
+                .contains("1,'=1+1,", "2,'@now,", "3,'-6 dB pad,", "4,'+mic,", "5,''=quoted,", "6,'tis,", "7,plain,");
         Session again = take(csv.getBytes(StandardCharsets.UTF_8), BLANK);
         assertThat(again.inputs().stream().map(Input::source)).containsExactlyElementsOf(sources);
     }

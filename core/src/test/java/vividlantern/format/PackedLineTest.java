@@ -25,8 +25,7 @@ import vividlantern.units.Decibels;
 public class PackedLineTest {
 
     /** As the first program wrote it that packs lines; every later one reads it. */
-    private static final String FIRST =
-            "AcMRVHjdbITuZlQngLM1VAdSLoPlWYKONwK7DAA=";
+    private static final String FIRST = "AcMRVHjdbITuZlQngLM1VAdSLoPlWYKONwK7DAA=";
 
     @Test
     public void everyPartOfRandomSessionsComesBackAndIsSmall() {

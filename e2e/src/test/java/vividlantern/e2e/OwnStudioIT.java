@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.charset.StandardCharsets;
@@ -221,6 +222,35 @@ public class OwnStudioIT {
         assertThat(sheet.getByText("The rig has changed")).hasCount(0);
         JsonNode inputs = session().get("inputs");
         assertThat(inputs.get(19).get("ports").get(0).asString()).isEqualTo("raft-in-20");
+    }
+
+    @Test(dependsOnMethods = "step13WhatASessionLosesIsSaidAndMappedAnew")
+    public void step14ASessionIsTakenOutOfACopyAndEverythingGoesBackToIt() {
+        page.navigate(program.address());
+        button("Copy now").click();
+        Locator copy =
+                page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("1 session: First Light"));
+        copy.getByText("Look into it").click();
+        page.getByText("Show it").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Inputs1 ");
+        page.getByText("Take it out as a new session").click();
+        assertThat(page.getByRole(AriaRole.HEADING, named("Input list").setLevel(1)))
+                .isVisible();
+        page.navigate(program.address());
+        assertThat(page.getByRole(AriaRole.HEADING, named("First Light"))).hasCount(2);
+        copy.getByText("Go back to it").click();
+        page.getByText("Go back", textExactly()).click();
+        assertThat(page.getByText("what stood here before a copy took its place"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        assertThat(page.getByRole(AriaRole.HEADING, named("First Light"))).hasCount(1);
+    }
+
+    @Test(dependsOnMethods = "step14ASessionIsTakenOutOfACopyAndEverythingGoesBackToIt")
+    public void step15WhatHappenedIsListed() {
+        page.getByRole(AriaRole.HEADING, named("First Light")).click();
+        button("What happened").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("lantern.log");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("To the session");
     }
 
     private void add(String model, String name) {

@@ -36,14 +36,14 @@ public class BoundsTest extends ServerTest {
             {SESSION + "/tracks/stroke", "{\"crossings\": [null]}", 400},
             {
                 SESSION + "/edits",
-                edits.formatted("{\"kind\": \"rename-track\", \"track\": \"bass\", \"name\": \"" + "x".repeat(5000)
-                        + "\"}"),
+                edits.formatted(
+                        "{\"kind\": \"rename-track\", \"track\": \"bass\", \"name\": \"" + "x".repeat(5000) + "\"}"),
                 422
             },
             {
                 SESSION + "/edits",
-                edits.formatted("{\"kind\": \"rename-track\", \"track\": \"bass\", \"name\": \""
-                        + "x".repeat(131_073) + "\"}"),
+                edits.formatted(
+                        "{\"kind\": \"rename-track\", \"track\": \"bass\", \"name\": \"" + "x".repeat(131_073) + "\"}"),
                 400
             },
             {"/api/sessions", "{\"name\": \"" + "x".repeat(401) + "\", \"rigId\": \"saltworks\"}", 422},
@@ -79,8 +79,7 @@ public class BoundsTest extends ServerTest {
         assertProblem(
                 send(HttpRequest.newBuilder(address(SESSION + "/edits"))
                         .header("Content-Type", "application/json")
-                        .POST(HttpRequest.BodyPublishers.ofInputStream(
-                                () -> new java.io.ByteArrayInputStream(large)))),
+                        .POST(HttpRequest.BodyPublishers.ofInputStream(() -> new java.io.ByteArrayInputStream(large)))),
                 413);
         assertThat(get(SESSION).get("id").asString()).isEqualTo("low-water");
     }
@@ -141,14 +140,14 @@ public class BoundsTest extends ServerTest {
                     .map(CompletableFuture::join)
                     .map(answer -> JSON.readTree(answer.body()).get("id").asString())
                     .collect(Collectors.toCollection(TreeSet::new));
-            assertThat(ids)
-                    .containsExactly("ebb", "ebb-2", "ebb-3", "ebb-4", "ebb-5", "ebb-6", "ebb-7", "ebb-8");
+            assertThat(ids).containsExactly("ebb", "ebb-2", "ebb-3", "ebb-4", "ebb-5", "ebb-6", "ebb-7", "ebb-8");
         }
     }
 
     @Test
     public void aRigThatComesWithADocumentIsThereWholeAndAtOnce() {
-        String document = send(HttpRequest.newBuilder(address("/api/rigs/saltworks/document.json"))).body();
+        String document = send(HttpRequest.newBuilder(address("/api/rigs/saltworks/document.json")))
+                .body();
         HttpResponse<String> made = post("/api/rigs", "p", "{\"name\": \"Twin\", \"document\": " + document + "}");
         assertThat(made.statusCode()).isEqualTo(201);
         JsonNode twin = get("/api/rigs/twin");
@@ -157,15 +156,18 @@ public class BoundsTest extends ServerTest {
         assertThat(twin.get("ports")).isEqualTo(get("/api/rigs/saltworks").get("ports"));
         String odd = document.replaceFirst("\"takes\":\\[[^]]*\\]", "\"takes\":[]");
         assertProblem(post("/api/rigs", "p", "{\"name\": \"Odd\", \"document\": " + odd + "}"), 422);
-        assertThat(send(HttpRequest.newBuilder(address("/api/rigs/odd"))).statusCode()).isEqualTo(404);
+        assertThat(send(HttpRequest.newBuilder(address("/api/rigs/odd"))).statusCode())
+                .isEqualTo(404);
     }
 
     private static void assertProblem(HttpResponse<String> answer, int status) {
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(status);
-        assertThat(answer.headers().firstValue("Content-Type")).hasValueSatisfying(type -> assertThat(type)
-                .startsWith("application/problem+json"));
+        assertThat(answer.headers().firstValue("Content-Type"))
+                .hasValueSatisfying(type -> assertThat(type).startsWith("application/problem+json"));
         JsonNode problem = JSON.readTree(answer.body());
-        assertThat(problem.get("detail").asString()).matches("(?s)[A-Z\"].*[.)]").doesNotContain("java.", "Exception");
+        assertThat(problem.get("detail").asString())
+                .matches("(?s)[A-Z\"].*[.)]")
+                .doesNotContain("java.", "Exception");
         assertThat(problem.has("pointer")).isTrue();
     }
 }

@@ -75,7 +75,8 @@ public class CopiesTest extends ServerTest {
         assertThat(track(get(SESSION), "bass").get("name").asString()).isEqualTo("Lost");
         assertThat(post("/api/copies/" + copy + "/sessions/nowhere", "anna", "").statusCode())
                 .isEqualTo(404);
-        assertThat(post("/api/copies/nowhere.zip/sessions/low-water", "anna", "").statusCode())
+        assertThat(post("/api/copies/nowhere.zip/sessions/low-water", "anna", "")
+                        .statusCode())
                 .isEqualTo(422);
     }
 

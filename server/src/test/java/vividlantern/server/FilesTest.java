@@ -187,7 +187,8 @@ public class FilesTest extends ServerTest {
         HttpResponse<String> told = send(HttpRequest.newBuilder(address(SESSION + "/mixes/main.wav?seconds=14000"))
                 .method("HEAD", HttpRequest.BodyPublishers.noBody()));
         assertThat(told.statusCode()).isEqualTo(200);
-        assertThat(told.headers().firstValueAsLong("Content-Length").orElseThrow()).isGreaterThan(14000L * 48_000 * 6);
+        assertThat(told.headers().firstValueAsLong("Content-Length").orElseThrow())
+                .isGreaterThan(14000L * 48_000 * 6);
         assertThat(told.headers().firstValue("Mix-Holds")).hasValue("main");
     }
 

@@ -63,7 +63,8 @@ public class FolderTest extends ServerTest {
     public void whatWasNeededForAWhileIsGoneAtTheNextStart() throws IOException {
         DataFolder folder = fresh();
         folder.claim().channel().close();
-        Files.writeString(Files.createDirectory(folder.temporary().resolve("copy1")).resolve("left"), "over");
+        Files.writeString(
+                Files.createDirectory(folder.temporary().resolve("copy1")).resolve("left"), "over");
         folder.claim().channel().close();
         assertThat(folder.temporary()).isEmptyDirectory();
     }

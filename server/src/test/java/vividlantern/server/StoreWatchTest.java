@@ -30,7 +30,8 @@ public class StoreWatchTest extends ServerTest {
     @Test
     public void whatKeepsThingsFromBeingStoredIsSaidUntilItIsOver() {
         StoreWatch watch = ((ApplicationContext) program).getBean(StoreWatch.class);
-        assertThat(watch.failed()).matches("Nothing can be stored: the disk with the data folder has \\d+ MB left\\..*");
+        assertThat(watch.failed())
+                .matches("Nothing can be stored: the disk with the data folder has \\d+ MB left\\..*");
         assertThat(watch.trouble()).startsWith("Nothing can be stored");
         await(() -> !watch.trouble().startsWith("Nothing can be stored"));
     }

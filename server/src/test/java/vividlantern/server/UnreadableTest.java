@@ -14,9 +14,10 @@ public class UnreadableTest extends ServerTest {
 
     @Test
     public void whatCannotBeReadIsListedAndTheRestOpens() {
-        String copy = JSON.readTree(post("/api/copies", "p", "").body()).get("name").asString();
-        String document =
-                send(HttpRequest.newBuilder(address("/api/rigs/saltworks/document.json"))).body();
+        String copy =
+                JSON.readTree(post("/api/copies", "p", "").body()).get("name").asString();
+        String document = send(HttpRequest.newBuilder(address("/api/rigs/saltworks/document.json")))
+                .body();
         post("/api/rigs", "p", "{\"name\": \"Attic\", \"document\": " + document + "}");
         post("/api/sessions", "p", "{\"name\": \"Above\", \"rigId\": \"attic\"}");
         post("/api/sessions", "p", "{\"name\": \"Whole\", \"rigId\": \"saltworks\"}");
@@ -33,18 +34,24 @@ public class UnreadableTest extends ServerTest {
 
         HttpResponse<String> opened = send(HttpRequest.newBuilder(address(SESSION)));
         assertThat(opened.statusCode()).isEqualTo(422);
-        assertThat(opened.body()).contains("The session \\\"low-water\\\" cannot be read").contains("Copies");
+        assertThat(opened.body())
+                .contains("The session \\\"low-water\\\" cannot be read")
+                .contains("Copies");
         assertThat(send(HttpRequest.newBuilder(address("/api/sessions/above/readiness")))
                         .statusCode())
                 .isEqualTo(422);
-        assertThat(post("/api/sessions/whole/edits", "p", "{\"edits\": [{\"kind\": \"set-main-level\", \"level\": -1}]}")
+        assertThat(post(
+                                "/api/sessions/whole/edits",
+                                "p",
+                                "{\"edits\": [{\"kind\": \"set-main-level\", \"level\": -1}]}")
                         .statusCode())
                 .isEqualTo(200);
         assertThat(send(HttpRequest.newBuilder(address("/api/rigs/saltworks/losses")))
                         .statusCode())
                 .isEqualTo(200);
 
-        assertThat(send(HttpRequest.newBuilder(address(SESSION + "/stored.txt"))).body())
+        assertThat(send(HttpRequest.newBuilder(address(SESSION + "/stored.txt")))
+                        .body())
                 .contains("session: id=low-water", "click={\"countIn", "track: session_id=low-water; id=bass");
         HttpResponse<String> taken = post("/api/copies/" + copy + "/sessions/low-water", "p", "");
         assertThat(JSON.readTree(taken.body()).get("id").asString()).isEqualTo("low-water-2");

@@ -278,8 +278,8 @@ public final class StandInStudio implements AudioDevice {
         long wait = due - System.nanoTime();
         if (wait < -GIVE_UP_NANOS) {
             Lateness before = lateness;
-            lateness = new Lateness(
-                    before.lateBlocks() + 1, before.missedFrames() - wait * sampleRate / 1_000_000_000L);
+            lateness =
+                    new Lateness(before.lateBlocks() + 1, before.missedFrames() - wait * sampleRate / 1_000_000_000L);
             return begun - wait;
         }
         if (wait < -bufferFrames * 1_000_000_000L / sampleRate) {

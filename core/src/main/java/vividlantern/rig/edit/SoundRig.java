@@ -101,8 +101,7 @@ final class SoundRig {
     private void port(Port port) {
         String device = port.device();
         if (rig.devices().stream().noneMatch(each -> each.id().equals(device))) {
-            throw new Refused(
-                    port.houseLabel() + " belongs to a device '" + device + "' that is not there.", "ports");
+            throw new Refused(port.houseLabel() + " belongs to a device '" + device + "' that is not there.", "ports");
         }
         RigRules.text(port.houseLabel(), "A port", "ports");
         RigRules.text(port.panelName(), "A port", "ports");
@@ -125,7 +124,8 @@ final class SoundRig {
                         "ties");
             }
             if (!ends.add(tie.to()) || !starts.add(tie.from())) {
-                throw new Refused("Two ties meet at '" + tie.from() + "' or '" + tie.to() + "'; a port takes one.", "ties");
+                throw new Refused(
+                        "Two ties meet at '" + tie.from() + "' or '" + tie.to() + "'; a port takes one.", "ties");
             }
             if (rig.runsInACircle(tie.from())) {
                 throw new Refused("The ties from '" + tie.from() + "' run in a circle.", "ties");
@@ -135,8 +135,8 @@ final class SoundRig {
 
     private Port end(PortId id, Tie tie) {
         return rig.port(id)
-                .orElseThrow(() -> new Refused(
-                        "The tie from '" + tie.from() + "' to '" + tie.to() + "' misses a port.", "ties"));
+                .orElseThrow(() ->
+                        new Refused("The tie from '" + tie.from() + "' to '" + tie.to() + "' misses a port.", "ties"));
     }
 
     private void pair(StereoPair pair) {

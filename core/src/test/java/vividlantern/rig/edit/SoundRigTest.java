@@ -25,7 +25,8 @@ import vividlantern.rig.RigId;
 public class SoundRigTest {
 
     private static final Rig EMPTY = Rig.empty(new RigId("loft"), "Loft");
-    private static final Rig SMALL = ShelfDevices.device("interface-2", "dory", "Dory").applyTo(EMPTY);
+    private static final Rig SMALL =
+            ShelfDevices.device("interface-2", "dory", "Dory").applyTo(EMPTY);
     private static final String GOOD = Documents.write(RigDocument.of(SMALL));
 
     @DataProvider
@@ -83,7 +84,8 @@ public class SoundRigTest {
 
     @Test
     public void aRigHolds4096PortsAndNoMore() {
-        assertThatCode(() -> SoundRig.require(with(SMALL.devices(), ports(4096)))).doesNotThrowAnyException();
+        assertThatCode(() -> SoundRig.require(with(SMALL.devices(), ports(4096))))
+                .doesNotThrowAnyException();
         assertThatThrownBy(() -> SoundRig.require(with(SMALL.devices(), ports(4097))))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("at most 4096 ports");
@@ -113,12 +115,18 @@ public class SoundRigTest {
                 run.remote(),
                 run.link());
         return new AddDevice(
-                id, id, bay.deviceKind(), bay.fullScaleDbu(), bay.latency(), bay.clock(), bay.driftPpm(), List.of(many));
+                id,
+                id,
+                bay.deviceKind(),
+                bay.fullScaleDbu(),
+                bay.latency(),
+                bay.clock(),
+                bay.driftPpm(),
+                List.of(many));
     }
 
     private static Rig with(List<Device> devices, List<Port> ports) {
-        return new Rig(
-                EMPTY.id(), 0, "Loft", 20, devices, ports, List.of(), List.of(), List.of(), List.of());
+        return new Rig(EMPTY.id(), 0, "Loft", 20, devices, ports, List.of(), List.of(), List.of(), List.of());
     }
 
     private static List<Port> ports(int count) {

@@ -44,7 +44,7 @@ class Access {
     /** What the server below refuses by itself, like an address with signs in it that no address has. */
     @Bean
     WebServerFactoryCustomizer<TomcatServletWebServerFactory> ownWords() {
-        return server -> server.addContextCustomizers(context ->
-                ((StandardHost) context.getParent()).setErrorReportValveClass(OwnWords.class.getName()));
+        return server -> server.addContextCustomizers(
+                context -> ((StandardHost) context.getParent()).setErrorReportValveClass(OwnWords.class.getName()));
     }
 }

@@ -43,7 +43,9 @@ final class Bounds extends OncePerRequestFilter {
         if (!reads.tryAcquire()) {
             response.setHeader(HttpHeaders.RETRY_AFTER, "5");
             ProblemText.send(
-                    response, HttpStatus.TOO_MANY_REQUESTS, "Too much is asked for at once. Try again in a few seconds.");
+                    response,
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "Too much is asked for at once. Try again in a few seconds.");
             return;
         }
         try {
@@ -72,8 +74,9 @@ final class Bounds extends OncePerRequestFilter {
 
         @Override
         public BufferedReader getReader() throws IOException {
-            Charset charset =
-                    Optional.ofNullable(getCharacterEncoding()).map(Charset::forName).orElse(StandardCharsets.UTF_8);
+            Charset charset = Optional.ofNullable(getCharacterEncoding())
+                    .map(Charset::forName)
+                    .orElse(StandardCharsets.UTF_8);
             return new BufferedReader(new InputStreamReader(getInputStream(), charset));
         }
     }

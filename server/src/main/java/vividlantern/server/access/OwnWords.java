@@ -30,9 +30,10 @@ public final class OwnWords extends ErrorReportValve {
             case NOT_FOUND -> "There is nothing here.";
             case METHOD_NOT_ALLOWED -> "Nothing answers this kind of request here.";
             case CONTENT_TOO_LARGE -> new TooLarge().getMessage();
-            default -> status.is5xxServerError()
-                    ? "The program met a fault of its own; nothing was changed. The log says more."
-                    : "The request cannot be answered.";
+            default ->
+                status.is5xxServerError()
+                        ? "The program met a fault of its own; nothing was changed. The log says more."
+                        : "The request cannot be answered.";
         };
     }
 }

@@ -11,6 +11,7 @@ public final class TooLarge extends IOException {
     private static final long serialVersionUID = 1L;
 
     public TooLarge() {
-        super("A request holds at most " + (MOST_BYTES >> 20) + " MiB; this one is larger, and nothing of it was done.");
+        super("A request holds at most " + (MOST_BYTES >> 20)
+                + " MiB; this one is larger, and nothing of it was done.");
     }
 }

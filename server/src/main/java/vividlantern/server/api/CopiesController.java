@@ -28,8 +28,7 @@ class CopiesController {
      * @param replaced whether it is what stood here before a copy took its place
      * @param contents what it holds; empty if one must look into it to know
      */
-    record ListedCopy(
-            String name, String madeAt, long bytes, boolean replaced, Optional<Copies.Contents> contents) {}
+    record ListedCopy(String name, String madeAt, long bytes, boolean replaced, Optional<Copies.Contents> contents) {}
 
     private final CopyDesk desk;
     private final Restart restart;

@@ -35,8 +35,7 @@ class LiveController {
      * @param lateBlocks how many blocks came late
      * @param missedMs how much sound was left out
      */
-    record Wrong(
-            String at, String until, Incidents.Kind kind, String sentence, long lateBlocks, double missedMs) {}
+    record Wrong(String at, String until, Incidents.Kind kind, String sentence, long lateBlocks, double missedMs) {}
 
     private final Commands commands;
     private final Desk desk;

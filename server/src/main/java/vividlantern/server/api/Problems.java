@@ -86,9 +86,7 @@ class Problems extends ResponseEntityExceptionHandler {
     ProblemDetail notStored(Exception failed) {
         logger.warn("Something could not be read or stored: " + NestedExceptionUtils.getMostSpecificCause(failed));
         return problem(
-                HttpStatus.INSUFFICIENT_STORAGE,
-                "This could not be stored, so it was not done. " + watch.failed(),
-                "");
+                HttpStatus.INSUFFICIENT_STORAGE, "This could not be stored, so it was not done. " + watch.failed(), "");
     }
 
     /** An answer that was begun and cannot be finished ends as an error of the connection, never as a short file. */

@@ -113,8 +113,8 @@ class RigsController {
     List<ListedRig> rigs() {
         Set<String> unreadable = readThrough.unreadableRigs();
         return desk.rigs().stream()
-                .map(rig -> new ListedRig(
-                        new RigId(rig.id()), rig.name(), rig.devices(), unreadable.contains(rig.id())))
+                .map(rig ->
+                        new ListedRig(new RigId(rig.id()), rig.name(), rig.devices(), unreadable.contains(rig.id())))
                 .toList();
     }
 

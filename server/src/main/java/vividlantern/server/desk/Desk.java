@@ -78,10 +78,7 @@ public class Desk {
     public List<Session> ofRig(RigId rig) {
         return store.ofRig(rig).stream()
                 .flatMap(id ->
-                        Optional.ofNullable(open.get(id))
-                                .map(held -> held.session)
-                                .or(() -> readable(id))
-                                .stream())
+                        Optional.ofNullable(open.get(id)).map(held -> held.session).or(() -> readable(id)).stream())
                 .toList();
     }
 

@@ -86,8 +86,7 @@ public final class CopyFiles {
 
     /** Lets go of the oldest packed ones beyond ten. What was set aside stays: somebody chose to. */
     public void prune() throws IOException {
-        for (Path old :
-                list(name -> name.endsWith(PACKED)).stream().skip(KEPT).toList()) {
+        for (Path old : list(name -> name.endsWith(PACKED)).stream().skip(KEPT).toList()) {
             Files.delete(old);
         }
     }

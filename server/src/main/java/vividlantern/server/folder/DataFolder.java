@@ -86,8 +86,8 @@ public final class DataFolder {
     }
 
     private FileLock lock() throws IOException {
-        FileChannel channel = FileChannel.open(
-                path.resolve(NAME + ".lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        FileChannel channel =
+                FileChannel.open(path.resolve(NAME + ".lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         FileLock lock = null;
         try {
             lock = channel.tryLock();

@@ -35,7 +35,8 @@ public final class DatabaseCheck {
         if (!Files.exists(folder.database())) {
             if (folder.holdsSomething()) {
                 throw new CannotStart("There is no " + DataFolder.DATABASE_FILE + " in " + folder.path()
-                        + ", but there are other things. Nothing was begun there, so that nothing gets lost.\n" + ways());
+                        + ", but there are other things. Nothing was begun there, so that nothing gets lost.\n"
+                        + ways());
             }
             return;
         }
@@ -112,8 +113,7 @@ public final class DatabaseCheck {
     }
 
     private CannotStart damaged(String how) {
-        return new CannotStart(
-                folder.database() + " cannot be used. " + how + " Nothing was changed.\n" + ways());
+        return new CannotStart(folder.database() + " cannot be used. " + how + " Nothing was changed.\n" + ways());
     }
 
     /** What can be done, with the copies that there are. */
@@ -125,9 +125,7 @@ public final class DatabaseCheck {
                     + " --restore FILE");
         } else {
             lines.add("The newest copies; to go on with one of them:");
-            copies.stream()
-                    .limit(MOST_COPIES_SAID)
-                    .forEach(copy -> lines.add("  " + start() + " --restore " + copy));
+            copies.stream().limit(MOST_COPIES_SAID).forEach(copy -> lines.add("  " + start() + " --restore " + copy));
         }
         lines.add("To begin with nothing, choose another folder: ./start --data DIR");
         return String.join("\n", lines);

@@ -183,7 +183,10 @@ public class LiveRig {
                 now.switching(),
                 now.fault(),
                 now.trouble(),
-                now.incidents().within(Duration.ofMinutes(1)).map(Incidents.Incident::sentence).orElse(""),
+                now.incidents()
+                        .within(Duration.ofMinutes(1))
+                        .map(Incidents.Incident::sentence)
+                        .orElse(""),
                 standIns.fate(),
                 standIns.fronts());
     }

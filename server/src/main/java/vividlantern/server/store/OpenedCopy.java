@@ -54,9 +54,8 @@ public final class OpenedCopy implements AutoCloseable {
     /** @param folder holds the database and nothing else */
     OpenedCopy(DataFolder folder) {
         this.folder = folder;
-        Map<String, Object> wishes = Map.of(
-                "lantern.data", folder.path().toString(),
-                "spring.jpa.hibernate.ddl-auto", "validate");
+        Map<String, Object> wishes =
+                Map.of("lantern.data", folder.path().toString(), "spring.jpa.hibernate.ddl-auto", "validate");
         context.getEnvironment().getPropertySources().addFirst(new MapPropertySource("copy", wishes));
         context.register(StoreAlone.class);
         context.refresh();

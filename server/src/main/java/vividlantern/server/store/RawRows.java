@@ -35,7 +35,9 @@ public class RawRows {
                 column);
         StringBuilder text = new StringBuilder();
         append(text, main, "ID", id);
-        tables.stream().filter(table -> !NOT_ASKED_FOR.contains(table)).forEach(table -> append(text, table, column, id));
+        tables.stream()
+                .filter(table -> !NOT_ASKED_FOR.contains(table))
+                .forEach(table -> append(text, table, column, id));
         return text.toString();
     }
 

@@ -188,7 +188,8 @@ public class RigStore {
         newestFirst.stream()
                 .filter(each -> each.name().startsWith(KEPT_BY_ITSELF))
                 .skip(KEPT_COPIES - 1)
-                .forEach(old -> entities.createQuery("delete from RigCopyRow where key.rig = :rig and key.number = :number")
+                .forEach(old -> entities.createQuery(
+                                "delete from RigCopyRow where key.rig = :rig and key.number = :number")
                         .setParameter("rig", id.value())
                         .setParameter("number", old.number())
                         .executeUpdate());
