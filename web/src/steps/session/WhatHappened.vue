@@ -11,15 +11,34 @@ const shown = defineModel<boolean>('shown', { required: true })
 const desk = useDesk()
 const happened = ref<Happened | null>(null)
 const lines = ref<LogLine[]>([])
+/** Whether there are lines beyond those that always stay. */
+const many = ref(false)
+
+const PAGE = 50
+const KEPT_LINES = 10_000
 
 watch(shown, (now) => {
-  if (!now) return
-  void trying(async () => {
-    const path = { session: desk.session!.id }
-    happened.value = (await api.GET('/api/live/{session}/happened', { params: { path } })).data ?? null
-    lines.value = (await api.GET('/api/sessions/{session}/log', { params: { path } })).data ?? []
-  })
+  if (now) void trying(load)
 })
+
+async function load() {
+  const path = { session: desk.session!.id }
+  happened.value = (await api.GET('/api/live/{session}/happened', { params: { path } })).data ?? null
+  lines.value = await page(0)
+  many.value = (await page(KEPT_LINES / PAGE)).length > 0
+}
+
+async function page(number: number): Promise<LogLine[]> {
+  const params = { path: { session: desk.session!.id }, query: { page: number, size: PAGE } }
+  return (await api.GET('/api/sessions/{session}/log', { params })).data ?? []
+}
+
+function fold() {
+  return trying(async () => {
+    await api.POST('/api/sessions/{session}/log/fold', { params: { path: { session: desk.session!.id } } })
+    await load()
+  })
+}
 
 const time = (utc: string) => new Date(utc).toLocaleTimeString('en-GB')
 </script>
@@ -42,9 +61,14 @@ const time = (utc: string) => new Date(utc).toLocaleTimeString('en-GB')
       <ul>
         <li v-for="line in lines" :key="line.number">
           <span class="soft number">{{ line.number }}</span>
-          <span :class="{ undone: line.state !== 'stands' }">{{ line.summary }}</span>
+          <span :class="{ undone: line.state === 'undone' || line.state === 'forgone' }">{{ line.summary }}</span>
         </li>
       </ul>
+      <p v-if="many">
+        More than {{ KEPT_LINES.toLocaleString('en-GB') }} lines make the session slow to open.
+        <button class="word" @click="fold">Fold the older ones into one</button>
+        What they did stays, but cannot be taken back any more.
+      </p>
       <p v-if="happened" class="soft">
         The program's own log says more: <code>{{ happened.logFile }}</code>
       </p>

@@ -45,6 +45,30 @@ public final class History<W, K extends Comparable<K>, P> {
         return List.copyOf(log.values());
     }
 
+    /**
+     * The line that would stand for all but the newest lines, under the number of the last of those.
+     *
+     * @param keep how many of the newest stay as they are
+     * @return nothing if there are not more
+     */
+    public Optional<LogEntry<K, P>> folded(int keep) {
+        if (log.size() <= keep) {
+            return Optional.empty();
+        }
+        List<LogEntry<K, P>> lines = lines();
+        LogEntry<K, P> last = lines.get(lines.size() - keep - 1);
+        return Optional.of(new LogEntry<>(
+                last.number(),
+                last.revision(),
+                "",
+                "",
+                "Lines 1 to " + last.number() + ", folded into one",
+                Map.of(),
+                Map.of(),
+                OptionalLong.empty(),
+                LogEntry.State.FOLDED));
+    }
+
     public void accept(Outcome<W, K, P> outcome) {
         outcome.lines().forEach(this::put);
     }
@@ -134,7 +158,7 @@ public final class History<W, K extends Comparable<K>, P> {
         return linesOf(person).descendingMap().values().stream()
                 .filter(line -> line.of().isPresent())
                 .map(line -> log.get(line.of().getAsLong()))
-                .filter(line -> line.state() == LogEntry.State.UNDONE)
+                .filter(line -> line != null && line.state() == LogEntry.State.UNDONE)
                 .findFirst();
     }
 

@@ -11,7 +11,7 @@ import java.util.OptionalLong;
  * @param revision the revision of the whole after it
  * @param gesture the drag it belongs to, or "" for none
  * @param of the line that this one takes back or makes again; empty for a change
- * @param state whether a change stands, is taken back, or is taken back for good
+ * @param state whether a change stands, is taken back, is taken back for good, or stands for many
  */
 public record LogEntry<K, P>(
         long number,
@@ -28,7 +28,9 @@ public record LogEntry<K, P>(
         STANDS,
         UNDONE,
         /** Undone, and its person has changed something else since: no redo reaches it. */
-        FORGONE
+        FORGONE,
+        /** It stands for many old lines, which are gone; nothing of them can be taken back. */
+        FOLDED
     }
 
     public LogEntry {

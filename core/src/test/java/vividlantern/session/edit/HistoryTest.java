@@ -3,6 +3,7 @@ package vividlantern.session.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalLong;
 import java.util.Random;
@@ -10,6 +11,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.history.History;
+import vividlantern.history.LogEntry;
 import vividlantern.session.CueId;
 import vividlantern.session.InputId;
 import vividlantern.session.Part;
@@ -59,6 +61,28 @@ public class HistoryTest {
             }
             assertThat(session.atRevision(0)).isEqualTo(last.atRevision(0));
         }
+    }
+
+    @Test
+    public void oldLinesAreFoldedIntoOneAndTheRestCanStillBeTakenBack() {
+        for (int n = 1; n <= 6; n++) {
+            change("anna", new SetFader(T0, Decibels.of(-n)));
+        }
+        undo("anna");
+        assertThat(history.folded(7)).isEmpty();
+        LogEntry<PartKey, Part> line = history.folded(3).orElseThrow();
+        assertThat(line.number()).isEqualTo(4);
+        assertThat(line.summary()).isEqualTo("Lines 1 to 4, folded into one");
+        List<LogEntry<PartKey, Part>> kept = new ArrayList<>(history.lines().subList(4, 7));
+        kept.add(line);
+        history = new History<>(Parts.OF_SESSION, kept);
+        undo("anna");
+        assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-4));
+        assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to take back.");
+        accept(history.redo(session, "anna"));
+        accept(history.redo(session, "anna"));
+        assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-6));
+        assertThat(history.folded(1).orElseThrow().number()).isEqualTo(9);
     }
 
     @Test

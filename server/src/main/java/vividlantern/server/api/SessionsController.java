@@ -174,6 +174,13 @@ class SessionsController {
                 .toList();
     }
 
+    /** Folds all lines of the log beyond the newest 10 000 into one. */
+    @PostMapping("/{session}/log/fold")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void foldLog(@PathVariable String session) {
+        desk.foldLog(new SessionId(session));
+    }
+
     @GetMapping("/{session}/offers")
     Offers offers(@PathVariable String session) {
         Session open = desk.session(new SessionId(session));

@@ -47,6 +47,9 @@ public class Desk {
         }
     }
 
+    /** How many lines of a log are never folded. */
+    public static final int KEPT_LINES = 10_000;
+
     private final Store store;
     private final RigDesk rigs;
     private final ApplicationEventPublisher events;
@@ -146,6 +149,17 @@ public class Desk {
             List<LogEntry<PartKey, Part>> wanted = new ArrayList<>(lines.subList(from, to));
             Collections.reverse(wanted);
             return wanted;
+        }
+    }
+
+    /** Folds all but the newest lines of the log into one, if there are more. What they did stays; it cannot be taken back any more. */
+    public void foldLog(SessionId id) {
+        Open held = opened(id);
+        synchronized (held) {
+            held.history.folded(KEPT_LINES).ifPresent(line -> {
+                store.fold(id, line);
+                open.put(id, new Open(held.session, new History<>(Parts.OF_SESSION, store.log(id))));
+            });
         }
     }
 

@@ -150,6 +150,16 @@ public class Store {
                 .toList();
     }
 
+    /** Puts one line in the place of all up to its number. */
+    public void fold(SessionId id, LogEntry<PartKey, Part> line) {
+        entities.createQuery("delete from LogRow where key.session = :session and key.number <= :number")
+                .setParameter("session", id.value())
+                .setParameter("number", line.number())
+                .executeUpdate();
+        write(id.value(), line, List.of());
+        changes.incrementAndGet();
+    }
+
     public void add(Session session) {
         SessionRow row = new SessionRow();
         row.id = session.id().value();
