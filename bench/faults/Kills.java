@@ -88,7 +88,7 @@ public final class Kills {
         }
         writers.add(new Thread(() -> beginRigs(document)));
         writers.forEach(Thread::start);
-        Thread.sleep(200 + CHANCE.nextInt(1500));
+        Thread.sleep(1000 + CHANCE.nextInt(4000));
         program.destroyForcibly().waitFor();
         for (Thread writer : writers) {
             writer.join();

@@ -57,7 +57,7 @@ public class VividLantern {
         try {
             folder.replaceDatabase(Restoring.prepare(copy, folder))
                     .ifPresent(kept -> System.out.println("The copy is in place. What stood here is kept as " + kept
-                            + ". To go back to it: ./start --data " + folder.path() + " --restore " + kept));
+                            + ". To go back to it: " + folder.restoreCommand(kept)));
         } catch (Refused reason) {
             throw new CannotStart(reason.getMessage() + " Nothing was changed.");
         } catch (IOException failed) {

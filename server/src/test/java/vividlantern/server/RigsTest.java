@@ -88,6 +88,22 @@ public class RigsTest extends ServerTest {
         assertThat(get(LOFT).get("ports").get(0).get("houseLabel").asString()).isEqualTo("Floor 3");
     }
 
+    @Test
+    public void ofTheCopiesThatNobodyNamedTheNewestTwentyStay() {
+        String shed = "/api/rigs/shed";
+        post("/api/rigs", "anna", "{\"name\": \"Shed\"}");
+        post(shed + "/copies", "anna", "{\"name\": \"As delivered\"}");
+        change(shed, withKind(get("/api/rigs/shelf"), "interface-8"));
+        for (int n = 0; n < 22; n++) {
+            change(shed, "{\"kind\": \"remove-device\", \"device\": \"interface-8\"}");
+            post(shed + "/undo", "anna", "");
+        }
+        JsonNode copies = get(shed + "/copies");
+        assertThat(copies).hasSize(21);
+        assertThat(copies.get(0).get("number").asLong()).isEqualTo(23);
+        assertThat(copies.get(20).get("name").asString()).isEqualTo("As delivered");
+    }
+
     @Test(dependsOnMethods = "aCopyIsKeptBeforeALargeChangeAndSaysWhatGoingBackWouldChange")
     public void aDocumentMakesTheSameRigElsewhereAndAWrongOneNamesThePlace() {
         JsonNode document = get(LOFT + "/document.json");

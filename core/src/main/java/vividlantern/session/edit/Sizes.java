@@ -3,10 +3,9 @@ package vividlantern.session.edit;
 import vividlantern.history.Refused;
 import vividlantern.session.Session;
 
-/** How much a session holds at most. One that holds more already can still be changed, but does not grow. */
+/** How much a session holds at most; of inputs as many as have a number. One that holds more already can still be changed, but does not grow. */
 final class Sizes {
 
-    static final int INPUTS = 1024;
     static final int TRACKS = 512;
     static final int CUES = 64;
     static final int PERFORMERS = 256;
@@ -18,7 +17,6 @@ final class Sizes {
 
     /** Refuses what makes a session grow beyond what it holds at most. */
     static void require(Session before, Session after) {
-        require(before.inputs().size(), after.inputs().size(), INPUTS, "inputs");
         require(before.tracks().size(), after.tracks().size(), TRACKS, "tracks");
         require(before.cues().size(), after.cues().size(), CUES, "cues");
         require(before.performers().size(), after.performers().size(), PERFORMERS, "performers");

@@ -100,6 +100,21 @@ public final class DataFolder {
         return lock;
     }
 
+    /** The command that starts the program on this folder, as one types it. */
+    public String startCommand() {
+        return "./start --data " + typed(path);
+    }
+
+    /** The command that goes back to a copy. */
+    public String restoreCommand(Path copy) {
+        return startCommand() + " --restore " + typed(copy);
+    }
+
+    private static String typed(Path path) {
+        String text = path.toString();
+        return text.matches("[\\w./:+-]+") ? text : "'" + text.replace("'", "'\\''") + "'";
+    }
+
     CannotStart inUse() {
         return new CannotStart("The data folder " + path
                 + " is in use by another running Vivid Lantern. Stop that one, or choose another: ./start --data DIR");

@@ -48,7 +48,7 @@ public final class DatabaseCheck {
                     + (missing == 1 ? "one change that was stored is" : missing + " changes that were stored are")
                     + " not in it. It was cut off, or an older file was put there."
                     + " Nothing was changed.\n" + ways()
-                    + "\nTo go on with it as it is: " + start() + " --as-it-is");
+                    + "\nTo go on with it as it is: " + folder.startCommand() + " --as-it-is");
         }
     }
 
@@ -121,18 +121,14 @@ public final class DatabaseCheck {
         List<Path> copies = copies();
         List<String> lines = new ArrayList<>();
         if (copies.isEmpty()) {
-            lines.add("There are no copies in " + folder.copies() + ". If you have one elsewhere: " + start()
-                    + " --restore FILE");
+            lines.add("There are no copies in " + folder.copies() + ". If you have one elsewhere: "
+                    + folder.startCommand() + " --restore FILE");
         } else {
             lines.add("The newest copies; to go on with one of them:");
-            copies.stream().limit(MOST_COPIES_SAID).forEach(copy -> lines.add("  " + start() + " --restore " + copy));
+            copies.stream().limit(MOST_COPIES_SAID).forEach(copy -> lines.add("  " + folder.restoreCommand(copy)));
         }
         lines.add("To begin with nothing, choose another folder: ./start --data DIR");
         return String.join("\n", lines);
-    }
-
-    private String start() {
-        return "./start --data " + folder.path();
     }
 
     private List<Path> copies() {
