@@ -7,6 +7,8 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.boot.logging.LogLevel;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -54,6 +56,8 @@ public class VividLantern {
     }
 
     private static void restore(Path copy, DataFolder folder) {
+        LoggingSystem.get(VividLantern.class.getClassLoader())
+                .setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.WARN);
         try {
             folder.replaceDatabase(Restoring.prepare(copy, folder))
                     .ifPresent(kept -> System.out.println("The copy is in place. What stood here is kept as " + kept

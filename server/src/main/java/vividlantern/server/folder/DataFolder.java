@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -79,7 +80,7 @@ public final class DataFolder {
             return lock;
         } catch (FileSystemException refused) {
             throw new CannotStart("The data folder " + path + " cannot be written to: " + why(refused)
-                    + ". Give yourself the right to write there, or choose another: ./start --data DIR");
+                    + ". Make that possible, or choose another: ./start --data DIR");
         } catch (IOException failed) {
             throw new CannotStart("The data folder " + path + " cannot be used: " + failed.getMessage());
         }
@@ -121,8 +122,11 @@ public final class DataFolder {
     }
 
     private static String why(FileSystemException refused) {
+        if (refused instanceof AccessDeniedException) {
+            return "you have no right to";
+        }
         String reason = refused.getReason();
-        return reason == null ? refused.getClass().getSimpleName().replace("Exception", "") : reason;
+        return reason == null ? "no folder can be made there" : reason;
     }
 
     /** Whether there is anything in it that may be somebody's work. */

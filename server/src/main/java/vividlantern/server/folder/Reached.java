@@ -12,14 +12,14 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * How far the database has come, noted beside it: the sum of all revisions in it. A database that was cut off opens as it
+ * How far the database has come, noted beside it: the sum of all revisions in it, and one for each session and rig. A database that was cut off opens as it
  * was some time ago without a word; only this tells.
  */
 public final class Reached {
 
     /** What {@code sum(revision)} over these gives is what is noted. */
     public static final String SUM =
-            "select (select coalesce(sum(revision), 0) from session) + (select coalesce(sum(revision), 0) from rig)";
+            "select (select coalesce(sum(revision + 1), 0) from session) + (select coalesce(sum(revision + 1), 0) from rig)";
 
     private static final Logger LOG = LoggerFactory.getLogger(Reached.class);
     private static final int DIGITS = 19;
@@ -31,18 +31,18 @@ public final class Reached {
         file = folder.reached();
     }
 
-    /** Notes that so many revisions came to it, once the transaction at hand is stored. */
-    public void addOnceStored(long revisions) {
+    /** Notes that so much came to it, once the transaction at hand is stored. */
+    public void addOnceStored(long more) {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                add(revisions);
+                add(more);
             }
         });
     }
 
-    private synchronized void add(long revisions) {
-        begin(sum + revisions);
+    private synchronized void add(long more) {
+        begin(sum + more);
     }
 
     /** Notes how far it is. */

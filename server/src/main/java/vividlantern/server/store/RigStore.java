@@ -127,7 +127,7 @@ public class RigStore {
         entities.persist(row);
         parts.values().forEach(part -> write(row, part));
         changes.incrementAndGet();
-        reached.addOnceStored(rig.revision());
+        reached.addOnceStored(rig.revision() + 1);
     }
 
     /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */

@@ -169,7 +169,7 @@ public class Store {
         row.take(session.tempoMap());
         entities.persist(row);
         Parts.OF_SESSION.parts(session).forEach((key, part) -> write(row, key, part));
-        stored(session.revision());
+        stored(session.revision() + 1);
     }
 
     /** Stores what an edit, an undo or a redo led to: the changed parts and the lines of the log, nothing else. */
@@ -190,9 +190,9 @@ public class Store {
         stored(after.revision() - before.revision());
     }
 
-    private void stored(long revisions) {
+    private void stored(long more) {
         changes.incrementAndGet();
-        reached.addOnceStored(revisions);
+        reached.addOnceStored(more);
     }
 
     private void write(String session, LogEntry<PartKey, Part> line, List<Edit> edits) {
