@@ -127,7 +127,8 @@ ul {
   padding-left: 18px;
 }
 
-.dropout {
+.dropout,
+.pair .dropout {
   color: var(--flare);
 }
 </style>

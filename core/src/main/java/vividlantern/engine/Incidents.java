@@ -30,7 +30,13 @@ public final class Incidents {
      * @param lateBlocks how many blocks came late
      * @param missedMs how much sound was left out
      */
-    public record Incident(Instant at, Instant until, Kind kind, String sentence, long lateBlocks, double missedMs) {}
+    public record Incident(Instant at, Instant until, Kind kind, String sentence, long lateBlocks, double missedMs) {
+
+        /** Whether sound was missing; a block that comes late is made up for while there is some in store. */
+        public boolean isHeard() {
+            return kind != Kind.LOAD || missedMs > 0;
+        }
+    }
 
     private static final int MOST = 200;
     /** What is late again so soon is late still. */

@@ -40,12 +40,14 @@ public class IncidentsTest {
     @Test
     public void whatLastsIsOneThingAndWhatComesLaterAnother() {
         incidents.late(2, 0);
+        assertThat(incidents.newestFirst().get(0).isHeard()).isFalse();
         pass(9);
         incidents.late(3, 250);
         assertThat(incidents.newestFirst()).hasSize(1);
         Incidents.Incident first = incidents.newestFirst().get(0);
         assertThat(first.lateBlocks()).isEqualTo(5);
         assertThat(first.missedMs()).isEqualTo(250);
+        assertThat(first.isHeard()).isTrue();
         assertThat(Duration.between(first.at(), first.until())).isEqualTo(Duration.ofSeconds(9));
         pass(10);
         incidents.late(1, 0);

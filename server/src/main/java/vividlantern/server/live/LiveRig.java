@@ -36,7 +36,7 @@ public class LiveRig {
      * @param switching the preamps at which a switch is being thrown: nobody hears them until its thump is over
      * @param fault why nothing sounds; "" while it runs
      * @param trouble what goes wrong while the sound goes on; "" if nothing does
-     * @param dropout what was wrong with the sound within the last minute; "" if nothing was
+     * @param dropout why sound was missing within the last minute; "" if nothing was
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      */
@@ -185,6 +185,7 @@ public class LiveRig {
                 now.trouble(),
                 now.incidents()
                         .within(Duration.ofMinutes(1))
+                        .filter(Incidents.Incident::isHeard)
                         .map(Incidents.Incident::sentence)
                         .orElse(""),
                 standIns.fate(),
