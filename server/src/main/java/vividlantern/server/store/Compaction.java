@@ -66,8 +66,13 @@ class Compaction {
         }
     }
 
+    /** Does something while the file is left as it is, as a copy needs it. */
+    synchronized void pauseFor(Runnable work) {
+        work.run();
+    }
+
     /** Works until the file does not get smaller. */
-    void compact() throws SQLException {
+    private synchronized void compact() throws SQLException {
         try (Connection connection = source.getConnection()) {
             SessionLocal session =
                     (SessionLocal) connection.unwrap(JdbcConnection.class).getSession();

@@ -63,6 +63,7 @@ public class Copies {
     private final Store store;
     private final RigStore rigs;
     private final JdbcTemplate database;
+    private final Compaction compaction;
     private final DataFolder data;
     private final CopyFiles files;
     private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(task -> {
@@ -75,10 +76,12 @@ public class Copies {
     private String openedName = "";
     private OpenedCopy opened;
 
-    Copies(Store store, RigStore rigs, JdbcTemplate database, DataFolder data) throws IOException {
+    Copies(Store store, RigStore rigs, JdbcTemplate database, Compaction compaction, DataFolder data)
+            throws IOException {
         this.store = store;
         this.rigs = rigs;
         this.database = database;
+        this.compaction = compaction;
         this.data = data;
         files = new CopyFiles(data);
         files.removeUnfinished();
@@ -157,7 +160,8 @@ public class Copies {
         Path copy = files.next();
         Path unfinished = CopyFiles.unfinished(copy);
         try {
-            database.execute("backup to '" + unfinished.toString().replace("'", "''") + "'");
+            String quoted = unfinished.toString().replace("'", "''");
+            compaction.pauseFor(() -> database.execute("backup to '" + quoted + "'"));
             writeContents(unfinished, new Contents(store.sessions(0, Integer.MAX_VALUE), rigs.rigs()));
             Files.move(unfinished, copy);
         } finally {
