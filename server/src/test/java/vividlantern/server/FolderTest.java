@@ -26,12 +26,16 @@ public class FolderTest extends ServerTest {
 
     private static final int EDITS = 40;
 
+    private byte[] older;
     private byte[] database;
 
     @Override
     @BeforeClass
     void start() throws IOException {
         super.start();
+        stop();
+        older = Files.readAllBytes(data.resolve("lantern.mv.db"));
+        program = begin(data);
         for (int n = 1; n <= EDITS; n++) {
             edit("anna", "{\"kind\": \"set-main-level\", \"level\": " + -n / 10.0 + "}");
         }
@@ -67,6 +71,10 @@ public class FolderTest extends ServerTest {
                 Files.createDirectory(folder.temporary().resolve("copy1")).resolve("left"), "over");
         folder.claim().channel().close();
         assertThat(folder.temporary()).isEmptyDirectory();
+        Path ofOthers = Files.writeString(
+                Files.createDirectory(folder.path().resolve("tmp")).resolve("song"), "la");
+        folder.claim().channel().close();
+        assertThat(ofOthers).hasContent("la");
     }
 
     @Test
@@ -99,16 +107,22 @@ public class FolderTest extends ServerTest {
         assertRefused(() -> check(other), "not one of this program");
     }
 
-    /** H2 opens what is left of it as it was some time ago, without a word. */
+    /** Which chunk of the file lies where is H2's own affair; less than one whole chunk is never a database. */
     @Test
-    public void aDatabaseThatWasCutOffIsSaidWithWhatIsMissing() throws IOException {
-        for (int tenths = 3; tenths <= 9; tenths += 2) {
-            DataFolder cut = with(Arrays.copyOf(database, database.length / 10 * tenths));
+    public void aDatabaseThatWasCutOffIsSaidWithTheWayBack() throws IOException {
+        for (int length : new int[] {100, 4096, 8192, 12_000}) {
+            DataFolder cut = with(Arrays.copyOf(database, length));
             assertThatThrownBy(() -> check(cut))
                     .isInstanceOf(CannotStart.class)
                     .hasMessageContaining(cut.database().toString())
                     .hasMessageContaining("--restore");
         }
+    }
+
+    /** H2 opens it without a word, as it does with what is left of a file whose newest chunks are gone. */
+    @Test
+    public void aDatabaseThatIsAsItWasSomeTimeAgoIsSaidWithWhatIsMissing() throws IOException {
+        assertRefused(() -> check(with(older)), EDITS + " changes that were stored are not in it");
     }
 
     @Test

@@ -38,7 +38,7 @@ import vividlantern.session.edit.Edit;
 public class Desk {
 
     private static final class Open {
-        private final History<Session, PartKey, Part> history;
+        private History<Session, PartKey, Part> history;
         private volatile Session session;
 
         private Open(Session session, History<Session, PartKey, Part> history) {
@@ -158,7 +158,7 @@ public class Desk {
         synchronized (held) {
             held.history.folded(KEPT_LINES).ifPresent(line -> {
                 store.fold(id, line);
-                open.put(id, new Open(held.session, new History<>(Parts.OF_SESSION, store.log(id))));
+                held.history = new History<>(Parts.OF_SESSION, store.log(id));
             });
         }
     }
@@ -194,8 +194,10 @@ public class Desk {
             synchronized (held) {
                 Optional<Session> stored = readable(id);
                 if (stored.isPresent() && !stored.get().equals(held.session)) {
-                    open.put(id, new Open(stored.get(), new History<>(Parts.OF_SESSION, store.log(id))));
-                    events.publishEvent(new SessionChanged(held.session, stored.get()));
+                    Session before = held.session;
+                    held.history = new History<>(Parts.OF_SESSION, store.log(id));
+                    held.session = stored.get();
+                    events.publishEvent(new SessionChanged(before, held.session));
                 }
             }
         });

@@ -25,7 +25,7 @@ public final class DataFolder {
     public static final String DATABASE_FILE = NAME + ".mv.db";
 
     /** What is made anew at each start, or never held anybody's work. */
-    private static final Set<String> WORTHLESS = Set.of("tmp", "log", NAME + ".lock", "lost+found");
+    private static final Set<String> WORTHLESS = Set.of(NAME + ".tmp", "log", NAME + ".lock", "lost+found");
 
     private final Path path;
 
@@ -45,9 +45,9 @@ public final class DataFolder {
         return path.resolve("copies");
     }
 
-    /** For what is needed for a while; emptied at each start. */
+    /** For what is needed for a while; emptied at each start, so it has a name that nobody else gives. */
     public Path temporary() {
-        return path.resolve("tmp");
+        return path.resolve(NAME + ".tmp");
     }
 
     public Path log() {
