@@ -200,7 +200,7 @@ export const useDesk = defineStore('desk', () => {
       if (answer?.data) findings.value = answer.data
     }, 250)
   }
-  watch(() => [session.value?.id, session.value?.revision, rig.rig?.revision], look)
+  watch(() => [session.value?.id, session.value?.revision, rig.rig?.revision, live.value?.dropout], look)
 
   watch(cues, (now) => {
     if (listeningTo.value && listeningTo.value !== 'main' && !now.some((cue) => cue.id === listeningTo.value)) {

@@ -42,7 +42,7 @@ public class ArchitectureTest {
             {"mix", "mix,kernel,click,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
             {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
-            {"readiness", "readiness,preamp,patch,hardware,history,session,rig,units"},
+            {"readiness", "readiness,engine,preamp,patch,hardware,history,session,rig,units"},
             {"format", "format,history,engine,mix,click,patch,session,rig,units"},
         };
     }

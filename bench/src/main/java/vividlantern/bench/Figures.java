@@ -1,12 +1,6 @@
 package vividlantern.bench;
 
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -118,81 +112,8 @@ public final class Figures {
         return sorted[(int) Math.min(sorted.length - 1, share * sorted.length)];
     }
 
-    static void say(String format, Object... values) {
+    /** Prints a line. */
+    public static void say(String format, Object... values) {
         System.out.println(String.format(Locale.ROOT, format, values));
-    }
-
-    /** A program in a process of its own that has said where it answers. */
-    static final class Started implements AutoCloseable {
-
-        private final Process process;
-        private final String address;
-        private final HttpClient client = HttpClient.newHttpClient();
-
-        private Started(List<String> command) throws IOException {
-            process = new ProcessBuilder(command).redirectErrorStream(true).start();
-            BufferedReader said = new BufferedReader(new InputStreamReader(process.getInputStream()));
-            String line = said.readLine();
-            while (line != null && !line.contains("ready: ")) {
-                line = said.readLine();
-            }
-            if (line == null) {
-                throw new IOException("The program did not start.");
-            }
-            address = line.replaceFirst(".*ready: ", "");
-            Thread rest = new Thread(() -> said.lines().forEach(each -> {}));
-            rest.setDaemon(true);
-            rest.start();
-        }
-
-        static Started program(Path program, Path data) throws IOException {
-            Path classes = program.resolveSibling("lantern.jsa");
-            return new Started(List.of(
-                    java(),
-                    "-XX:SharedArchiveFile=" + classes,
-                    "--add-modules=jdk.incubator.vector",
-                    "-jar",
-                    program.toString(),
-                    "--server.port=0",
-                    "--lantern.data=" + data));
-        }
-
-        static Started empty() throws IOException {
-            return new Started(
-                    List.of(java(), "-cp", System.getProperty("java.class.path"), EmptyApplication.class.getName()));
-        }
-
-        String address() {
-            return address;
-        }
-
-        HttpResponse<byte[]> get(String path) throws IOException, InterruptedException {
-            return client.send(
-                    HttpRequest.newBuilder(URI.create(address + path)).build(),
-                    HttpResponse.BodyHandlers.ofByteArray());
-        }
-
-        String post(String path, String body) throws IOException, InterruptedException {
-            HttpResponse<String> answer = client.send(
-                    HttpRequest.newBuilder(URI.create(address + path))
-                            .header("Content-Type", "application/json")
-                            .POST(HttpRequest.BodyPublishers.ofString(body))
-                            .build(),
-                    HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() >= 300) {
-                throw new IOException(body + " → " + answer.body());
-            }
-            return answer.body();
-        }
-
-        @Override
-        public void close() {
-            process.destroyForcibly();
-            process.onExit().join();
-        }
-
-        private static String java() {
-            return Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        }
     }
 }

@@ -9,6 +9,7 @@ import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
 import vividlantern.mix.Needles;
+import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -84,19 +85,19 @@ final class LargeFigures {
         int found = 0;
         for (int at = -50; at < millis.length; at++) {
             long begun = System.nanoTime();
-            found = Readiness.of(session, rig, List.of()).size();
+            found = Readiness.of(session, rig, Noted.NOTHING).size();
             if (at >= 0) {
                 millis[at] = (System.nanoTime() - begun) / 1e6;
             }
         }
-        String key = Readiness.of(session, rig, List.of()).stream()
+        String key = Readiness.of(session, rig, Noted.NOTHING).stream()
                 .filter(standing -> !standing.finding().fix().equals(Optional.empty()))
                 .findFirst()
                 .orElseThrow()
                 .finding()
                 .key();
         long begun = System.nanoTime();
-        Readiness.then(session, rig, List.of(), key);
+        Readiness.then(session, rig, Noted.NOTHING, key);
         Figures.say(
                 "Readiness at %d inputs with %d findings: %.1f ms (median); a fix tried out: %.1f ms",
                 TRACKS, found, median(millis), (System.nanoTime() - begun) / 1e6);

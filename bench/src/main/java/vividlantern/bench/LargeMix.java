@@ -24,11 +24,12 @@ import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
 /** Many tracks into many stereo cues and the main mix, every send sounding. */
-final class LargeMix {
+public final class LargeMix {
 
     private LargeMix() {}
 
-    static Rig rig(int tracks, int cues) {
+    /** A rig with so many inputs, and a pair for the speakers and for each of so many cues. */
+    public static Rig rig(int tracks, int cues) {
         List<Port> ports = new ArrayList<>();
         for (int n = 1; n <= tracks; n++) {
             ports.add(port("in-" + n, Port.Direction.IN, n));

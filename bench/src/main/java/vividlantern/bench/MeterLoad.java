@@ -19,7 +19,7 @@ final class MeterLoad {
 
     private MeterLoad() {}
 
-    static void print(Figures.Started running) throws Exception {
+    static void print(Started running) throws Exception {
         StringBuilder edits = new StringBuilder();
         for (int n = 15; n <= TRACKS; n++) {
             edits.append(n == 15 ? "" : ",")

@@ -41,15 +41,15 @@ final class SheetLoad {
               return [all[Math.floor(all.length / 2)], all[Math.floor(all.length * 0.95)], all.length]
             }""";
 
-    private final Figures.Started running;
+    private final Started running;
     private final Browser browser;
 
-    private SheetLoad(Figures.Started running, Browser browser) {
+    private SheetLoad(Started running, Browser browser) {
         this.running = running;
         this.browser = browser;
     }
 
-    static void print(Figures.Started running) throws Exception {
+    static void print(Started running) throws Exception {
         try (Playwright playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
             Browser browser = playwright

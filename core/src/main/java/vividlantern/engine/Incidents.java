@@ -29,8 +29,10 @@ public final class Incidents {
      * @param until when it was last seen
      * @param lateBlocks how many blocks came late
      * @param missedMs how much sound was left out
+     * @param bufferFrames the size of the blocks
      */
-    public record Incident(Instant at, Instant until, Kind kind, String sentence, long lateBlocks, double missedMs) {
+    public record Incident(
+            Instant at, Instant until, Kind kind, String sentence, long lateBlocks, double missedMs, int bufferFrames) {
 
         /** Whether sound was missing; a block that comes late is made up for while there is some in store. */
         public boolean isHeard() {
@@ -49,25 +51,28 @@ public final class Incidents {
         this.clock = clock;
     }
 
-    synchronized void add(Kind kind, String sentence) {
+    synchronized void add(Kind kind, String sentence, int bufferFrames) {
         Instant now = clock.instant();
-        put(new Incident(now, now, kind, sentence, 0, 0));
+        put(new Incident(now, now, kind, sentence, 0, 0, bufferFrames));
     }
 
     /** Notes that blocks came late or were left out for want of time. */
-    synchronized void late(long blocks, double missedMs) {
+    synchronized void late(long blocks, double missedMs, int bufferFrames) {
         Instant now = clock.instant();
         Instant begun = now;
         long allBlocks = blocks;
         double allMs = missedMs;
         Incident last = newestFirst.peekFirst();
-        if (last != null && last.kind() == Kind.LOAD && last.until().plus(STILL).isAfter(now)) {
+        if (last != null
+                && last.kind() == Kind.LOAD
+                && last.bufferFrames() == bufferFrames
+                && last.until().plus(STILL).isAfter(now)) {
             newestFirst.removeFirst();
             begun = last.at();
             allBlocks += last.lateBlocks();
             allMs += last.missedMs();
         }
-        put(new Incident(begun, now, Kind.LOAD, sentence(allBlocks, allMs), allBlocks, allMs));
+        put(new Incident(begun, now, Kind.LOAD, sentence(allBlocks, allMs), allBlocks, allMs, bufferFrames));
     }
 
     private static String sentence(long blocks, double missedMs) {

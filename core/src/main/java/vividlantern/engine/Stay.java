@@ -288,7 +288,7 @@ public final class Stay implements AutoCloseable {
             lookAtInputs();
             lookWhetherItIsInTime();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
-                incidents.add(Incidents.Kind.DEVICE, "The interface answers again.");
+                incidents.add(Incidents.Kind.DEVICE, "The interface answers again.", session.bufferFrames());
                 beginAnew();
             }
         });
@@ -327,7 +327,7 @@ public final class Stay implements AutoCloseable {
         Lateness here = now.device().lateness();
         if (!here.equals(lateness)) {
             double missedMs = 1000.0 * (here.missedFrames() - lateness.missedFrames()) / session.sampleRate();
-            incidents.late(here.lateBlocks() - lateness.lateBlocks(), missedMs);
+            incidents.late(here.lateBlocks() - lateness.lateBlocks(), missedMs, session.bufferFrames());
             lateness = here;
         }
     }
@@ -335,11 +335,13 @@ public final class Stay implements AutoCloseable {
     private void accident(Run which, Throwable accident) {
         if (accident instanceof DeviceGone gone) {
             which.loseDevice(gone.getMessage());
-            incidents.add(Incidents.Kind.DEVICE, gone.getMessage());
+            incidents.add(Incidents.Kind.DEVICE, gone.getMessage(), session.bufferFrames());
             return;
         }
         incidents.add(
-                Incidents.Kind.BEGAN_ANEW, "The engine met a fault of the program and began anew (" + accident + ").");
+                Incidents.Kind.BEGAN_ANEW,
+                "The engine met a fault of the program and began anew (" + accident + ").",
+                session.bufferFrames());
         Duration pause = enginePauses.afterFailure(System.nanoTime());
         which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause) + " (" + accident
                 + ").");

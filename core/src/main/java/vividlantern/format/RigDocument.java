@@ -1,6 +1,5 @@
 package vividlantern.format;
 
-import java.util.LinkedHashMap;
 import java.util.Map;
 import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
@@ -31,12 +30,6 @@ public record RigDocument(String format, int version, Rig rig) {
 
     /** The JSON schema (2020-12) of a document. */
     public static Map<String, Object> schema() {
-        Schemas schemas = new Schemas("#/$defs/");
-        Map<String, Object> root = new LinkedHashMap<>();
-        root.put("$schema", "https://json-schema.org/draft/2020-12/schema");
-        root.put("title", "A studio's rig");
-        root.putAll(schemas.add(RigDocument.class));
-        root.put("$defs", schemas.named());
-        return root;
+        return Schemas.ofDocument("A studio's rig", RigDocument.class);
     }
 }

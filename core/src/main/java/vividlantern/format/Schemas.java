@@ -31,6 +31,17 @@ public final class Schemas {
         this.referencePrefix = referencePrefix;
     }
 
+    /** A schema that stands by itself, of a document that is such a record. */
+    static Map<String, Object> ofDocument(String title, Class<?> document) {
+        Schemas schemas = new Schemas("#/$defs/");
+        Map<String, Object> root = new LinkedHashMap<>();
+        root.put("$schema", "https://json-schema.org/draft/2020-12/schema");
+        root.put("title", title);
+        root.putAll(schemas.add(document));
+        root.put("$defs", schemas.named());
+        return root;
+    }
+
     /** The schemas gathered so far, by name. */
     public Map<String, Object> named() {
         return named;

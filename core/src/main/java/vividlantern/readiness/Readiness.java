@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import vividlantern.history.Refused;
 import vividlantern.patch.FreePorts;
-import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.Session;
@@ -51,34 +50,35 @@ public final class Readiness {
     private Readiness() {}
 
     /** What is found, the gravest rules first. */
-    public static List<Finding> findings(Session session, Rig rig, List<Turned> turned) {
+    public static List<Finding> findings(Session session, Rig rig, Noted noted) {
         List<Finding> found = new ArrayList<>();
         FreePorts free = new FreePorts(session, rig);
         RULES.forEach(rule -> found.addAll(rule.find(session, rig, free)));
-        found.addAll(new SetByHand(turned).find(session, rig, free));
+        found.addAll(new SetByHand(noted.turned()).find(session, rig, free));
+        found.addAll(new SoundWasMissing(noted.incidents()).find(session, rig, free));
         return found;
     }
 
     /**
      * What is found and whether it is on purpose.
      *
-     * @param turned what was noted of the preamps that only a hand can turn
+     * @param noted what is known beside session and rig
      */
-    public static List<Standing> of(Session session, Rig rig, List<Turned> turned) {
-        return findings(session, rig, turned).stream()
+    public static List<Standing> of(Session session, Rig rig, Noted noted) {
+        return findings(session, rig, noted).stream()
                 .map(finding -> new Standing(finding, acknowledged(session, finding)))
                 .toList();
     }
 
     /** What else would be found once a finding's fix is made: it is tried out on a copy. Nothing if there is no such finding. */
-    public static List<String> then(Session session, Rig rig, List<Turned> turned, String key) {
-        List<Finding> found = findings(session, rig, turned);
+    public static List<String> then(Session session, Rig rig, Noted noted, String key) {
+        List<Finding> found = findings(session, rig, noted);
         Set<String> known = new HashSet<>();
         found.forEach(finding -> known.add(finding.key()));
         return found.stream()
                 .filter(finding -> finding.key().equals(key))
                 .findFirst()
-                .map(finding -> then(session, rig, turned, finding, known))
+                .map(finding -> then(session, rig, noted, finding, known))
                 .orElse(List.of());
     }
 
@@ -95,15 +95,14 @@ public final class Readiness {
                 .orElse("");
     }
 
-    private static List<String> then(
-            Session session, Rig rig, List<Turned> turned, Finding finding, Set<String> known) {
+    private static List<String> then(Session session, Rig rig, Noted noted, Finding finding, Set<String> known) {
         Optional<List<Edit>> edits = finding.fix().map(Finding.Fix::edits);
         if (edits.isEmpty()) {
             return List.of();
         }
         try {
             Session fixed = Edit.applyAll(edits.get(), session, rig);
-            return findings(fixed, rig, turned).stream()
+            return findings(fixed, rig, noted).stream()
                     .filter(other -> !known.contains(other.key()))
                     .map(Finding::sentence)
                     .toList();

@@ -39,10 +39,10 @@ public class IncidentsTest {
 
     @Test
     public void whatLastsIsOneThingAndWhatComesLaterAnother() {
-        incidents.late(2, 0);
+        incidents.late(2, 0, 64);
         assertThat(incidents.newestFirst().get(0).isHeard()).isFalse();
         pass(9);
-        incidents.late(3, 250);
+        incidents.late(3, 250, 64);
         assertThat(incidents.newestFirst()).hasSize(1);
         Incidents.Incident first = incidents.newestFirst().get(0);
         assertThat(first.lateBlocks()).isEqualTo(5);
@@ -50,7 +50,7 @@ public class IncidentsTest {
         assertThat(first.isHeard()).isTrue();
         assertThat(Duration.between(first.at(), first.until())).isEqualTo(Duration.ofSeconds(9));
         pass(10);
-        incidents.late(1, 0);
+        incidents.late(1, 0, 64);
         assertThat(incidents.newestFirst()).hasSize(2);
         assertThat(incidents.newestFirst().get(1)).isEqualTo(first);
         pass(59);
@@ -62,7 +62,7 @@ public class IncidentsTest {
     @Test
     public void theNewestTwoHundredAreKept() {
         for (int n = 1; n <= 201; n++) {
-            incidents.add(Incidents.Kind.DEVICE, "Number " + n + ".");
+            incidents.add(Incidents.Kind.DEVICE, "Number " + n + ".", 64);
         }
         assertThat(incidents.newestFirst()).hasSize(200);
         assertThat(incidents.newestFirst().get(0).sentence()).isEqualTo("Number 201.");

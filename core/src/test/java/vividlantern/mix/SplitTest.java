@@ -11,6 +11,7 @@ import vividlantern.RandomSessions;
 import vividlantern.history.Refused;
 import vividlantern.patch.NewTracks;
 import vividlantern.readiness.Finding;
+import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -121,7 +122,7 @@ public final class SplitTest {
                         .map(edit -> edit.applyTo(session, RIG))
                         .toList())
                 .hasMessageContaining("no wide track");
-        assertThat(Readiness.findings(session, RIG, List.of()))
+        assertThat(Readiness.findings(session, RIG, Noted.NOTHING))
                 .extracting(Finding::key)
                 .noneMatch(key -> key.startsWith("recorded-twice"));
     }
@@ -151,7 +152,7 @@ public final class SplitTest {
     }
 
     private static Optional<Finding> twice(Session session) {
-        return Readiness.findings(session, RIG, List.of()).stream()
+        return Readiness.findings(session, RIG, Noted.NOTHING).stream()
                 .filter(finding -> finding.key().startsWith("heard-twice"))
                 .findFirst();
     }

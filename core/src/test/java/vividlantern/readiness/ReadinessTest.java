@@ -10,7 +10,6 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.patch.NewTracks;
-import vividlantern.preamp.Turned;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -83,11 +82,9 @@ public class ReadinessTest {
             new PatchInput(input("fiddle"), port("skiff-in-1")),
             new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle"), 0))));
 
-    private static final List<Turned> TURNED = List.of();
-
     @Test
     public void nothingIsFoundWhereNothingIsWrong() {
-        assertThat(Readiness.findings(SOUND, RIG, TURNED)).isEmpty();
+        assertThat(Readiness.findings(SOUND, RIG, Noted.NOTHING)).isEmpty();
     }
 
     /** Edits that make one thing wrong, what is then found, and what the button says. */
@@ -165,7 +162,8 @@ public class ReadinessTest {
         assertThat(finding.fix().map(Finding.Fix::words).orElse("")).isEqualTo(button);
         assertThat(finding.byHand().isEmpty()).isEqualTo(finding.fix().isPresent());
         finding.fix()
-                .ifPresent(fix -> assertThat(Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG, TURNED))
+                .ifPresent(fix -> assertThat(
+                                Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG, Noted.NOTHING))
                         .noneMatch(each -> each.key().equals(finding.key())));
     }
 
@@ -206,7 +204,7 @@ public class ReadinessTest {
         assertThat(find(session, own, "Raft runs on its own clock, 20.0 ppm from the interface's.")
                         .why())
                 .startsWith("In five minutes it drifts by 6.0 ms");
-        assertThat(Readiness.findings(SOUND, own, TURNED)).isEmpty();
+        assertThat(Readiness.findings(SOUND, own, Noted.NOTHING)).isEmpty();
     }
 
     @Test
@@ -231,7 +229,8 @@ public class ReadinessTest {
         String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.";
         Session meant = made(twice, new Acknowledge(find(twice, RIG, sentence).key(), "clean and printed"));
         assertThat(open(meant)).isEmpty();
-        assertThat(Readiness.of(meant, RIG, TURNED).get(0).acknowledged()).isEqualTo("clean and printed");
+        assertThat(Readiness.of(meant, RIG, Noted.NOTHING).get(0).acknowledged())
+                .isEqualTo("clean and printed");
         Session thrice = made(meant, new AddTrack(track("third"), "Third", 1, List.of(Feed.from(input("fiddle"), 0))));
         assertThat(open(thrice)).hasSize(1);
         Session moved = made(meant, new PatchInput(input("fiddle"), port("skiff-in-2")));
@@ -250,7 +249,7 @@ public class ReadinessTest {
         Finding found = find(session, RIG, "Input 1, Fiddle and Input 2, Bass both arrive at Optical 1.");
         assertThat(found.fix()).isPresent();
         Session fixed = Edit.applyAll(found.fix().orElseThrow().edits(), session, RIG);
-        assertThat(Readiness.findings(fixed, RIG, TURNED))
+        assertThat(Readiness.findings(fixed, RIG, Noted.NOTHING))
                 .extracting(Finding::sentence)
                 .noneMatch(sentence -> sentence.contains("both"));
     }
@@ -261,7 +260,7 @@ public class ReadinessTest {
         Finding gain = find(
                 session, RIG, "Input 1, Fiddle, wants +75.0 dB of gain, and Skiff 1 goes from 0.0 dB to +60.0 dB.");
         assertThat(gain.fix().orElseThrow().edits()).containsExactly(new SetInputGain(input("fiddle"), 60));
-        assertThat(Readiness.then(session, RIG, TURNED, gain.key())).isEmpty();
+        assertThat(Readiness.then(session, RIG, Noted.NOTHING, gain.key())).isEmpty();
     }
 
     @Test
@@ -270,7 +269,7 @@ public class ReadinessTest {
         int fixes = 0;
         for (int run = 0; run < 30; run++) {
             Session session = randomSession(random);
-            List<Readiness.Standing> all = Readiness.of(session, RIG, TURNED);
+            List<Readiness.Standing> all = Readiness.of(session, RIG, Noted.NOTHING);
             for (Readiness.Standing standing : all) {
                 if (standing.finding().fix().isEmpty()) {
                     continue;
@@ -278,7 +277,7 @@ public class ReadinessTest {
                 fixes++;
                 Session fixed =
                         Edit.applyAll(standing.finding().fix().orElseThrow().edits(), session, RIG);
-                List<Finding> after = Readiness.findings(fixed, RIG, TURNED);
+                List<Finding> after = Readiness.findings(fixed, RIG, Noted.NOTHING);
                 assertThat(after)
                         .as(standing.finding().sentence())
                         .noneMatch(each -> each.key().equals(standing.finding().key()));
@@ -289,7 +288,7 @@ public class ReadinessTest {
                         .toList();
                 assertThat(come)
                         .isEqualTo(Readiness.then(
-                                session, RIG, TURNED, standing.finding().key()));
+                                session, RIG, Noted.NOTHING, standing.finding().key()));
             }
         }
         assertThat(fixes).isGreaterThan(150);
@@ -347,13 +346,13 @@ public class ReadinessTest {
     }
 
     private static List<Readiness.Standing> open(Session session) {
-        return Readiness.of(session, RIG, TURNED).stream()
+        return Readiness.of(session, RIG, Noted.NOTHING).stream()
                 .filter(Readiness.Standing::isOpen)
                 .toList();
     }
 
     private static Finding find(Session session, Rig rig, String sentence) {
-        List<Finding> all = Readiness.findings(session, rig, TURNED);
+        List<Finding> all = Readiness.findings(session, rig, Noted.NOTHING);
         assertThat(all).extracting(Finding::sentence).contains(sentence);
         return all.stream()
                 .filter(each -> each.sentence().equals(sentence))

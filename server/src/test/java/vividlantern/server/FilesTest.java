@@ -6,9 +6,13 @@ import java.io.ByteArrayInputStream;
 import java.net.Socket;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import javax.sound.midi.MidiSystem;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
@@ -132,6 +136,11 @@ public class FilesTest extends ServerTest {
         assertThat(document.get("format").asString()).isEqualTo("vivid-lantern-session");
         assertThat(document.get("version").asInt()).isEqualTo(1);
         assertThat(document.get("session")).isEqualTo(get(SESSION));
+        JsonNode schema = get("/api/sessions/schema.json");
+        assertThat(schema.get("$defs").get("SessionDocument").get("properties").propertyNames())
+                .containsExactlyInAnyOrderElementsOf(document.propertyNames());
+        assertThat(schema.get("$defs").get("Session").get("properties").propertyNames())
+                .containsExactlyInAnyOrderElementsOf(document.get("session").propertyNames());
     }
 
     @Test
@@ -151,11 +160,14 @@ public class FilesTest extends ServerTest {
         post(SESSION + "/undo", "p", "{}");
     }
 
-    /** Nineteen pages ask for an hour of sound and do not read on; one is too many. When they are gone, so is their work. */
+    /**
+     * 210 pages ask for an hour of sound and do not read on: eighteen get it, the others are told to come again, and everybody
+     * else is answered as ever. When they are gone, so is their work.
+     */
     @Test(timeOut = 120_000)
-    public void someFilesAreMadeAtATimeAndOneThatNobodyWantsIsMadeNoMore() throws Exception {
+    public void downloadsThatNobodyReadsHoldNobodyUpAndEndWhenTheyAreGone() throws Exception {
         List<Socket> idle = new ArrayList<>();
-        for (int n = 0; n < 19; n++) {
+        for (int n = 0; n < 210; n++) {
             Socket socket = new Socket("localhost", program.getWebServer().getPort());
             idle.add(socket);
             socket.getOutputStream()
@@ -170,7 +182,10 @@ public class FilesTest extends ServerTest {
         assertThat(answers)
                 .containsOnly("HTTP/1.1 200", "HTTP/1.1 429")
                 .filteredOn("HTTP/1.1 429"::equals)
-                .hasSize(1);
+                .hasSize(192);
+        assertThat(get(SESSION).get("id").asString()).isEqualTo("low-water");
+        edit("p", "{\"kind\": \"set-main-level\", \"level\": -1}");
+        post(SESSION + "/undo", "p", "{}");
         for (Socket socket : idle) {
             socket.close();
         }
@@ -178,6 +193,33 @@ public class FilesTest extends ServerTest {
                         .statusCode()
                 != 200) {
             Thread.onSpinWait();
+        }
+    }
+
+    /** A file holds one state of the session from its first frame to its last, whatever happens meanwhile. */
+    @Test
+    public void filesAreWholeWhileRateAndBufferChange() {
+        String mix = SESSION + "/mixes/accordion-fiddle.wav?seconds=3";
+        List<String> changes = List.of(
+                "{\"kind\": \"set-sample-rate\", \"sampleRate\": 44100}",
+                "{\"kind\": \"set-buffer\", \"bufferFrames\": 256}",
+                "{\"kind\": \"set-sample-rate\", \"sampleRate\": 48000}",
+                "{\"kind\": \"set-buffer\", \"bufferFrames\": 64}");
+        edit("p", changes.get(3));
+        Set<ByteBuffer> atRest = new HashSet<>();
+        for (String change : changes) {
+            edit("p", change);
+            atRest.add(ByteBuffer.wrap(bytes(mix)));
+        }
+        for (int round = 0; round < 12; round++) {
+            CompletableFuture<byte[]> file = CompletableFuture.supplyAsync(() -> bytes(mix));
+            edit("p", changes.get(round % changes.size()));
+            assertThat(atRest.contains(ByteBuffer.wrap(file.join())))
+                    .as("after %s", changes.get(round % changes.size()))
+                    .isTrue();
+        }
+        for (int change = 0; change < 17; change++) {
+            post(SESSION + "/undo", "p", "{}");
         }
     }
 

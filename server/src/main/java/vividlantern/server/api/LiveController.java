@@ -53,17 +53,15 @@ class LiveController {
     @GetMapping("/api/live/{session}/happened")
     Happened happened(@PathVariable String session) {
         SessionId id = desk.session(new SessionId(session)).id();
-        List<Wrong> wrongs = live.isAtTheRig(id)
-                ? live.at(id).incidents().newestFirst().stream()
-                        .map(each -> new Wrong(
-                                each.at().toString(),
-                                each.until().toString(),
-                                each.kind(),
-                                each.sentence(),
-                                each.lateBlocks(),
-                                each.missedMs()))
-                        .toList()
-                : List.of();
+        List<Wrong> wrongs = live.incidents(id).stream()
+                .map(each -> new Wrong(
+                        each.at().toString(),
+                        each.until().toString(),
+                        each.kind(),
+                        each.sentence(),
+                        each.lateBlocks(),
+                        each.missedMs()))
+                .toList();
         return new Happened(wrongs, folder.log().toString());
     }
 

@@ -17,10 +17,12 @@ import vividlantern.patch.NewTracks;
 import vividlantern.patch.OfferedFeeds;
 import vividlantern.preamp.Turned;
 import vividlantern.readiness.Finding;
+import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigDesk;
+import vividlantern.server.live.LiveRig;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -71,10 +73,12 @@ class MappingController {
 
     private final Desk desk;
     private final RigDesk rigs;
+    private final LiveRig live;
 
-    MappingController(Desk desk, RigDesk rigs) {
+    MappingController(Desk desk, RigDesk rigs, LiveRig live) {
         this.desk = desk;
         this.rigs = rigs;
+        this.live = live;
     }
 
     /** The edits that make tracks of the selected inputs, or of all that feed none. */
@@ -131,7 +135,7 @@ class MappingController {
     List<String> then(@PathVariable String session, @RequestParam String key) {
         Session open = open(session);
         Rig rig = desk.rigOf(open.id());
-        return Readiness.then(open, rig, rigs.turned(rig.id()), key);
+        return Readiness.then(open, rig, noted(open), key);
     }
 
     /** What would go wrong if recording began now, the gravest first. */
@@ -139,7 +143,7 @@ class MappingController {
     List<Found> readiness(@PathVariable String session) {
         Session open = open(session);
         Rig rig = desk.rigOf(open.id());
-        return Readiness.of(open, rig, rigs.turned(rig.id())).stream()
+        return Readiness.of(open, rig, noted(open)).stream()
                 .map(MappingController::found)
                 .toList();
     }
@@ -167,6 +171,10 @@ class MappingController {
 
     private Session open(String session) {
         return desk.session(new SessionId(session));
+    }
+
+    private Noted noted(Session session) {
+        return new Noted(rigs.turned(session.rigId()), live.incidents(session.id()));
     }
 
     private static Found found(Readiness.Standing standing) {

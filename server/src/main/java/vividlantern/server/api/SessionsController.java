@@ -1,6 +1,9 @@
 package vividlantern.server.api;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -16,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.format.SessionDocument;
 import vividlantern.history.LogEntry;
 import vividlantern.history.Refused;
 import vividlantern.mix.CueCurve;
@@ -118,6 +122,13 @@ class SessionsController {
     @ResponseStatus(HttpStatus.CREATED)
     Session create(@RequestBody NewSession wanted) {
         return desk.create(wanted.name(), wanted.song().orElse(""), wanted.rigId());
+    }
+
+    /** The JSON schema of a session's document. */
+    @GetMapping("/schema.json")
+    @ApiResponse(responseCode = "200", content = @Content(mediaType = "application/schema+json"))
+    Map<String, Object> schema() {
+        return SessionDocument.schema();
     }
 
     @GetMapping("/{session}")

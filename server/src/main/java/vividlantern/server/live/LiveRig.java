@@ -166,6 +166,12 @@ public class LiveRig {
         return now;
     }
 
+    /** What went wrong with the sound since a session took the rig, newest first; nothing if it is not at the rig. */
+    public List<Incidents.Incident> incidents(SessionId id) {
+        Stay now = stay;
+        return now != null && now.session().id().equals(id) ? now.incidents().newestFirst() : List.of();
+    }
+
     public Happening happening(SessionId id) {
         Stay now = at(id);
         Rig rig = now.rig();

@@ -1,0 +1,79 @@
+package vividlantern.readiness;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import vividlantern.ShelfDevices;
+import vividlantern.engine.Incidents.Incident;
+import vividlantern.engine.Incidents.Kind;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.edit.RigEdit;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SetBuffer;
+
+/** What went wrong with the sound once may go wrong in a take. */
+public class SoundWasMissingTest {
+
+    private static final Rig RIG = RigEdit.applyAll(
+            List.of(ShelfDevices.device("interface-16", "skiff", "Skiff")), Rig.empty(new RigId("loft"), "Loft"));
+    private static final Session SESSION = at(128);
+
+    private static Session at(int buffer) {
+        return Edit.applyAll(
+                List.of(new SetBuffer(buffer)),
+                Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
+                RIG);
+    }
+
+    private static Incident incident(Kind kind, int second, double missedMs, int buffer) {
+        Instant at = Instant.parse("2026-03-01T20:00:00Z").plusSeconds(second);
+        return new Incident(at, at, kind, "The interface was pulled.", 1, missedMs, buffer);
+    }
+
+    private static List<Finding> found(Session session, Incident... newestFirst) {
+        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(newestFirst)));
+    }
+
+    @Test
+    public void missingSoundIsAddedUpAndALargerBufferEndsIt() {
+        Incident[] twice = {incident(Kind.LOAD, 40, 200, 128), incident(Kind.LOAD, 20, 50, 128)};
+        List<Finding> found = found(SESSION, twice);
+        assertThat(found).hasSize(1);
+        assertThat(found.get(0).sentence())
+                .isEqualTo(
+                        "The computer was too busy at a buffer of 128: 250 ms of sound are missing, 2 times since this"
+                                + " session took the rig.");
+        Finding.Fix fix = found.get(0).fix().orElseThrow();
+        assertThat(fix.words()).isEqualTo("Set the buffer to 256");
+        assertThat(found(Edit.applyAll(fix.edits(), SESSION, RIG), twice)).isEmpty();
+        assertThat(found(at(64), twice)).hasSize(1);
+    }
+
+    @Test
+    public void whatCameLateAndWasHeardByNobodyIsNotFound() {
+        assertThat(found(SESSION, incident(Kind.LOAD, 20, 0, 128))).isEmpty();
+    }
+
+    @Test
+    public void atTheLargestBufferAHandMustHelp() {
+        Session largest = at(1024);
+        Finding found = found(largest, incident(Kind.LOAD, 20, 50, 1024)).get(0);
+        assertThat(found.fix()).isEmpty();
+        assertThat(found.byHand()).isEqualTo("Close other programs on this computer.");
+    }
+
+    @Test
+    public void whatBrokeOffIsFoundAnewEachTimeItDoes() {
+        Finding first = found(SESSION, incident(Kind.DEVICE, 20, 0, 128)).get(0);
+        assertThat(first.sentence()).isEqualTo("The sound broke off: The interface was pulled.");
+        Finding second = found(SESSION, incident(Kind.BEGAN_ANEW, 40, 0, 128), incident(Kind.DEVICE, 20, 0, 128))
+                .get(0);
+        assertThat(second.key()).isNotEqualTo(first.key());
+    }
+}
