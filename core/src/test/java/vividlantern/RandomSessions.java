@@ -30,12 +30,12 @@ import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.MuteTrack;
-import vividlantern.session.edit.SetFader;
-import vividlantern.session.edit.SetMainLevel;
-import vividlantern.session.edit.SetPan;
-import vividlantern.session.edit.SetSoloSafe;
-import vividlantern.session.edit.SoloTrack;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
+import vividlantern.session.edit.TrackEdit.MuteTrack;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetPan;
+import vividlantern.session.edit.TrackEdit.SetSoloSafe;
+import vividlantern.session.edit.TrackEdit.SoloTrack;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

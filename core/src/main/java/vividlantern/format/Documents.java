@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
@@ -125,7 +126,7 @@ public final class Documents {
     /** Every edit that may come from outside, by its kind. */
     public static SortedMap<String, Class<?>> editKinds() {
         SortedMap<String, Class<?>> kinds = new TreeMap<>();
-        Arrays.stream(Edit.class.getPermittedSubclasses()).forEach(type -> kinds.put(kind(type), type));
+        records(Edit.class).forEach(type -> kinds.put(kind(type), type));
         return kinds;
     }
 
@@ -155,7 +156,7 @@ public final class Documents {
     /** Every edit of a rig that may come from outside, by its kind. */
     public static SortedMap<String, Class<?>> rigEditKinds() {
         SortedMap<String, Class<?>> kinds = new TreeMap<>();
-        Arrays.stream(RigEdit.class.getPermittedSubclasses()).forEach(type -> kinds.put(kind(type), type));
+        records(RigEdit.class).forEach(type -> kinds.put(kind(type), type));
         return kinds;
     }
 
@@ -247,6 +248,13 @@ public final class Documents {
             case ACKNOWLEDGEMENT -> Acknowledgement.class;
             case VIEW -> TrackView.class;
         };
+    }
+
+    /** All records that a sealed interface, and those nested in it, allow. */
+    private static Stream<Class<?>> records(Class<?> type) {
+        return type.isRecord()
+                ? Stream.of(type)
+                : Arrays.stream(type.getPermittedSubclasses()).flatMap(Documents::records);
     }
 
     private static String kind(Class<?> type) {

@@ -11,7 +11,7 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
 
 /** Gives the selected inputs consecutive ports, starting at the first one's; a stereo or wide one takes several. */
 public final class CountUp {

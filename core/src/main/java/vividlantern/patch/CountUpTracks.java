@@ -15,7 +15,7 @@ import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.FeedTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** Feeds the selected tracks from consecutive ports, starting at the first one's; a stereo or wide one takes several. */
 public final class CountUpTracks {

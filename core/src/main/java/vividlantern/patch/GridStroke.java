@@ -12,7 +12,7 @@ import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.FeedTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** A stroke over the grid of ports and tracks: what it crosses is fed in one go. */
 public final class GridStroke {

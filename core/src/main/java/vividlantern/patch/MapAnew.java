@@ -11,9 +11,9 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetCueOutput;
+import vividlantern.session.edit.InputEdit.PatchInput;
 
 /**
  * Maps what a session lost when its rig changed: to ports of the same name if they are there and free, else to the first

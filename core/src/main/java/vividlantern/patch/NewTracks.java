@@ -21,12 +21,12 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInstrument;
-import vividlantern.session.edit.AddSplit;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.MuteTrack;
-import vividlantern.session.edit.SetPan;
+import vividlantern.session.edit.TrackEdit.AddInstrument;
+import vividlantern.session.edit.TrackEdit.AddSplit;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.MuteTrack;
+import vividlantern.session.edit.TrackEdit.SetPan;
 import vividlantern.units.Pan;
 
 /** Makes many tracks at once; each way returns the edits that do it. */

@@ -18,9 +18,9 @@ import vividlantern.session.Session;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.SetInputGain;
-import vividlantern.session.edit.SetSendLevel;
-import vividlantern.session.edit.SetTrim;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.TrackEdit.SetTrim;
 import vividlantern.units.Decibels;
 
 /**

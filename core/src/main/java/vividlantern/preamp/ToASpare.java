@@ -16,8 +16,8 @@ import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputGain;
 
 /**
  * Moves an input whose channel is dead to a free port that fits, while the others play on: its gain goes all the way down

@@ -6,7 +6,7 @@ import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
-import vividlantern.session.edit.ArmTrack;
+import vividlantern.session.edit.TrackEdit.ArmTrack;
 
 /** A track is armed, and a channel of it is fed by nothing. */
 final class ArmedWithoutInput implements Rule {

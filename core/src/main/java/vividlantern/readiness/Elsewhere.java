@@ -7,7 +7,7 @@ import vividlantern.patch.Ports;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
 
 /** The way out for an input whose port does not do: another place for all its cables that is free and takes it. */
 final class Elsewhere {

@@ -7,7 +7,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
-import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.InputEdit.SetInputGain;
 import vividlantern.units.Decibels;
 
 /** An input wants a gain that its preamp does not have: the preamp would stand at the end of its range. */

@@ -11,7 +11,7 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.MuteSend;
+import vividlantern.session.edit.SendEdit.MuteSend;
 
 /** A cue hears a wide track and what is split from it: the same sound twice. */
 final class HeardTwice implements Rule {

@@ -12,8 +12,8 @@ import vividlantern.session.Ids;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 /** An input, or a channel of it, feeds no track: it is not recorded. */
 final class InputWithoutTrack implements Rule {

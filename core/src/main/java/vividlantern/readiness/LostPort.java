@@ -15,9 +15,9 @@ import vividlantern.session.Input;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
-import vividlantern.session.edit.FeedTrack;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetCueOutput;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** An input, a track or a cue speaks of a port that the rig has no more, or that leads nowhere. */
 final class LostPort implements Rule {

@@ -11,7 +11,7 @@ import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
-import vividlantern.session.edit.RenameTrack;
+import vividlantern.session.edit.TrackEdit.RenameTrack;
 
 /** Two tracks have one name: their recordings cannot be told apart. */
 final class NamesRepeat implements Rule {

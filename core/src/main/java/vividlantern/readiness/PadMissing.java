@@ -6,7 +6,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
-import vividlantern.session.edit.SetInputPad;
+import vividlantern.session.edit.InputEdit.SetInputPad;
 
 /** An input wants a pad where its preamp has none: a loud source would clip. */
 final class PadMissing implements Rule {

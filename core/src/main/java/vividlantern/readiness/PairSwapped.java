@@ -10,7 +10,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.Feed;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
-import vividlantern.session.edit.FeedTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** A stereo track has the right of a pair on its left. */
 final class PairSwapped implements Rule {

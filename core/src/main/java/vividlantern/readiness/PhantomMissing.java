@@ -11,7 +11,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
 
 /** A condenser or an active DI gets no +48 V: it is dead. */
 final class PhantomMissing implements Rule {

@@ -12,7 +12,7 @@ import vividlantern.session.Input;
 import vividlantern.session.PartKey;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
 
 /** One bank's +48 V is wanted by one input and forbidden by another: it stays off, and says so. */
 final class PhantomOfABank implements Rule {

@@ -10,7 +10,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
 
 /** Two inputs go into one port, or arrive at one by ties: one of the two cables has no socket. */
 final class PortTwice implements Rule {

@@ -15,7 +15,7 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.FeedTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** One port feeds several tracks: on purpose (clean and printed), or a slip. */
 final class RecordedTwice implements Rule {

@@ -7,7 +7,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
 
 /** +48 V is wanted for a mic that it may damage, or not forbidden to it. */
 final class RibbonBehindPhantom implements Rule {

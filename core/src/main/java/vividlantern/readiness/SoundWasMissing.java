@@ -10,7 +10,7 @@ import vividlantern.engine.Incidents.Kind;
 import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
-import vividlantern.session.edit.SetBuffer;
+import vividlantern.session.edit.SessionEdit.SetBuffer;
 
 /** Sound was missing since the session took the rig: what happened once may happen in a take. */
 final class SoundWasMissing implements Rule {

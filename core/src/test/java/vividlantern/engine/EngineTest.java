@@ -11,7 +11,7 @@ import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
 
 /** The transport, and new states of a session, at the blocks at which they take effect. */

@@ -29,9 +29,9 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
 import vividlantern.session.VoiceId;
-import vividlantern.session.edit.SetBuffer;
-import vividlantern.session.edit.SetFader;
-import vividlantern.session.edit.SetInputGain;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.SessionEdit.SetBuffer;
+import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
 
 /** Nothing ends a session's stay at the rig without a word, and what ended begins anew by itself. */

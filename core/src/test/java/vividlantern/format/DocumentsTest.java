@@ -18,8 +18,8 @@ import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.SetFader;
-import vividlantern.session.edit.SetSendTap;
+import vividlantern.session.edit.SendEdit.SetSendTap;
+import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
 
 public class DocumentsTest {

@@ -18,12 +18,12 @@ import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputPolarity;
-import vividlantern.session.edit.SetInputWidth;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputPolarity;
+import vividlantern.session.edit.InputEdit.SetInputWidth;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 public class InputListCsvTest {
 

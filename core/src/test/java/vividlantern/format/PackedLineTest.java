@@ -18,7 +18,7 @@ import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.SetTrim;
+import vividlantern.session.edit.TrackEdit.SetTrim;
 import vividlantern.units.Decibels;
 
 /** What a log holds comes back whole from what little is kept of it. */

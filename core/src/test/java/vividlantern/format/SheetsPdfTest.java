@@ -21,16 +21,16 @@ import vividlantern.rig.edit.PutMic;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.ChooseMic;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputCable;
-import vividlantern.session.edit.SetInputMic;
-import vividlantern.session.edit.SetInputNotes;
-import vividlantern.session.edit.SetInputPolarity;
-import vividlantern.session.edit.SetInputStand;
-import vividlantern.session.edit.SetInputWidth;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.ChooseMic;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputCable;
+import vividlantern.session.edit.InputEdit.SetInputMic;
+import vividlantern.session.edit.InputEdit.SetInputNotes;
+import vividlantern.session.edit.InputEdit.SetInputPolarity;
+import vividlantern.session.edit.InputEdit.SetInputStand;
+import vividlantern.session.edit.InputEdit.SetInputWidth;
 
 /** What is printed, and what it says must be brought. */
 public class SheetsPdfTest {

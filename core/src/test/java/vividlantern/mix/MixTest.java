@@ -22,8 +22,8 @@ import vividlantern.session.Session;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.CutInput;
-import vividlantern.session.edit.SetCueHighPass;
+import vividlantern.session.edit.CueEdit.SetCueHighPass;
+import vividlantern.session.edit.InputEdit.CutInput;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

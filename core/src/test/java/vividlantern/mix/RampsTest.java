@@ -23,16 +23,16 @@ import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.SetCueLevel;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.MuteSend;
-import vividlantern.session.edit.SetCueLevel;
-import vividlantern.session.edit.SetCueOutput;
-import vividlantern.session.edit.SetFader;
-import vividlantern.session.edit.SetHear;
-import vividlantern.session.edit.SetPolarity;
-import vividlantern.session.edit.SetSendLevel;
-import vividlantern.session.edit.SetSendTap;
-import vividlantern.session.edit.SetTrim;
+import vividlantern.session.edit.SendEdit.MuteSend;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SendEdit.SetSendTap;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetHear;
+import vividlantern.session.edit.TrackEdit.SetPolarity;
+import vividlantern.session.edit.TrackEdit.SetTrim;
 import vividlantern.units.Decibels;
 
 /** Nothing gets loud by surprise: what performers hear rises by 60 dB a second at most, and falls within 10 ms. */
@@ -135,9 +135,9 @@ public class RampsTest {
             {new SetCueLevel(CUE, Decibels.OFF)},
             {new MuteSend(CUE, TRACK, true)},
             {new SetHear(TRACK, Hear.OFF)},
-            {new vividlantern.session.edit.RemoveSend(CUE, TRACK)},
-            {new vividlantern.session.edit.RemoveCue(CUE)},
-            {new vividlantern.session.edit.RemoveTrack(TRACK)},
+            {new vividlantern.session.edit.SendEdit.RemoveSend(CUE, TRACK)},
+            {new vividlantern.session.edit.CueEdit.RemoveCue(CUE)},
+            {new vividlantern.session.edit.TrackEdit.RemoveTrack(TRACK)},
             {new SetCueOutput(CUE, Optional.empty())},
         };
     }

@@ -25,12 +25,12 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetBuffer;
-import vividlantern.session.edit.SetSampleRate;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.SessionEdit.SetBuffer;
+import vividlantern.session.edit.SessionEdit.SetSampleRate;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 /** Digital links carry fewer channels at higher sample rates: said before, and true after. */
 public class AtRateTest {

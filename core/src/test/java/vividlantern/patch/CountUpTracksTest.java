@@ -18,11 +18,11 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.FeedTrack;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** Tracks are fed from consecutive ports, as many as each is wide. */
 public final class CountUpTracksTest {

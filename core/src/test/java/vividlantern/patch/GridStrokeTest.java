@@ -13,10 +13,10 @@ import vividlantern.session.Feed;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 /** Ports and tracks crossed by a stroke. */
 public class GridStrokeTest {

@@ -23,14 +23,14 @@ import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.edit.AddCue;
-import vividlantern.session.edit.AddInput;
+import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetCueOutput;
-import vividlantern.session.edit.SetInputLevel;
-import vividlantern.session.edit.SetInputPhantom;
-import vividlantern.session.edit.SetInputWidth;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputLevel;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.SetInputWidth;
 
 /** The small interface of a studio goes, another comes: what a session lost is found again. */
 public final class MapAnewTest {

@@ -13,8 +13,8 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.InputEdit.AddInput;
 
 /** Many tracks at once. */
 public class NewTracksTest {

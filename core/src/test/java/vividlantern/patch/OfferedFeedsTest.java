@@ -23,10 +23,10 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 /** Mono tracks are offered ports, stereo tracks pairs, wide tracks wide groups; nothing else. */
 public class OfferedFeedsTest {

@@ -15,10 +15,10 @@ import vividlantern.rig.PortId;
 import vividlantern.session.CueId;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
-import vividlantern.session.edit.AddCue;
+import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetCueOutput;
+import vividlantern.session.edit.InputEdit.PatchInput;
 
 public class PatchTest {
 
@@ -105,7 +105,7 @@ public class PatchTest {
     private static Session unpatched(int inputs) {
         Session session = RandomSessions.blank();
         for (int n = 1; n <= inputs; n++) {
-            session = new vividlantern.session.edit.AddInput(new InputId("i" + n), n, "Source " + n)
+            session = new vividlantern.session.edit.InputEdit.AddInput(new InputId("i" + n), n, "Source " + n)
                     .applyTo(session, RandomSessions.RIG);
         }
         return session;

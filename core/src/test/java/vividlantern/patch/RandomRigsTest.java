@@ -23,10 +23,10 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.edit.AddInput;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputWidth;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputWidth;
 
 /** On rigs that nobody drew by hand, nothing is mapped twice unless somebody asks for it. */
 public final class RandomRigsTest {

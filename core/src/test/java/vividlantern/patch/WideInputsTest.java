@@ -21,15 +21,15 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.FeedTrack;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputCable;
-import vividlantern.session.edit.SetInputMic;
-import vividlantern.session.edit.SetInputStand;
-import vividlantern.session.edit.SetInputWidth;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputCable;
+import vividlantern.session.edit.InputEdit.SetInputMic;
+import vividlantern.session.edit.InputEdit.SetInputStand;
+import vividlantern.session.edit.InputEdit.SetInputWidth;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
 import vividlantern.units.Pan;
 
 /** Stereo and wide sources: their ports, their tracks, and what has to be brought for them. */

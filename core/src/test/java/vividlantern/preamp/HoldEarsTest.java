@@ -21,15 +21,15 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddCue;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
+import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputGain;
-import vividlantern.session.edit.SetSendLevel;
-import vividlantern.session.edit.SetSendTap;
-import vividlantern.session.edit.SetTrim;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SendEdit.SetSendTap;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.SetTrim;
 import vividlantern.units.Decibels;
 
 /** Which trims and sends take up the difference when a preamp's gain changes. */
@@ -83,7 +83,7 @@ public class HoldEarsTest {
     }
 
     private static Session without(TrackId track) {
-        return new vividlantern.session.edit.RemoveTrack(track).applyTo(SESSION, RIG);
+        return new vividlantern.session.edit.TrackEdit.RemoveTrack(track).applyTo(SESSION, RIG);
     }
 
     @Test

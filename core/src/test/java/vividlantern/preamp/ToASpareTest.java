@@ -28,13 +28,13 @@ import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputGain;
-import vividlantern.session.edit.SetInputLevel;
-import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.InputEdit.SetInputLevel;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 /** Where an input goes whose channel is dead. */
 public class ToASpareTest {

@@ -18,12 +18,12 @@ import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.AddInput;
-import vividlantern.session.edit.AddTrack;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.PatchInput;
-import vividlantern.session.edit.SetInputGain;
-import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 
 /** What is to be turned at a preamp that no program can reach. */
 public class SetByHandTest {

@@ -15,7 +15,7 @@ import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.SetBuffer;
+import vividlantern.session.edit.SessionEdit.SetBuffer;
 
 /** What went wrong with the sound once may go wrong in a take. */
 public class SoundWasMissingTest {

@@ -13,10 +13,10 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
-import vividlantern.session.edit.MuteTrack;
-import vividlantern.session.edit.SetFader;
-import vividlantern.session.edit.SetPan;
-import vividlantern.session.edit.SoloTrack;
+import vividlantern.session.edit.TrackEdit.MuteTrack;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetPan;
+import vividlantern.session.edit.TrackEdit.SoloTrack;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -28,10 +28,10 @@ import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.RemoveSend;
-import vividlantern.session.edit.SetInputLevel;
-import vividlantern.session.edit.SetInputPad;
-import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.SetInputLevel;
+import vividlantern.session.edit.InputEdit.SetInputPad;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
+import vividlantern.session.edit.SendEdit.RemoveSend;
 
 /** Preamps of the demo studio, switched and turned while it runs: what comes in, and what the performers hear of it. */
 public class SwitchedPreampsTest {

@@ -11,9 +11,9 @@ import vividlantern.rig.PortId;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.edit.SetInputGain;
-import vividlantern.session.edit.SetInputPad;
-import vividlantern.session.edit.SetInputPhantom;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.InputEdit.SetInputPad;
+import vividlantern.session.edit.InputEdit.SetInputPhantom;
 
 /** How the preamps are set by the input list of the demo. */
 public class WantedPreampsTest {

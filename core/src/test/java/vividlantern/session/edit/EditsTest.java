@@ -23,6 +23,26 @@ import vividlantern.session.Session;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
+import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.MoveInput;
+import vividlantern.session.edit.InputEdit.NumberInput;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.RemoveInput;
+import vividlantern.session.edit.InputEdit.SetInputNotes;
+import vividlantern.session.edit.InputEdit.SetInputPerformer;
+import vividlantern.session.edit.InputEdit.SetInputSource;
+import vividlantern.session.edit.PerformerEdit.RemovePerformer;
+import vividlantern.session.edit.SendEdit.AddSends;
+import vividlantern.session.edit.SendEdit.RemoveSend;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
+import vividlantern.session.edit.TrackEdit.MoveTrack;
+import vividlantern.session.edit.TrackEdit.MuteTrack;
+import vividlantern.session.edit.TrackEdit.RemoveTrack;
+import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
 
 /** What edits refuse, in whole sentences, and what they take along. */

@@ -20,6 +20,18 @@ import vividlantern.session.Parts;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.CueEdit.RemoveCue;
+import vividlantern.session.edit.InputEdit.SetInputSource;
+import vividlantern.session.edit.PerformerEdit.AddPerformer;
+import vividlantern.session.edit.SendEdit.RemoveSend;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.MoveTrack;
+import vividlantern.session.edit.TrackEdit.RemoveTrack;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetPan;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -16,6 +16,11 @@ import vividlantern.session.MarkerId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.PerformerEdit.AddPerformer;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
+import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.units.Decibels;
 
 /** A session holds so much and no more; what is full can still be changed. */

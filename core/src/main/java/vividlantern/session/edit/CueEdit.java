@@ -1,0 +1,194 @@
+package vividlantern.session.edit;
+
+import java.util.List;
+import java.util.Optional;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Corner;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.units.Decibels;
+
+/** Changes of a cue. */
+public sealed interface CueEdit extends Edit {
+
+    CueId cue();
+
+    /** An edit of fields of one cue that is there. */
+    sealed interface OfOne extends CueEdit {
+
+        /** The cue with the change made. */
+        Cue of(Cue was);
+
+        /** What it does, in the user's words, without the cue's name. */
+        String words();
+
+        @Override
+        default Session applyTo(Session session, Rig rig) {
+            Rules.known(session, cue());
+            return session.change(cue(), this::of);
+        }
+
+        @Override
+        default String summary(Session session, Rig rig) {
+            return Rules.name(session, cue()) + ": " + words();
+        }
+    }
+
+    /** Adds a cue: guarded, at 0 dB, without output, listeners or sends. */
+    record AddCue(CueId cue, String name) implements CueEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.newId(cue.value(), session.find(cue).isPresent());
+            double position =
+                    session.cues().stream().mapToDouble(Cue::position).max().orElse(0) + 1;
+            return session.plus(Cue.empty(cue, position, Rules.text(name, "A cue", "name")));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": cue added";
+        }
+    }
+
+    /** Takes a cue away, and its sends with it. */
+    record RemoveCue(CueId cue) implements CueEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, cue);
+            return session.withCues(session.cues().stream()
+                    .filter(each -> !each.id().equals(cue))
+                    .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, cue) + ": cue removed";
+        }
+    }
+
+    /** Names a cue. */
+    record RenameCue(CueId cue, String name) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            String named = Rules.text(name, "A cue", "name");
+            return was.named(named);
+        }
+
+        @Override
+        public String words() {
+            return "renamed to " + name;
+        }
+    }
+
+    /** Says by which output pair a cue leaves, or that it has none and is silent. */
+    record SetCueOutput(CueId cue, Optional<PairId> output) implements CueEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, cue);
+            output.ifPresent(id -> Rules.cuePair(session, rig, id));
+            return session.change(cue, each -> each.outTo(output));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, cue) + ": "
+                    + output.map(id -> "out by " + Rules.name(rig, id)).orElse("no output");
+        }
+    }
+
+    /** Says who hears a cue. */
+    record SetCueListeners(CueId cue, List<PerformerId> listeners) implements CueEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, cue);
+            listeners.forEach(id -> Rules.known(session, id));
+            return session.change(
+                    cue, each -> each.heardBy(listeners.stream().distinct().toList()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, cue) + ": heard by "
+                    + (listeners.isEmpty()
+                            ? "nobody"
+                            : String.join(
+                                    ", ",
+                                    listeners.stream()
+                                            .map(id -> Rules.name(session, id))
+                                            .toList()));
+        }
+    }
+
+    /** Sets a cue's level for all. */
+    record SetCueLevel(CueId cue, Decibels level) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            Decibels set = Rules.fader(level, "A level for all");
+            return was.at(set);
+        }
+
+        @Override
+        public String words() {
+            return "level for all " + level;
+        }
+    }
+
+    /** Puts the ceiling guard before a cue's output pair, or takes it away. */
+    record SetCueGuard(CueId cue, boolean guarded) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            return was.guarded(guarded);
+        }
+
+        @Override
+        public String words() {
+            return "ceiling guard " + (guarded ? "on" : "off");
+        }
+    }
+
+    /** Switches a cue's high-pass and sets its corner, in whole Hz from 20 to 1000. */
+    record SetCueHighPass(CueId cue, boolean on, double hz) implements OfOne {
+
+        private static final int LOWEST_HZ = 20;
+        private static final int HIGHEST_HZ = 1000;
+
+        @Override
+        public Cue of(Cue was) {
+            Corner corner = Rules.corner("A high-pass", on, hz, LOWEST_HZ, HIGHEST_HZ);
+            return was.withHighPass(corner);
+        }
+
+        @Override
+        public String words() {
+            return "high-pass " + (on ? Math.round(hz) + " Hz" : "off");
+        }
+    }
+
+    /** Switches a cue's low-pass and sets its corner, in whole Hz from 1000 to 20 000. */
+    record SetCueLowPass(CueId cue, boolean on, double hz) implements OfOne {
+
+        private static final int LOWEST_HZ = 1000;
+        private static final int HIGHEST_HZ = 20_000;
+
+        @Override
+        public Cue of(Cue was) {
+            Corner corner = Rules.corner("A low-pass", on, hz, LOWEST_HZ, HIGHEST_HZ);
+            return was.withLowPass(corner);
+        }
+
+        @Override
+        public String words() {
+            return "low-pass " + (on ? Math.round(hz) + " Hz" : "off");
+        }
+    }
+}

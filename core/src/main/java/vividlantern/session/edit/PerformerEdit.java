@@ -1,0 +1,80 @@
+package vividlantern.session.edit;
+
+import java.util.Optional;
+import vividlantern.rig.Rig;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+
+/** Changes of who plays. */
+public sealed interface PerformerEdit extends Edit {
+
+    PerformerId performer();
+
+    /** Adds somebody who plays and listens, at the end of the list. */
+    record AddPerformer(PerformerId performer, String name, String place) implements PerformerEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.newId(performer.value(), session.find(performer).isPresent());
+            String named = Rules.text(name, "A performer", "name");
+            double position = session.performers().stream()
+                            .mapToDouble(Performer::position)
+                            .max()
+                            .orElse(0)
+                    + 1;
+            return session.plus(new Performer(
+                    performer, position, named, Performer.badgeFor(named), Rules.optionalText(place, "place")));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Performer: " + name + " added";
+        }
+    }
+
+    /** Gives a performer another name and the badge that goes with it. */
+    record RenamePerformer(PerformerId performer, String name) implements PerformerEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, performer);
+            String named = Rules.text(name, "A performer", "name");
+            return session.withPerformers(session.performers().stream()
+                    .map(each -> each.id().equals(performer) ? each.named(named) : each)
+                    .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Performer: " + Rules.name(session, performer) + " renamed to " + name;
+        }
+    }
+
+    /** Takes a performer out; their inputs stay, played by nobody, and they listen to no cue. */
+    record RemovePerformer(PerformerId performer) implements PerformerEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, performer);
+            return session.withPerformers(session.performers().stream()
+                            .filter(each -> !each.id().equals(performer))
+                            .toList())
+                    .withInputs(session.inputs().stream()
+                            .map(input -> input.performer().equals(Optional.of(performer))
+                                    ? input.playedBy(Optional.empty())
+                                    : input)
+                            .toList())
+                    .withCues(session.cues().stream()
+                            .map(cue -> cue.heardBy(cue.listeners().stream()
+                                    .filter(each -> !each.equals(performer))
+                                    .toList()))
+                            .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Performer: " + Rules.name(session, performer) + " removed";
+        }
+    }
+}

@@ -1,0 +1,97 @@
+package vividlantern.session.edit;
+
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.session.MainMix;
+import vividlantern.session.Session;
+import vividlantern.session.Settings;
+import vividlantern.units.Decibels;
+
+/** Changes of what a session is as a whole: its name, what it runs at, the main mix. */
+public sealed interface SessionEdit extends Edit {
+
+    /** Names the session and its song. */
+    record SetSessionNames(String name, String song) implements SessionEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            String named = Rules.text(name, "The session", "name");
+            Settings was = session.settings();
+            return session.with(new Settings(
+                    named,
+                    Rules.optionalText(song, "song"),
+                    was.sampleRate(),
+                    was.bitDepth(),
+                    was.bufferFrames(),
+                    was.rigId(),
+                    was.main()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Session: named \"" + name + "\"";
+        }
+    }
+
+    /** Chooses the sample rate, in Hz, among those of the interface. Digital links carry fewer channels at higher rates. */
+    record SetSampleRate(int sampleRate) implements SessionEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!rig.driver().sampleRates().contains(sampleRate)) {
+                throw new Refused(
+                        Rules.interfaceName(rig) + " does not run at " + sampleRate + " Hz; it runs at "
+                                + rig.driver().sampleRates() + ".",
+                        "sampleRate");
+            }
+            Settings was = session.settings();
+            return session.with(new Settings(
+                    was.name(), was.song(), sampleRate, was.bitDepth(), was.bufferFrames(), was.rigId(), was.main()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Session: " + sampleRate / 1000.0 + " kHz";
+        }
+    }
+
+    /** Chooses the buffer, in frames, among those of the interface: small for short delays, large for heavy mixes. */
+    record SetBuffer(int bufferFrames) implements SessionEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!rig.driver().bufferFrames().contains(bufferFrames)) {
+                throw new Refused(
+                        Rules.interfaceName(rig) + " has no buffer of " + bufferFrames + " frames; it has "
+                                + rig.driver().bufferFrames() + ".",
+                        "bufferFrames");
+            }
+            Settings was = session.settings();
+            return session.with(new Settings(
+                    was.name(), was.song(), was.sampleRate(), was.bitDepth(), bufferFrames, was.rigId(), was.main()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Session: buffer of " + bufferFrames + " frames";
+        }
+    }
+
+    /** Sets the level of the whole main mix. */
+    record SetMainLevel(Decibels level) implements SessionEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Settings was = session.settings();
+            MainMix main =
+                    new MainMix(Rules.fader(level, "The main level"), was.main().output());
+            return session.with(new Settings(
+                    was.name(), was.song(), was.sampleRate(), was.bitDepth(), was.bufferFrames(), was.rigId(), main));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Main: level " + level;
+        }
+    }
+}

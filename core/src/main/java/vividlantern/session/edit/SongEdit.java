@@ -1,0 +1,90 @@
+package vividlantern.session.edit;
+
+import java.util.HashSet;
+import java.util.Optional;
+import java.util.Set;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
+import vividlantern.session.Track;
+import vividlantern.session.VoiceId;
+
+/** Changes of what the song counts by. */
+public sealed interface SongEdit extends Edit {
+
+    /** Sets the voices of the click, at most eight with ids of their own, and its count-in, 0 to 8 bars. The voices that tracks carry must stay. */
+    record SetClick(ClickPattern click) implements SongEdit {
+
+        private static final int HIGHEST_ACCENT_DB = 12;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (click.countInBars() < 0 || click.countInBars() > ClickPattern.MOST_COUNT_IN_BARS) {
+                throw new Refused("A count-in has 0 to " + ClickPattern.MOST_COUNT_IN_BARS + " bars.", "click");
+            }
+            if (click.voices().size() > ClickPattern.MOST_VOICES) {
+                throw new Refused("A click has at most " + ClickPattern.MOST_VOICES + " voices.", "click");
+            }
+            Set<VoiceId> ids = new HashSet<>();
+            for (ClickPattern.Voice voice : click.voices()) {
+                Rules.id(voice.id().value());
+                Rules.text(voice.name(), "A click voice", "name");
+                if (!ids.add(voice.id())) {
+                    throw new Refused("Two click voices have the id '" + voice.id() + "'.", "click");
+                }
+                sounds(voice);
+            }
+            for (Track track : session.tracks()) {
+                if (track.voice().isPresent()
+                        && click.voices().stream()
+                                .noneMatch(voice -> track.voice().equals(Optional.of(voice.id())))) {
+                    throw new Refused(
+                            "Track \"" + track.name() + "\" carries the click voice \""
+                                    + track.voice().get() + "\", which is missing.",
+                            "click");
+                }
+            }
+            return session.with(click);
+        }
+
+        private static void sounds(ClickPattern.Voice voice) {
+            if (!(voice.pitchHz() >= 100 && voice.pitchHz() <= 8000)
+                    || voice.stepsPerBeat() < 1
+                    || voice.stepsPerBeat() > 12) {
+                throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
+            }
+            boolean accented = voice.accent().value() >= 0 && voice.accent().value() <= HIGHEST_ACCENT_DB;
+            if (!voice.accent().isOff() && !accented) {
+                throw new Refused(
+                        "An accent is off or 0 to " + HIGHEST_ACCENT_DB + " dB louder than the other strokes; "
+                                + voice.accent() + " is not.",
+                        "click");
+            }
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Click: changed";
+        }
+    }
+
+    /** Sets tempos, in steps of 0.01 beats a minute, and time signatures. */
+    record SetTempoMap(TempoMap tempoMap) implements SongEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            String fault = tempoMap.fault();
+            if (!fault.isEmpty()) {
+                throw new Refused(fault, "tempoMap");
+            }
+            return session.with(tempoMap.inSteps());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Tempo map: changed";
+        }
+    }
+}

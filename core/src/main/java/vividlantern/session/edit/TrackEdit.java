@@ -1,0 +1,430 @@
+package vividlantern.session.edit;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import vividlantern.history.Refused;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
+import vividlantern.session.Look;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** Changes of a track. */
+public sealed interface TrackEdit extends Edit {
+
+    TrackId track();
+
+    /** An edit of fields of one track that is there. */
+    sealed interface OfOne extends TrackEdit {
+
+        /** The track with the change made. */
+        Track of(Track was);
+
+        /** What it does, in the user's words, without the track's name. */
+        String words();
+
+        @Override
+        default Session applyTo(Session session, Rig rig) {
+            Rules.known(session, track());
+            return session.change(track(), this::of);
+        }
+
+        @Override
+        default String summary(Session session, Rig rig) {
+            return Rules.name(session, track()) + ": " + words();
+        }
+    }
+
+    /** Adds a track at the end, fed channel by channel as given; missing channels are fed by nothing. */
+    record AddTrack(TrackId track, String name, int width, List<Feed> feeds) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.newId(track.value(), session.find(track).isPresent());
+            if (width < 1 || width > Track.MAX_WIDTH) {
+                throw new Refused("A track has 1 to 8 channels; " + width + " is not possible.", "width");
+            }
+            Rules.ofKind(rig, Track.Role.INPUT, feeds);
+            return session.plus(Track.forInputs(
+                    track,
+                    Rules.lastPosition(session),
+                    Rules.text(name, "A track", "name"),
+                    width,
+                    Rules.feeds(session, rig, feeds, width)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": track added";
+        }
+    }
+
+    /** Adds an instrument track at the end, for one or more outputs of a sound module. */
+    record AddInstrument(TrackId track, String name, List<PortId> outputs) implements TrackEdit {
+
+        public AddInstrument {
+            outputs = List.copyOf(outputs);
+        }
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.newId(track.value(), session.find(track).isPresent());
+            if (outputs.isEmpty() || outputs.size() > Track.MAX_WIDTH) {
+                throw new Refused(
+                        "An instrument track has 1 to " + Track.MAX_WIDTH + " outputs of a sound module.", "outputs");
+            }
+            List<Feed> feeds = outputs.stream().map(Feed::from).toList();
+            Rules.ofKind(rig, Track.Role.INSTRUMENT, feeds);
+            return session.plus(Track.forInstrument(
+                    track, Rules.lastPosition(session), Rules.text(name, "A track", "name"), feeds));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": instrument track added";
+        }
+    }
+
+    /**
+     * Adds a mono or stereo track, after a wide one, that makes some of its channels heard. It is not recorded.
+     *
+     * @param channel the first of the wide track's channels, from 0
+     * @param width 1 or 2
+     */
+    record AddSplit(TrackId track, TrackId from, String name, int channel, int width) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.newId(track.value(), session.find(track).isPresent());
+            Track wide = Rules.known(session, from);
+            if (wide.width() < 3 || wide.role() == Track.Role.SPLIT) {
+                throw new Refused(wide.name() + " is no wide track; there is nothing to split.", "from");
+            }
+            if (width < 1 || width > 2 || channel < 0 || channel + width > wide.width()) {
+                throw new Refused(
+                        "A split has one or two of the wide track's " + wide.width() + " channels, counted from 0.",
+                        "channel");
+            }
+            List<Feed> feeds = IntStream.range(channel, channel + width)
+                    .mapToObj(each -> Feed.from(from, each))
+                    .toList();
+            Session with = session.plus(
+                    Track.forSplit(track, Rules.lastPosition(session), Rules.text(name, "A track", "name"), feeds));
+            return Positions.placed(with, track, placeAfter(session, wide));
+        }
+
+        /** Behind the wide track and the splits of it that are there. */
+        private static int placeAfter(Session session, Track wide) {
+            int last = session.tracks().indexOf(wide);
+            for (int at = last + 1; at < session.tracks().size(); at++) {
+                if (session.tracks().get(at).splitFrom().equals(Optional.of(wide.id()))) {
+                    last = at;
+                }
+            }
+            return last + 1;
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": split from " + Rules.name(session, from);
+        }
+    }
+
+    /** Takes a track out, with every send of it and every track that is split from it. */
+    record RemoveTrack(TrackId track) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (Rules.known(session, track).isClick()) {
+                throw new Refused("The click's track stays; turn its sends off instead.", "track");
+            }
+            List<TrackId> gone = session.tracks().stream()
+                    .filter(each -> each.id().equals(track) || each.splitFrom().equals(Optional.of(track)))
+                    .map(Track::id)
+                    .toList();
+            return session.withTracks(session.tracks().stream()
+                            .filter(each -> !gone.contains(each.id()))
+                            .toList())
+                    .withCues(session.cues().stream()
+                            .map(cue -> withoutSends(cue, gone))
+                            .toList());
+        }
+
+        private static Cue withoutSends(Cue cue, List<TrackId> tracks) {
+            Cue without = cue;
+            for (TrackId id : tracks) {
+                without = without.withoutSend(id);
+            }
+            return without;
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + ": track removed";
+        }
+    }
+
+    /** Names a track. */
+    record RenameTrack(TrackId track, String name) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            String named = Rules.text(name, "A track", "name");
+            return was.named(named);
+        }
+
+        @Override
+        public String words() {
+            return "renamed to " + name;
+        }
+    }
+
+    /** Puts a track in front of another one, or at the end. */
+    record MoveTrack(TrackId track, Optional<TrackId> before) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, track);
+            before.ifPresent(id -> Rules.known(session, id));
+            if (before.equals(Optional.of(track))) {
+                return session;
+            }
+            List<TrackId> others = session.tracks().stream()
+                    .map(Track::id)
+                    .filter(each -> !each.equals(track))
+                    .toList();
+            return Positions.placed(session, track, before.map(others::indexOf).orElse(others.size()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + ": moved";
+        }
+    }
+
+    /** Says what feeds a track, channel by channel. */
+    record FeedTrack(TrackId track, List<Feed> feeds) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Track was = Rules.known(session, track);
+            if (was.isClick()) {
+                throw new Refused("A click track is fed by the click.", "feeds");
+            }
+            if (was.role() == Track.Role.SPLIT) {
+                throw new Refused(
+                        was.name() + " is split from a wide track and follows what feeds that. Feed the wide track.",
+                        "feeds");
+            }
+            Rules.ofKind(rig, was.role(), feeds);
+            List<Feed> fed = Rules.feeds(session, rig, feeds, was.width());
+            return session.change(track, each -> each.fedBy(fed));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + ": fed by " + Rules.words(session, rig, feeds);
+        }
+    }
+
+    /** Arms a track or takes the arm off. Whether it is heard is another switch. */
+    record ArmTrack(TrackId track, boolean armed) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (Rules.known(session, track).role() == Track.Role.SPLIT) {
+                throw new Refused(
+                        Rules.name(session, track)
+                                + " is heard, not recorded. Arm the wide track that it is split from.",
+                        "track");
+            }
+            return session.change(track, each -> each.armed(armed));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + ": " + (armed ? "armed" : "not armed");
+        }
+    }
+
+    /** Says when a track passes its live input on to listeners. */
+    record SetHear(TrackId track, Hear hear) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.heard(hear);
+        }
+
+        @Override
+        public String words() {
+            return "hear " + hear;
+        }
+    }
+
+    /** Sets a track's level before the fader, heard by everybody. */
+    record SetTrim(TrackId track, Decibels level) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            Decibels set = Rules.fader(level, "A trim");
+            return was.trimmed(set);
+        }
+
+        @Override
+        public String words() {
+            return "trim " + level;
+        }
+    }
+
+    /** Turns a track's polarity over, or back. */
+    record SetPolarity(TrackId track, boolean flipped) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.flipped(flipped);
+        }
+
+        @Override
+        public String words() {
+            return "polarity " + (flipped ? "turned over" : "as it comes");
+        }
+    }
+
+    /** Sets a track's level in the main mix. */
+    record SetFader(TrackId track, Decibels level) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            Decibels set = Rules.fader(level, "A fader");
+            return was.faded(set);
+        }
+
+        @Override
+        public String words() {
+            return "fader " + level;
+        }
+    }
+
+    /** Places a track in the main mix. */
+    record SetPan(TrackId track, Pan pan) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.panned(pan);
+        }
+
+        @Override
+        public String words() {
+            return "pan " + pan;
+        }
+    }
+
+    /** Silences a track on the speakers, or lets it back. */
+    record MuteTrack(TrackId track, boolean muted) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.muted(muted);
+        }
+
+        @Override
+        public String words() {
+            return muted ? "muted" : "mute off";
+        }
+    }
+
+    /** Leaves only the soloed tracks on the speakers. No cue knows of it. */
+    record SoloTrack(TrackId track, boolean soloed) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.soloed(soloed);
+        }
+
+        @Override
+        public String words() {
+            return soloed ? "soloed" : "solo off";
+        }
+    }
+
+    /** Keeps a track on the speakers while others are soloed. */
+    record SetSoloSafe(TrackId track, boolean soloSafe) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.soloSafe(soloSafe);
+        }
+
+        @Override
+        public String words() {
+            return soloSafe ? "solo-safe" : "not solo-safe";
+        }
+    }
+
+    /** Gives a track a colour to be found by. */
+    record SetTrackColour(TrackId track, Look.Colour colour) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.looking(was.look().in(colour));
+        }
+
+        @Override
+        public String words() {
+            return "colour " + colour.name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** Gives a track a mark to be found by. */
+    record SetTrackMark(TrackId track, Look.Mark mark) implements OfOne {
+
+        @Override
+        public Track of(Track was) {
+            return was.looking(was.look().with(mark));
+        }
+
+        @Override
+        public String words() {
+            return "mark " + mark.name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** Puts a track into a folder, by the folder's name; "" takes it out of any. */
+    record SetTrackFolder(TrackId track, String folder) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, track);
+            String named = Rules.optionalText(folder, "folder");
+            return session.change(track, each -> each.looking(each.look().inFolder(named)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + (folder.isBlank() ? ": in no folder" : ": in the folder " + folder);
+        }
+    }
+
+    /** Takes a track out of sight on the page, or shows it again. It sounds as before. */
+    record HideTrack(TrackId track, boolean hidden) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, track);
+            return session.change(track, each -> each.looking(each.look().hidden(hidden)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + (hidden ? ": out of sight" : ": in sight");
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package vividlantern.session.edit;
+
+import java.util.List;
+import java.util.stream.Stream;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackView;
+import vividlantern.session.TrackViewId;
+
+/** Changes of the views: which tracks are out of sight, kept under a name. */
+public sealed interface ViewEdit extends Edit {
+
+    TrackViewId view();
+
+    /** Keeps under a name which tracks are out of sight now; one that is there is replaced. */
+    record SaveView(TrackViewId view, String name) implements ViewEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.id(view.value());
+            List<TrackId> hidden = session.tracks().stream()
+                    .filter(track -> track.look().hidden())
+                    .map(Track::id)
+                    .toList();
+            TrackView saved = new TrackView(view, Rules.text(name, "A view", "name"), hidden);
+            return session.withViews(Stream.concat(
+                            session.views().stream().filter(each -> !each.id().equals(view)), Stream.of(saved))
+                    .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "View: " + name + " saved";
+        }
+    }
+
+    /** Takes out of sight what a saved view hides, and shows all else. Tracks that came since are shown. */
+    record ShowView(TrackViewId view) implements ViewEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            TrackView shown = Rules.known(session, this.view);
+            return session.withTracks(session.tracks().stream()
+                    .map(track ->
+                            track.looking(track.look().hidden(shown.hidden().contains(track.id()))))
+                    .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "View: " + Rules.known(session, this.view).name();
+        }
+    }
+
+    /** Forgets a saved view; what is in sight stays. */
+    record RemoveView(TrackViewId view) implements ViewEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, this.view);
+            return session.withViews(session.views().stream()
+                    .filter(each -> !each.id().equals(view))
+                    .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "View: " + Rules.known(session, this.view).name() + " removed";
+        }
+    }
+}
