@@ -40,6 +40,9 @@ export const useDesk = defineStore('desk', () => {
   /** Whether trims take up what gains change. */
   const holdsEars = ref(false)
   let connection = ''
+  /** The newest revision that is known to have been missed, and whether it is being fetched. */
+  let missed = 0
+  let catchingUp = false
   let close = () => {}
 
   const tracks = computed(() => session.value?.tracks ?? [])
@@ -73,7 +76,7 @@ export const useDesk = defineStore('desk', () => {
       storeTrouble: (trouble) => (storeTrouble.value = trouble),
       changed(told) {
         if (!session.value || told.revision <= session.value.revision) return
-        if (told.revision > session.value.revision + 1) return open(id)
+        if (told.revision > session.value.revision + 1) return void catchUp(told.revision)
         session.value = withParts(session.value, told.revision, told.changed)
         undoState.value = told.undo
       },
@@ -96,6 +99,21 @@ export const useDesk = defineStore('desk', () => {
     })
   }
 
+  /** Fetches the session afresh when a change of it was missed; what is typed on the page stays. */
+  async function catchUp(revision: number) {
+    missed = Math.max(missed, revision)
+    if (catchingUp) return
+    catchingUp = true
+    while (session.value && session.value.revision < missed) {
+      const answer = await api.GET('/api/sessions/{session}', at.value).catch(() => null)
+      if (!answer?.data) break
+      if (session.value?.id === answer.data.id && session.value.revision < answer.data.revision) {
+        session.value = answer.data
+      }
+    }
+    catchingUp = false
+  }
+
   function happening(told: Happening | null) {
     live.value = told
     if (!told || told.fault) goDark()
@@ -110,6 +128,7 @@ export const useDesk = defineStore('desk', () => {
     close()
     close = () => {}
     session.value = null
+    missed = 0
     live.value = null
     listeningTo.value = ''
     void endListening()

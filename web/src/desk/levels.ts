@@ -1,56 +1,55 @@
 /**
- * Live levels, past the page's reactivity: they are written straight into styles, in one animation frame for all.
- * Values are dB as the server's meters give them; a clip count and a guard's hold-back come the same way.
+ * Live levels, past the page's reactivity: whoever shows them is told once for each frame that arrives and asks for what it
+ * needs. Values are dB as the server's meters give them; a clip count and a guard's hold-back come the same way.
  */
-type Painter = (level: number, held: number) => void
+const DARK = -120
 
-let keys: string[] = []
+let places = new Map<string, number>()
 let layout = -1
 let values = new Float32Array(0)
-let painted = new Float32Array(0)
 let fresh = false
-const painters = new Map<string, Set<Painter>>()
+const viewers = new Set<() => void>()
 
 export function layLevelsOut(number: number, names: string[]) {
   layout = number
-  keys = names
+  places = new Map(names.map((name, place) => [name, place]))
 }
 
 export function takeLevels(of: number, taken: Float32Array<ArrayBuffer>) {
-  if (of !== layout || taken.length !== 2 * keys.length) return
+  if (of !== layout || taken.length !== 2 * places.size) return
   values = taken
-  if (!fresh) {
-    fresh = true
-    requestAnimationFrame(paint)
-  }
+  tellSoon()
 }
 
-/** Levels go dark: there is no engine, or no connection to it. What has arrived and waits to be painted is forgotten. */
+/** Levels go dark: there is no engine, or no connection to it. */
 export function darken() {
   values = new Float32Array(0)
-  painted = new Float32Array(0)
-  for (const set of painters.values()) for (const painter of set) painter(-120, -120)
+  tellSoon()
 }
 
-function paint() {
-  fresh = false
-  if (values.length !== 2 * keys.length) return
-  if (painted.length !== values.length) painted = new Float32Array(values.length).fill(NaN)
-  for (let at = 0; at < keys.length; at++) {
-    if (values[2 * at] === painted[2 * at] && values[2 * at + 1] === painted[2 * at + 1]) continue
-    const set = painters.get(keys[at]!)
-    if (set) for (const painter of set) painter(values[2 * at]!, values[2 * at + 1]!)
-  }
-  painted = values
+function tellSoon() {
+  if (fresh) return
+  fresh = true
+  requestAnimationFrame(() => {
+    fresh = false
+    for (const viewer of viewers) viewer()
+  })
 }
 
-/** Calls a painter with every new value of a key; gives what ends that. */
-export function watchLevel(key: string, painter: Painter): () => void {
-  painted = new Float32Array(0)
-  const set = painters.get(key) ?? new Set()
-  painters.set(key, set.add(painter))
-  return () => {
-    set.delete(painter)
-    if (set.size === 0) painters.delete(key)
-  }
+/** A level as it is now. */
+export function levelOf(key: string): number {
+  const place = places.get(key)
+  return place === undefined ? DARK : (values[2 * place] ?? DARK)
+}
+
+/** The highest that a level was of late. */
+export function peakOf(key: string): number {
+  const place = places.get(key)
+  return place === undefined ? DARK : (values[2 * place + 1] ?? DARK)
+}
+
+/** Calls a viewer in the animation frame after each frame of levels; gives what ends that. */
+export function onLevels(viewer: () => void): () => void {
+  viewers.add(viewer)
+  return () => viewers.delete(viewer)
 }

@@ -1,92 +1,96 @@
 <script setup lang="ts">
-import { onBeforeUnmount, ref, watchEffect } from 'vue'
-import { watchLevel } from '@/desk/levels'
+import { onBeforeUnmount, ref } from 'vue'
+import { levelOf, onLevels, peakOf } from '@/desk/levels'
+import { useLight, type Box, type Ink } from './lights'
 import { shown } from './scale'
 
 /** A level coming in, from -60 to 0 dBFS, with its held peak, its number, and the window that peaks should reach. */
-const { light } = defineProps<{ light: string }>()
+const { light, label } = defineProps<{ light: string; label: string }>()
 
+/** The number is to be read: it is written anew five times a second at most, and told to those who hear it once. */
 const PAUSE = 200
+const TOLD_EVERY = 1000
+const NUMBER = 40
+const GAP = 8
 
-const bar = ref<HTMLElement>()
-const number = ref<HTMLElement>()
+const level = ref<HTMLElement>()
+let written = '–'
+let writtenAt = 0
 let told = ''
 let toldAt = 0
-let end = () => {}
 
-const share = (level: number) => Math.max(0, Math.min(1, (level + 60) / 60))
+const share = (dbfs: number) => Math.max(0, Math.min(1, (dbfs + 60) / 60))
+const reach = (box: Box) => box.width - NUMBER - GAP
+const at = (box: Box, dbfs: number) => Math.round(reach(box) * share(dbfs))
 
-/**
- * Light and peak are two backgrounds of one element: sizing them needs no layout and no layers of their own, which
- * transforms would. The number is written when it differs, five times a second.
- */
-function paint(level: number, held: number) {
-  if (!bar.value || !number.value) return
-  bar.value.style.backgroundSize = `${share(held) ? 2 : 0}px 12px, ${(100 * share(level)).toFixed(1)}% 6px`
-  bar.value.style.backgroundPosition = `${(100 * share(held)).toFixed(1)}% 50%, 0 50%`
-  const words = held > -90 ? shown(held).replace('+', '') : '–'
-  if (words === told || performance.now() - toldAt < PAUSE) return
-  toldAt = performance.now()
-  number.value.textContent = told = words
+function words(): string {
+  const now = performance.now()
+  const held = peakOf(light)
+  const next = held > -90 ? shown(held).replace('+', '') : '–'
+  if (next !== written && now - writtenAt >= PAUSE) {
+    written = next
+    writtenAt = now
+  }
+  return written
 }
 
-watchEffect(() => {
-  end()
-  end = watchLevel(light, paint)
+useLight(level, {
+  look: (box) => `${at(box, levelOf(light))} ${at(box, peakOf(light))} ${words()}`,
+  draw(pen: CanvasRenderingContext2D, box: Box, ink: Ink) {
+    const middle = box.y + box.height / 2
+    pen.fillStyle = ink.glow
+    pen.fillRect(box.x, middle - 3, at(box, levelOf(light)), 6)
+    pen.fillStyle = ink.peak
+    if (share(peakOf(light)) > 0) pen.fillRect(box.x + Math.max(0, at(box, peakOf(light)) - 2), middle - 6, 2, 12)
+    pen.fillStyle = ink.text
+    pen.font = ink.font
+    pen.textAlign = 'right'
+    pen.textBaseline = 'middle'
+    pen.fillText(written, box.x + box.width, middle + 1)
+  },
 })
-onBeforeUnmount(() => end())
+
+function tell() {
+  const now = performance.now()
+  if (!level.value || written === told || now - toldAt < TOLD_EVERY) return
+  told = written
+  toldAt = now
+  level.value.ariaValueNow = String(Math.max(-60, Math.min(0, Number(written.replace('−', '-')) || -60)))
+  level.value.ariaValueText = written === '–' ? 'nothing' : `${written} dBFS`
+}
+
+const end = onLevels(tell)
+onBeforeUnmount(end)
 </script>
 
 <template>
-  <span class="level">
-    <span class="line">
-      <span class="window"></span>
-      <span ref="bar" class="light"></span>
-    </span>
-    <span ref="number" class="reading">–</span>
+  <span ref="level" class="level" role="meter" :aria-label="label" aria-valuemin="-60" aria-valuemax="0">
+    <span class="line"><span class="window"></span></span>
   </span>
 </template>
 
 <style scoped>
 .level {
-  display: flex;
-  align-items: center;
-  gap: 8px;
+  display: block;
+  height: 18px;
+  padding-right: 48px;
 }
 
 .line {
+  display: block;
   position: relative;
-  flex: 1;
-  min-width: 70px;
-  height: 16px;
-  overflow: hidden;
+  height: 100%;
   background: linear-gradient(var(--rule-strong), var(--rule-strong)) 0 50% / 100% 2px no-repeat;
-}
-
-.light {
-  position: absolute;
-  inset: 0;
-  background:
-    linear-gradient(var(--lantern), var(--lantern)) no-repeat,
-    linear-gradient(var(--glow), var(--glow)) no-repeat;
-  background-size: 0 0;
 }
 
 .window {
   position: absolute;
-  top: 0;
-  bottom: 0;
+  top: 1px;
+  bottom: 1px;
   left: 70%;
   width: 10%;
   border: 1px solid var(--sea);
   border-radius: 3px;
   background: var(--sea-weak);
-}
-
-.reading {
-  contain: strict;
-  width: 40px;
-  height: 18px;
-  text-align: right;
 }
 </style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watchEffect } from 'vue'
+import { computed, ref } from 'vue'
 import type { Level } from '@/api/client'
 import { followPointer, useDrag, useSteps } from '@/desk/gesture'
-import { watchLevel } from '@/desk/levels'
+import { levelOf } from '@/desk/levels'
+import { useLight, type Box } from './lights'
 import { levelAt, placeOf, shown, step, TICKS } from './scale'
 
 /**
@@ -18,19 +19,19 @@ const { level, label, light, set, zeroOnDoubleClick } = defineProps<{
 }>()
 
 const track = ref<HTMLElement>()
-const bar = ref<HTMLElement>()
 const held = ref<Level | null>(null)
 const now = computed(() => held.value ?? level)
 const place = computed(() => (now.value === 'off' ? 0 : placeOf(now.value)))
-let end = () => {}
 
-watchEffect(() => {
-  end()
-  end = watchLevel(light, (value) => {
-    if (bar.value) bar.value.style.backgroundSize = `${value <= -90 ? 0 : (100 * placeOf(value)).toFixed(1)}% 100%`
-  })
+const reach = (box: Box) => (levelOf(light) <= -90 ? 0 : Math.round(box.width * placeOf(levelOf(light))))
+
+useLight(track, {
+  look: (box) => String(reach(box)),
+  draw(pen, box, ink) {
+    pen.fillStyle = ink.glow
+    pen.fillRect(box.x, box.y + 10, reach(box), 6)
+  },
 })
-onBeforeUnmount(() => end())
 
 function press(event: PointerEvent) {
   if (event.button !== 0) return
@@ -107,7 +108,6 @@ function toZero() {
         :class="{ zero: tick === 0 }"
         :style="{ left: `${100 * placeOf(tick)}%` }"
       ></span>
-      <span ref="bar" class="light"></span>
       <span class="handle" :class="{ off: now === 'off' }" :style="{ left: `${100 * place}%` }"></span>
     </div>
   </div>
@@ -127,21 +127,13 @@ function toZero() {
   height: 100%;
 }
 
-.line,
-.light {
+.line {
   position: absolute;
   left: 0;
   width: 100%;
   top: 12px;
   height: 2px;
   background: var(--rule-strong);
-}
-
-.light {
-  top: 10px;
-  height: 6px;
-  background: linear-gradient(var(--glow), var(--glow)) no-repeat;
-  background-size: 0 100%;
 }
 
 .tick {

@@ -5,6 +5,7 @@ import type { Cue, Send, Tap, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useHushed } from '@/desk/useHushed'
 import LevelNumber from '@/parts/LevelNumber.vue'
+import LitSheet from '@/parts/LitSheet.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
@@ -47,107 +48,109 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
         >{{ missing.length }} tracks are not in this mix. Added tracks are silent until you raise them.</span
       >
     </div>
-    <div class="sheet">
-      <table :aria-label="`Mix of ${cue.name}`">
-        <thead>
-          <tr>
-            <th style="width: 27%">Track</th>
-            <th>Level in this mix</th>
-            <th class="number" style="width: 66px">dB</th>
-            <th style="width: 74px">Pan</th>
-            <th style="width: 64px"></th>
-            <th style="width: 118px">Tap</th>
-            <th style="width: 40px"></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="{ track, send } in rows" :key="track.id" :class="{ mine: mine(track) }">
-            <td class="name">
-              {{ track.name }}
-              <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
-              <span v-if="hushed(track)" class="flare">{{ hushed(track) }}</span>
-            </td>
-            <template v-if="send">
-              <td :class="{ silent: send.muted }">
-                <LevelSlider
-                  :label="`${track.name} in ${cue.name}`"
-                  :light="`send/${cue.id}/${track.id}`"
-                  :level="send.level"
-                  :set="(level, gesture) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }], gesture)"
-                />
+    <LitSheet>
+      <div class="sheet">
+        <table :aria-label="`Mix of ${cue.name}`">
+          <thead>
+            <tr>
+              <th style="width: 27%">Track</th>
+              <th>Level in this mix</th>
+              <th class="number" style="width: 66px">dB</th>
+              <th style="width: 74px">Pan</th>
+              <th style="width: 64px"></th>
+              <th style="width: 118px">Tap</th>
+              <th style="width: 40px"></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="{ track, send } in rows" :key="track.id" :class="{ mine: mine(track) }">
+              <td class="name">
+                {{ track.name }}
+                <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
+                <span v-if="hushed(track)" class="flare">{{ hushed(track) }}</span>
               </td>
-              <td class="number">
-                <LevelNumber
-                  :label="`${track.name} in ${cue.name}`"
-                  :level="send.level"
-                  :set="(level) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }])"
-                />
-              </td>
-              <td>
-                <button
-                  v-if="send.panAsMain"
-                  class="word"
-                  :title="`${track.name} is panned as on the speakers; press for a pan of its own`"
-                  @click="desk.edit([{ kind: 'set-send-pan-as-main', ...ids(track), asMain: false }])"
-                >
-                  as main
-                </button>
-                <PanSlider
-                  v-else
-                  :pan="send.pan"
-                  :label="`Pan of ${track.name} in ${cue.name}`"
-                  :set="(pan, gesture) => desk.edit([{ kind: 'set-send-pan', ...ids(track), pan }], gesture)"
-                />
-              </td>
-              <td>
-                <WordSwitch
-                  :column="`mute-${cue.id}`"
-                  :on="send.muted"
-                  :label="`Mute ${track.name} in ${cue.name}`"
-                  :set="(muted, gesture) => desk.edit([{ kind: 'mute-send', ...ids(track), muted }], gesture)"
-                  >mute</WordSwitch
-                >
-              </td>
-              <td>
-                <NSelect
-                  class="tap"
-                  size="tiny"
-                  :value="send.tap"
-                  :options="TAPS"
-                  :input-props="{ 'aria-label': `Tap of ${track.name} in ${cue.name}` }"
-                  :aria-label="`Tap of ${track.name} in ${cue.name}`"
-                  @update:value="(tap: Tap) => desk.edit([{ kind: 'set-send-tap', ...ids(track), tap }])"
-                />
-                <span v-if="followsTheSpeakers(send)" class="follows">follows the speakers</span>
-              </td>
-              <td>
-                <button
-                  class="word"
-                  :aria-label="`Take ${track.name} out of ${cue.name}`"
-                  title="Take out of this mix"
-                  @click="desk.edit([{ kind: 'remove-send', ...ids(track) }])"
-                >
-                  ×
-                </button>
-              </td>
-            </template>
-            <template v-else>
-              <td colspan="5" class="soft">not in this mix</td>
-              <td>
-                <button
-                  class="word"
-                  :aria-label="`Add ${track.name} to ${cue.name}`"
-                  title="Add, off"
-                  @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: [track.id] }])"
-                >
-                  +
-                </button>
-              </td>
-            </template>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+              <template v-if="send">
+                <td :class="{ silent: send.muted }">
+                  <LevelSlider
+                    :label="`${track.name} in ${cue.name}`"
+                    :light="`send/${cue.id}/${track.id}`"
+                    :level="send.level"
+                    :set="(level, gesture) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }], gesture)"
+                  />
+                </td>
+                <td class="number">
+                  <LevelNumber
+                    :label="`${track.name} in ${cue.name}`"
+                    :level="send.level"
+                    :set="(level) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }])"
+                  />
+                </td>
+                <td>
+                  <button
+                    v-if="send.panAsMain"
+                    class="word"
+                    :title="`${track.name} is panned as on the speakers; press for a pan of its own`"
+                    @click="desk.edit([{ kind: 'set-send-pan-as-main', ...ids(track), asMain: false }])"
+                  >
+                    as main
+                  </button>
+                  <PanSlider
+                    v-else
+                    :pan="send.pan"
+                    :label="`Pan of ${track.name} in ${cue.name}`"
+                    :set="(pan, gesture) => desk.edit([{ kind: 'set-send-pan', ...ids(track), pan }], gesture)"
+                  />
+                </td>
+                <td>
+                  <WordSwitch
+                    :column="`mute-${cue.id}`"
+                    :on="send.muted"
+                    :label="`Mute ${track.name} in ${cue.name}`"
+                    :set="(muted, gesture) => desk.edit([{ kind: 'mute-send', ...ids(track), muted }], gesture)"
+                    >mute</WordSwitch
+                  >
+                </td>
+                <td>
+                  <NSelect
+                    class="tap"
+                    size="tiny"
+                    :value="send.tap"
+                    :options="TAPS"
+                    :input-props="{ 'aria-label': `Tap of ${track.name} in ${cue.name}` }"
+                    :aria-label="`Tap of ${track.name} in ${cue.name}`"
+                    @update:value="(tap: Tap) => desk.edit([{ kind: 'set-send-tap', ...ids(track), tap }])"
+                  />
+                  <span v-if="followsTheSpeakers(send)" class="follows">follows the speakers</span>
+                </td>
+                <td>
+                  <button
+                    class="word"
+                    :aria-label="`Take ${track.name} out of ${cue.name}`"
+                    title="Take out of this mix"
+                    @click="desk.edit([{ kind: 'remove-send', ...ids(track) }])"
+                  >
+                    ×
+                  </button>
+                </td>
+              </template>
+              <template v-else>
+                <td colspan="5" class="soft">not in this mix</td>
+                <td>
+                  <button
+                    class="word"
+                    :aria-label="`Add ${track.name} to ${cue.name}`"
+                    title="Add, off"
+                    @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: [track.id] }])"
+                  >
+                    +
+                  </button>
+                </td>
+              </template>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </LitSheet>
   </div>
 </template>
 

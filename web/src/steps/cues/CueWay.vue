@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
+import LitSheet from '@/parts/LitSheet.vue'
 import CueFilters from './CueFilters.vue'
 import GuardReading from './GuardReading.vue'
 import SaveMix from './SaveMix.vue'
@@ -84,12 +85,14 @@ const listening = computed(() => desk.listeningTo === cue.id)
           :level="cue.level"
           :set="(level) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }])"
       /></span>
-      <LevelSlider
-        label="Level for all"
-        :light="`cue/${cue.id}`"
-        :level="cue.level"
-        :set="(level, gesture) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }], gesture)"
-      />
+      <LitSheet>
+        <LevelSlider
+          label="Level for all"
+          :light="`cue/${cue.id}`"
+          :level="cue.level"
+          :set="(level, gesture) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }], gesture)"
+        />
+      </LitSheet>
     </div>
     <CueFilters :cue="cue" />
     <div>

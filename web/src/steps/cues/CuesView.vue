@@ -4,6 +4,7 @@ import { computed, ref, watchEffect } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { freshId } from '@/desk/ids'
 import LampLight from '@/parts/LampLight.vue'
+import LitSheet from '@/parts/LitSheet.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import CueMix from './CueMix.vue'
 import CueWay from './CueWay.vue'
@@ -44,29 +45,30 @@ async function add(name: string, listener?: string) {
       <NButton size="small" type="primary" @click="add(`Cue ${desk.cues.length + 1}`)">Add cue</NButton>
     </header>
 
-    <div class="cues" role="tablist" aria-label="Cues">
-      <button
-        v-for="each in desk.cues"
-        :key="each.id"
-        class="cue"
-        role="tab"
-        :aria-selected="each.id === chosen"
-        @click="chosen = each.id"
-      >
-        <span class="marks"
-          ><PerformerMark
-            v-for="performer in listeners(each.listeners)"
-            :key="performer.id"
-            :performer="performer"
-            :of="desk.performers"
-        /></span>
-        <span>
-          <strong>{{ each.name }}</strong>
-          <span class="soft out">{{ pairOf(each.output)?.houseLabel ?? 'no output pair yet' }}</span>
-        </span>
-        <LampLight :light="`cue/${each.id}`" />
-      </button>
-    </div>
+    <LitSheet above
+      ><div class="cues" role="tablist" aria-label="Cues">
+        <button
+          v-for="each in desk.cues"
+          :key="each.id"
+          class="cue"
+          role="tab"
+          :aria-selected="each.id === chosen"
+          @click="chosen = each.id"
+        >
+          <span class="marks"
+            ><PerformerMark
+              v-for="performer in listeners(each.listeners)"
+              :key="performer.id"
+              :performer="performer"
+              :of="desk.performers"
+          /></span>
+          <span>
+            <strong>{{ each.name }}</strong>
+            <span class="soft out">{{ pairOf(each.output)?.houseLabel ?? 'no output pair yet' }}</span>
+          </span>
+          <LampLight :light="`cue/${each.id}`" />
+        </button></div
+    ></LitSheet>
 
     <p v-if="!cue" class="soft empty">No cue yet. Add one; it begins silent, with its ceiling guard on.</p>
     <div v-else class="mix">

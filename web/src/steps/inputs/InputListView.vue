@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Edit, Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
+import LitSheet from '@/parts/LitSheet.vue'
 import LampLight from '@/parts/LampLight.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import CellEditor from './CellEditor.vue'
@@ -114,118 +115,125 @@ function renumber(input: Input, event: Event) {
       No inputs yet. Add the first, paste a column of sources from a spreadsheet, or drop a CSV file here; a file's
       first row names the columns, one of them "Source".
     </p>
-    <div v-else class="sheet">
-      <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key" @copy="copy">
-        <thead>
-          <tr>
-            <th class="number">
-              <button class="plain" title="Select all rows" aria-label="Select all rows" @click="sheet.pickAll">
-                No.
-              </button>
-            </th>
-            <th><span class="hidden">Level</span></th>
-            <th
-              v-for="column in columns"
-              :key="column.key"
-              :style="{ width: column.width }"
-              :class="{ number: column.number }"
-            >
-              {{ column.title }}
-            </th>
-            <th class="cut"><span class="hidden">Cut</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <template v-for="(input, r) in desk.inputs" :key="input.id">
-            <tr
-              :class="{ picked: whole.has(input.id) }"
-              :aria-selected="selected.includes(input.id)"
-              @dragover.prevent
-              @drop.stop.prevent="drop(input.id)"
-            >
-              <td class="number" @click="sheet.pickRow(r, $event)">
-                <input
-                  class="plain no"
-                  :value="input.number"
-                  :aria-label="`Number of ${input.source}`"
-                  @change="renumber(input, $event)"
-                  @keydown.stop
-                  @click.stop
-                />
-                <span
-                  class="grip"
-                  title="Select this row, or drag it elsewhere"
-                  aria-hidden="true"
-                  draggable="true"
-                  @dragstart="dragging = input.id"
-                  @dragend="dragging = null"
-                ></span>
-              </td>
-              <td><LampLight :light="`input/${input.id}`" /></td>
-              <td
-                v-for="(column, c) in columns"
+    <LitSheet v-else
+      ><div class="sheet">
+        <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key" @copy="copy">
+          <thead>
+            <tr>
+              <th class="number">
+                <button class="plain" title="Select all rows" aria-label="Select all rows" @click="sheet.pickAll">
+                  No.
+                </button>
+              </th>
+              <th><span class="hidden">Level</span></th>
+              <th
+                v-for="column in columns"
                 :key="column.key"
-                role="gridcell"
-                :class="{
-                  number: column.number,
-                  at: sheet.isAt(r, c),
-                  taken: sheet.isIn(r, c),
-                  strong: column.key === 'source',
-                }"
-                :data-cell="`${r}/${c}`"
-                :tabindex="sheet.isAt(r, c) ? 0 : -1"
-                :aria-selected="sheet.isIn(r, c) || whole.has(input.id)"
-                @focus="sheet.isAt(r, c) || sheet.go(r, c)"
-                @mousedown="sheet.pressCell(r, c, $event)"
-                @mouseenter="sheet.dragOver(r, c, $event)"
-                @dblclick="sheet.begin()"
+                :style="{ width: column.width }"
+                :class="{ number: column.number }"
               >
-                <template v-if="editing && sheet.isAt(r, c)">
-                  <CellEditor
-                    v-model:draft="draft"
+                {{ column.title }}
+              </th>
+              <th class="cut"><span class="hidden">Cut</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <template v-for="(input, r) in desk.inputs" :key="input.id">
+              <tr
+                :class="{ picked: whole.has(input.id) }"
+                :aria-selected="selected.includes(input.id)"
+                @dragover.prevent
+                @drop.stop.prevent="drop(input.id)"
+              >
+                <td class="number" @click="sheet.pickRow(r, $event)">
+                  <input
+                    class="plain no"
+                    :value="input.number"
+                    :aria-label="`Number of ${input.source}`"
+                    @change="renumber(input, $event)"
+                    @keydown.stop
+                    @click.stop
+                  />
+                  <span
+                    class="grip"
+                    title="Select this row, or drag it elsewhere"
+                    aria-hidden="true"
+                    draggable="true"
+                    @dragstart="dragging = input.id"
+                    @dragend="dragging = null"
+                  ></span>
+                </td>
+                <td><LampLight :light="`input/${input.id}`" /></td>
+                <td
+                  v-for="(column, c) in columns"
+                  :key="column.key"
+                  role="gridcell"
+                  :class="{
+                    number: column.number,
+                    at: sheet.isAt(r, c),
+                    taken: sheet.isIn(r, c),
+                    strong: column.key === 'source',
+                  }"
+                  :data-cell="`${r}/${c}`"
+                  :tabindex="sheet.isAt(r, c) ? 0 : -1"
+                  :aria-selected="sheet.isIn(r, c) || whole.has(input.id)"
+                  @focus="sheet.isAt(r, c) || sheet.go(r, c)"
+                  @mousedown="sheet.pressCell(r, c, $event)"
+                  @mouseenter="sheet.dragOver(r, c, $event)"
+                  @dblclick="sheet.begin()"
+                >
+                  <template v-if="editing && sheet.isAt(r, c)">
+                    <CellEditor
+                      v-model:draft="draft"
+                      :input="input"
+                      :column="column"
+                      @commit="sheet.commit"
+                      @cancel="sheet.cancel"
+                      @closed="sheet.closed"
+                    />
+                  </template>
+                  <CellWords
+                    v-else
                     :input="input"
                     :column="column"
-                    @commit="sheet.commit"
-                    @cancel="sheet.cancel"
-                    @closed="sheet.closed"
+                    :shown="keys"
+                    :arrival="column.key === 'port' ? arrival(input) : ''"
+                    :standing="column.key === 'gain' ? standing(input) : ''"
                   />
-                </template>
-                <CellWords
-                  v-else
-                  :input="input"
-                  :column="column"
-                  :shown="keys"
-                  :arrival="column.key === 'port' ? arrival(input) : ''"
-                  :standing="column.key === 'gain' ? standing(input) : ''"
-                />
-              </td>
-              <td class="cut">
-                <span v-if="silent(input)" class="soft" title="Nobody hears it while a switch is thrown at its preamp">
-                  silent
-                </span>
-                <button
-                  v-else
-                  class="word"
-                  :aria-pressed="input.cut"
-                  :aria-label="`Cut ${input.source}`"
-                  :title="input.cut ? 'Let it back to its listeners' : 'Take it from every listener; recording goes on'"
-                  @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
-                >
-                  cut
-                </button>
-              </td>
-            </tr>
-            <RowTrouble
-              :part="`input/${input.id}`"
-              :own="`Input ${input.number}, ${input.source}, `"
-              :said="saidBy(input)"
-              :after="2"
-              :columns="columns.length + 1"
-            />
-          </template>
-        </tbody>
-      </table>
-    </div>
+                </td>
+                <td class="cut">
+                  <span
+                    v-if="silent(input)"
+                    class="soft"
+                    title="Nobody hears it while a switch is thrown at its preamp"
+                  >
+                    silent
+                  </span>
+                  <button
+                    v-else
+                    class="word"
+                    :aria-pressed="input.cut"
+                    :aria-label="`Cut ${input.source}`"
+                    :title="
+                      input.cut ? 'Let it back to its listeners' : 'Take it from every listener; recording goes on'
+                    "
+                    @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
+                  >
+                    cut
+                  </button>
+                </td>
+              </tr>
+              <RowTrouble
+                :part="`input/${input.id}`"
+                :own="`Input ${input.number}, ${input.source}, `"
+                :said="saidBy(input)"
+                :after="2"
+                :columns="columns.length + 1"
+              />
+            </template>
+          </tbody>
+        </table></div
+    ></LitSheet>
     <p v-if="inGrid" class="hint">
       Press a crossing to feed the track from that port; drag a diagonal to feed many, a stereo track takes two ports.
       Arrow keys move, <kbd>Space</kbd> feeds.

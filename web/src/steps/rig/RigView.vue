@@ -11,6 +11,7 @@ import DeviceFacts from './DeviceFacts.vue'
 import GroupOutputs from './GroupOutputs.vue'
 import DeviceTabs from './DeviceTabs.vue'
 import LostBySessions from './LostBySessions.vue'
+import LitSheet from '@/parts/LitSheet.vue'
 import MicLocker from './MicLocker.vue'
 import NameMany from './NameMany.vue'
 import OutputRows from './OutputRows.vue'
@@ -166,32 +167,33 @@ function show(id: string) {
               <button class="word" @click="pairAll('in')">Pair neighbours</button>
             </h2>
             <TogetherPorts :device="device.id" direction="in" />
-            <div class="sheet">
-              <table aria-label="What comes in">
-                <thead>
-                  <tr>
-                    <th style="width: 30px"></th>
-                    <th style="width: 24px"></th>
-                    <th>House label</th>
-                    <th style="width: 95px">Panel</th>
-                    <th :style="{ width: outputs.length ? '96px' : '20%' }">Tied</th>
-                    <th :style="{ width: outputs.length ? '92px' : '20%' }">In this session</th>
-                    <th style="width: 84px">Takes</th>
-                    <th style="width: 122px">Preamp</th>
-                    <th style="width: 60px"></th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <PortRow
-                    v-for="(port, at) in inputs"
-                    :key="port.id"
-                    :port="port"
-                    :picked="picked.has(port.id)"
-                    @pick="pick(port, at, $event)"
-                  />
-                </tbody>
-              </table>
-            </div>
+            <LitSheet
+              ><div class="sheet">
+                <table aria-label="What comes in">
+                  <thead>
+                    <tr>
+                      <th style="width: 30px"></th>
+                      <th style="width: 24px"></th>
+                      <th>House label</th>
+                      <th style="width: 95px">Panel</th>
+                      <th :style="{ width: outputs.length ? '96px' : '20%' }">Tied</th>
+                      <th :style="{ width: outputs.length ? '92px' : '20%' }">In this session</th>
+                      <th style="width: 84px">Takes</th>
+                      <th style="width: 122px">Preamp</th>
+                      <th style="width: 60px"></th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    <PortRow
+                      v-for="(port, at) in inputs"
+                      :key="port.id"
+                      :port="port"
+                      :picked="picked.has(port.id)"
+                      @pick="pick(port, at, $event)"
+                    />
+                  </tbody>
+                </table></div
+            ></LitSheet>
           </div>
           <div v-if="outputs.length" class="side">
             <h2>

@@ -1,41 +1,35 @@
 <script setup lang="ts">
-import { onBeforeUnmount, ref, watchEffect } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { sourceOf } from '@/desk/feeds'
-import { watchLevel } from '@/desk/levels'
+import { levelOf, onLevels } from '@/desk/levels'
 
 /** How often the inputs of a track reached full scale since somebody cleared it. */
 const { track } = defineProps<{ track: Track }>()
 
 const desk = useDesk()
-const counts = ref<Record<string, number>>({})
-let ends: (() => void)[] = []
+const clips = ref(0)
 
-watchEffect(() => {
-  ends.forEach((end) => end())
-  counts.value = {}
-  ends = track.feeds.flatMap((feed) => {
-    const { input } = sourceOf(desk.session!, feed)
-    return input
-      ? [watchLevel(`clip/${input}`, (count) => counts.value[input] === count || (counts.value[input] = count))]
-      : []
-  })
+const inputs = computed(() => [...new Set(track.feeds.flatMap((feed) => sourceOf(desk.session!, feed).input ?? []))])
+
+const end = onLevels(() => {
+  let sum = 0
+  for (const input of inputs.value) sum += Math.max(0, levelOf(`clip/${input}`))
+  clips.value = sum
 })
-onBeforeUnmount(() => ends.forEach((end) => end()))
-
-const sum = () => Object.values(counts.value).reduce((all, each) => all + Math.max(0, each), 0)
+onBeforeUnmount(end)
 </script>
 
 <template>
   <button
-    v-if="sum() > 0"
+    v-if="clips > 0"
     class="clip"
     title="Clear all clips"
-    :aria-label="`${track.name} clipped ${sum()} times; clear all clips`"
+    :aria-label="`${track.name} clipped ${clips} times; clear all clips`"
     @click="desk.command({ kind: 'clear-clips' })"
   >
-    clip {{ sum() > 999 ? '999+' : sum() }}
+    clip {{ clips > 999 ? '999+' : clips }}
   </button>
 </template>
 

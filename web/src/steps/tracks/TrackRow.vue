@@ -133,7 +133,7 @@ async function feed(value: number) {
     </td>
     <td>
       <span class="in">
-        <LevelLine :light="`track/${track.id}`" />
+        <LevelLine :light="`track/${track.id}`" :label="`Level into ${track.name}`" />
         <ClipCount :track="track" />
       </span>
     </td>

@@ -6,6 +6,7 @@ import { freshId } from '@/desk/ids'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
+import LitSheet from '@/parts/LitSheet.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
 import SelectedTracks from './SelectedTracks.vue'
@@ -37,14 +38,15 @@ function add() {
       <span class="fill"></span>
       <span class="main">
         Main
-        <LevelSlider
-          class="main-level"
-          label="Main level"
-          light="main"
-          zero-on-double-click
-          :level="desk.session!.main.level"
-          :set="(level, gesture) => desk.edit([{ kind: 'set-main-level', level }], gesture)"
-        />
+        <LitSheet class="main-level">
+          <LevelSlider
+            label="Main level"
+            light="main"
+            zero-on-double-click
+            :level="desk.session!.main.level"
+            :set="(level, gesture) => desk.edit([{ kind: 'set-main-level', level }], gesture)"
+          />
+        </LitSheet>
         <LevelNumber
           label="Main level"
           :level="desk.session!.main.level"
@@ -59,57 +61,59 @@ function add() {
       </template>
       <AddMany v-model:shown="many" />
     </header>
-    <div class="sheet">
-      <table aria-label="Tracks">
-        <thead>
-          <tr>
-            <th style="width: 20px"><span class="hidden">Select</span></th>
-            <th style="width: 64px">Arm</th>
-            <th style="width: 91px">Hear</th>
-            <th>Track</th>
-            <th style="width: 114px">Fed by</th>
-            <th style="width: 11.8%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
-            <th style="width: 58px">Pan</th>
-            <th style="width: 11.4%">On the speakers</th>
-            <th class="number" style="width: 57px">dB</th>
-            <th style="width: 106px"></th>
-            <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
-            <th style="width: 36px"></th>
-          </tr>
-        </thead>
-        <tbody>
-          <template v-for="run in runs" :key="run.folder || run.tracks[0]!.id">
-            <tr v-if="run.folder" class="folder">
-              <td colspan="12">
-                <button
-                  class="plain fold"
-                  :aria-expanded="!folded.has(run.folder)"
-                  :aria-label="`Fold ${run.folder}`"
-                  @click="fold(run.folder)"
-                >
-                  {{ folded.has(run.folder) ? '▸' : '▾' }}
-                </button>
-                <EditableText
-                  :text="run.folder"
-                  :label="`Name of the folder ${run.folder}`"
-                  :set="(name) => rename(run.folder, name)"
-                />
-                <span class="soft count">{{ run.tracks.length }}</span>
-              </td>
+    <LitSheet>
+      <div class="sheet">
+        <table aria-label="Tracks">
+          <thead>
+            <tr>
+              <th style="width: 20px"><span class="hidden">Select</span></th>
+              <th style="width: 64px">Arm</th>
+              <th style="width: 91px">Hear</th>
+              <th>Track</th>
+              <th style="width: 114px">Fed by</th>
+              <th style="width: 11.8%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
+              <th style="width: 58px">Pan</th>
+              <th style="width: 11.4%">On the speakers</th>
+              <th class="number" style="width: 57px">dB</th>
+              <th style="width: 106px"></th>
+              <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
+              <th style="width: 36px"></th>
             </tr>
-            <template v-for="track in folded.has(run.folder) ? [] : run.tracks" :key="track.id">
-              <TrackRow
-                :track="track"
-                :picked="picked.includes(track)"
-                :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)"
-                @pick="pick(track.id, $event)"
-              />
-              <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="9" />
+          </thead>
+          <tbody>
+            <template v-for="run in runs" :key="run.folder || run.tracks[0]!.id">
+              <tr v-if="run.folder" class="folder">
+                <td colspan="12">
+                  <button
+                    class="plain fold"
+                    :aria-expanded="!folded.has(run.folder)"
+                    :aria-label="`Fold ${run.folder}`"
+                    @click="fold(run.folder)"
+                  >
+                    {{ folded.has(run.folder) ? '▸' : '▾' }}
+                  </button>
+                  <EditableText
+                    :text="run.folder"
+                    :label="`Name of the folder ${run.folder}`"
+                    :set="(name) => rename(run.folder, name)"
+                  />
+                  <span class="soft count">{{ run.tracks.length }}</span>
+                </td>
+              </tr>
+              <template v-for="track in folded.has(run.folder) ? [] : run.tracks" :key="track.id">
+                <TrackRow
+                  :track="track"
+                  :picked="picked.includes(track)"
+                  :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)"
+                  @pick="pick(track.id, $event)"
+                />
+                <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="9" />
+              </template>
             </template>
-          </template>
-        </tbody>
-      </table>
-    </div>
+          </tbody>
+        </table>
+      </div>
+    </LitSheet>
     <p class="hint">
       Drag over a column of switches to set them all. Drag a level; <kbd>Shift</kbd> is fine; type over its number.
       Double click: 0 dB. Of all this only arm and hear reach the cues.
@@ -148,5 +152,6 @@ table {
 
 .main-level {
   width: 170px;
+  flex: none;
 }
 </style>

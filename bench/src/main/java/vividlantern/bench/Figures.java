@@ -12,7 +12,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 
-/** Measures and prints all figures. Arguments: the packaged program, and the reference in C. */
+/** Measures and prints all figures. Arguments: the packaged program, the reference in C, and "levels" for those of the page alone. */
 public final class Figures {
 
     private static final int EDITS = 500;
@@ -21,6 +21,13 @@ public final class Figures {
 
     public static void main(String[] arguments) throws Exception {
         Path program = Path.of(arguments[0]).toAbsolutePath();
+        List<String> wanted = Arrays.asList(arguments).subList(2, arguments.length);
+        if (wanted.contains("levels")) {
+            try (Started running = Started.program(program, Files.createTempDirectory("vivid-lantern-figures"))) {
+                MeterLoad.print(running);
+            }
+            return;
+        }
         MixerFigures.print(Path.of(arguments[1]).toAbsolutePath());
         LargeFigures.print();
         starts(program);

@@ -26,21 +26,19 @@ import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.cfg.EnumFeature;
 import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.introspect.Annotated;
 import tools.jackson.databind.introspect.AnnotatedClass;
+import tools.jackson.databind.introspect.AnnotatedConstructor;
+import tools.jackson.databind.introspect.AnnotatedMethod;
 import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
 import vividlantern.rig.Device;
-import vividlantern.rig.GroupId;
 import vividlantern.rig.Mic;
-import vividlantern.rig.MicId;
-import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
-import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.rig.RigId;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigSettings;
@@ -48,28 +46,16 @@ import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.session.Acknowledgement;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
-import vividlantern.session.Performer;
-import vividlantern.session.PerformerId;
-import vividlantern.session.Send;
-import vividlantern.session.SessionId;
-import vividlantern.session.Settings;
-import vividlantern.session.TempoMap;
+import vividlantern.session.PartKind;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.TrackView;
-import vividlantern.session.TrackViewId;
-import vividlantern.session.VoiceId;
 import vividlantern.session.edit.Edit;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -79,22 +65,6 @@ import vividlantern.units.Pan;
  * word of ours in small letters with hyphens, an edit an object whose {@code kind} is its name in small letters with hyphens.
  */
 public final class Documents {
-
-    /** Every kind of id; each is written as its bare string. */
-    static final List<Class<?>> IDS = List.of(
-            RigId.class,
-            PortId.class,
-            PairId.class,
-            GroupId.class,
-            SessionId.class,
-            PerformerId.class,
-            InputId.class,
-            TrackId.class,
-            CueId.class,
-            VoiceId.class,
-            MarkerId.class,
-            TrackViewId.class,
-            MicId.class);
 
     private static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
 
@@ -117,7 +87,6 @@ public final class Documents {
                 .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(Edit.class, EditForm.class)
                 .addMixIn(RigEdit.class, EditForm.class);
-        IDS.forEach(id -> builder.addMixIn(id, IdForm.class));
         editKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
         rigEditKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
         return builder;
@@ -177,7 +146,8 @@ public final class Documents {
     }
 
     public static Map<PartKey, Optional<Part>> readParts(String json) {
-        return readParts(withLaterFields(json), PartKey::parse, key -> type(key.kind()));
+        return readParts(
+                withLaterFields(json), PartKey::parse, key -> key.kind().type());
     }
 
     /**
@@ -185,10 +155,10 @@ public final class Documents {
      * that had one port has it still.
      */
     private static String withLaterFields(String json) {
-        Map<PartKey.Kind, ObjectNode> begun = Map.of(
-                PartKey.Kind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
-                PartKey.Kind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())),
-                PartKey.Kind.CUE, MAPPER.valueToTree(Cue.empty(new CueId("any"), 1, "any")));
+        Map<PartKind, ObjectNode> begun = Map.of(
+                PartKind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
+                PartKind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())),
+                PartKind.CUE, MAPPER.valueToTree(Cue.empty(new CueId("any"), 1, "any")));
         ObjectNode parts = (ObjectNode) MAPPER.readTree(json);
         for (Map.Entry<String, JsonNode> entry : parts.properties()) {
             ObjectNode whole = begun.get(PartKey.parse(entry.getKey()).kind());
@@ -206,7 +176,7 @@ public final class Documents {
     }
 
     public static Map<RigPartKey, Optional<RigPart>> readRigParts(String json) {
-        return readParts(json, RigPartKey::parse, key -> type(key.kind()));
+        return readParts(json, RigPartKey::parse, key -> key.kind().type());
     }
 
     private static <K extends Comparable<K>, P> Map<K, Optional<P>> readParts(
@@ -234,22 +204,6 @@ public final class Documents {
         };
     }
 
-    private static Class<? extends Part> type(PartKey.Kind kind) {
-        return switch (kind) {
-            case SETTINGS -> Settings.class;
-            case CLICK -> ClickPattern.class;
-            case TEMPO_MAP -> TempoMap.class;
-            case PERFORMER -> Performer.class;
-            case MARKER -> Marker.class;
-            case INPUT -> Input.class;
-            case TRACK -> Track.class;
-            case CUE -> Cue.class;
-            case SEND -> Send.class;
-            case ACKNOWLEDGEMENT -> Acknowledgement.class;
-            case VIEW -> TrackView.class;
-        };
-    }
-
     /** All records that a sealed interface, and those nested in it, allow. */
     private static Stream<Class<?>> records(Class<?> type) {
         return type.isRecord()
@@ -259,6 +213,14 @@ public final class Documents {
 
     private static String kind(Class<?> type) {
         return type.getSimpleName().replaceAll("(?<=.)([A-Z])", "-$1").toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether a type is an id: a record of one text, called so. It is written as its bare text. */
+    static boolean isId(Class<?> type) {
+        return type.isRecord()
+                && type.getSimpleName().endsWith("Id")
+                && type.getRecordComponents().length == 1
+                && type.getRecordComponents()[0].getType() == String.class;
     }
 
     /** How a word of ours is written. */
@@ -274,14 +236,22 @@ public final class Documents {
         public String[] findEnumValues(MapperConfig<?> config, AnnotatedClass type, Enum<?>[] words, String[] names) {
             return Arrays.stream(words).map(Documents::word).toArray(String[]::new);
         }
-    }
 
-    private abstract static class IdForm {
-        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
-        IdForm(String value) {}
+        @Override
+        public Boolean hasAsValue(MapperConfig<?> config, Annotated seen) {
+            return seen instanceof AnnotatedMethod method
+                            && method.getName().equals("value")
+                            && isId(method.getDeclaringClass())
+                    ? Boolean.TRUE
+                    : super.hasAsValue(config, seen);
+        }
 
-        @JsonValue
-        abstract String value();
+        @Override
+        public JsonCreator.Mode findCreatorAnnotation(MapperConfig<?> config, Annotated seen) {
+            return seen instanceof AnnotatedConstructor constructor && isId(constructor.getDeclaringClass())
+                    ? JsonCreator.Mode.DELEGATING
+                    : super.findCreatorAnnotation(config, seen);
+        }
     }
 
     private abstract static class PanForm {

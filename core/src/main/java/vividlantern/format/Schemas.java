@@ -53,7 +53,7 @@ public final class Schemas {
             return addGeneric(generic);
         }
         Class<?> plain = (Class<?>) type;
-        if (plain == String.class || Documents.IDS.contains(plain)) {
+        if (plain == String.class || Documents.isId(plain)) {
             return Map.of("type", "string");
         }
         if (plain == Decibels.class) {

@@ -1,6 +1,7 @@
 package vividlantern.history;
 
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -31,13 +32,21 @@ public interface Anatomy<W, K extends Comparable<K>, P> {
      */
     boolean holds(W before, W after, Map<K, Optional<P>> replaced);
 
+    /** One part, if it is there. */
+    default Optional<P> part(W whole, K key) {
+        return Optional.ofNullable(parts(whole).get(key));
+    }
+
     /** The parts that differ, each as it is afterwards; empty where it is gone. */
     default SortedMap<K, Optional<P>> changed(W before, W after) {
+        return difference(parts(before), parts(after));
+    }
+
+    /** What of some parts differs. */
+    static <K extends Comparable<K>, P> SortedMap<K, Optional<P>> difference(SortedMap<K, P> old, SortedMap<K, P> now) {
         SortedMap<K, Optional<P>> changed = new TreeMap<>();
-        SortedMap<K, P> old = parts(before);
-        SortedMap<K, P> now = parts(after);
         now.forEach((key, part) -> {
-            if (!part.equals(old.get(key))) {
+            if (!Objects.equals(part, old.get(key))) {
                 changed.put(key, Optional.of(part));
             }
         });

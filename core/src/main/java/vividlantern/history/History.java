@@ -1,18 +1,19 @@
 package vividlantern.history;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
 
 /**
  * The log of a whole and the undo it gives each person. Everybody takes back their own last change, refused if somebody
- * touched the same parts since; the engineer may take back any line. Edits of one drag are one line.
+ * touched the same parts since; the engineer may take back any line. Edits of one drag are one line, as long as nobody else
+ * touches what is dragged. Of the stored log only what undo needs is read.
  *
  * <p>Asking gives an {@link Outcome} and changes nothing; once it is stored, {@link #accept} makes it part of the log.
  */
@@ -21,71 +22,35 @@ public final class History<W, K extends Comparable<K>, P> {
     /**
      * What a request leads to.
      *
-     * @param lines new log lines and older ones whose state changed; none if nothing changed
+     * @param changed the parts that differ, each as it is afterwards; empty where it is gone
+     * @param line the line in which this stands; empty if nothing changed
+     * @param goesOn whether that line was there already, and a drag goes on in it
+     * @param restated older lines whose state has become another
      */
-    public record Outcome<W, K, P>(W whole, List<LogEntry<K, P>> lines) {
+    public record Outcome<W, K, P>(
+            W whole,
+            SortedMap<K, Optional<P>> changed,
+            Optional<LogEntry<K, P>> line,
+            boolean goesOn,
+            List<LogEntry<K, P>> restated) {
 
         public boolean changesNothing() {
-            return lines.isEmpty();
+            return line.isEmpty();
         }
     }
 
     private final Anatomy<W, K, P> anatomy;
-    private final NavigableMap<Long, LogEntry<K, P>> log = new TreeMap<>();
-    private final Map<String, NavigableMap<Long, LogEntry<K, P>>> byPerson = new HashMap<>();
-    /** Each person's changes that are taken back and can be made again. */
-    private final Map<String, NavigableMap<Long, LogEntry<K, P>>> undone = new HashMap<>();
+    private final RecentLines<K, P> lines;
 
-    public History(Anatomy<W, K, P> anatomy, List<LogEntry<K, P>> stored) {
+    /** @param revision of the whole as it stands */
+    public History(Anatomy<W, K, P> anatomy, StoredLog<K, P> stored, long revision) {
         this.anatomy = anatomy;
-        stored.forEach(this::put);
-    }
-
-    public List<LogEntry<K, P>> lines() {
-        return List.copyOf(log.values());
-    }
-
-    /**
-     * The line that would stand for all but the newest lines, under the number of the last of those.
-     *
-     * @param keep how many of the newest stay as they are
-     * @return nothing if there are not more
-     */
-    public Optional<LogEntry<K, P>> folded(int keep) {
-        if (log.size() <= keep) {
-            return Optional.empty();
-        }
-        List<LogEntry<K, P>> lines = lines();
-        LogEntry<K, P> last = lines.get(lines.size() - keep - 1);
-        return Optional.of(new LogEntry<>(
-                last.number(),
-                last.revision(),
-                "",
-                "",
-                "Lines 1 to " + last.number() + ", folded into one",
-                Map.of(),
-                Map.of(),
-                OptionalLong.empty(),
-                LogEntry.State.FOLDED));
+        lines = new RecentLines<>(stored, revision);
     }
 
     public void accept(Outcome<W, K, P> outcome) {
-        outcome.lines().forEach(this::put);
-    }
-
-    private void put(LogEntry<K, P> line) {
-        log.put(line.number(), line);
-        byPerson.computeIfAbsent(line.person(), person -> new TreeMap<>()).put(line.number(), line);
-        NavigableMap<Long, LogEntry<K, P>> open = undone.computeIfAbsent(line.person(), person -> new TreeMap<>());
-        if (line.state() == LogEntry.State.UNDONE) {
-            open.put(line.number(), line);
-        } else {
-            open.remove(line.number());
-        }
-    }
-
-    private NavigableMap<Long, LogEntry<K, P>> linesOf(String person) {
-        return byPerson.getOrDefault(person, Collections.emptyNavigableMap());
+        outcome.restated().forEach(lines::put);
+        outcome.line().ifPresent(lines::put);
     }
 
     /**
@@ -95,21 +60,18 @@ public final class History<W, K extends Comparable<K>, P> {
      */
     public Outcome<W, K, P> change(
             W was, W changed, String summary, String person, String gesture, OptionalLong basedOn) {
-        Map<K, Optional<P>> after = anatomy.changed(was, changed);
+        SortedMap<K, Optional<P>> after = anatomy.changed(was, changed);
         if (after.isEmpty()) {
-            return new Outcome<>(was, List.of());
+            return new Outcome<>(was, after, Optional.empty(), false, List.of());
         }
-        basedOn.ifPresent(revision -> requireUntouched(after, revision, person));
-        Map<K, Optional<P>> before = asIn(was, after);
+        basedOn.ifPresent(revision -> requireUntouched(after.keySet(), revision, person));
+        Map<K, Optional<P>> before = new HashMap<>();
+        after.keySet().forEach(key -> before.put(key, anatomy.part(was, key)));
         long revision = anatomy.revision(was) + 1;
-        List<LogEntry<K, P>> lines = new ArrayList<>();
-        undone.getOrDefault(person, Collections.emptyNavigableMap())
-                .values()
-                .forEach(line -> lines.add(line.in(LogEntry.State.FORGONE)));
-        lines.add(continuedDrag(person, gesture)
-                .map(held -> merged(held, revision, summary, before, after))
+        Optional<LogEntry<K, P>> held = continuedDrag(person, gesture, after.keySet());
+        LogEntry<K, P> line = held.map(drag -> merged(drag, revision, summary, before, after))
                 .orElseGet(() -> new LogEntry<>(
-                        nextNumber(),
+                        lines.lastNumber() + 1,
                         revision,
                         person,
                         gesture,
@@ -117,8 +79,15 @@ public final class History<W, K extends Comparable<K>, P> {
                         before,
                         after,
                         OptionalLong.empty(),
-                        LogEntry.State.STANDS)));
-        return new Outcome<>(anatomy.atRevision(changed, revision), lines);
+                        LogEntry.State.STANDS));
+        return new Outcome<>(
+                anatomy.atRevision(changed, revision),
+                after,
+                Optional.of(line),
+                held.isPresent(),
+                takenBackBy(person).stream()
+                        .map(each -> each.in(LogEntry.State.FORGONE))
+                        .toList());
     }
 
     /** Takes back a person's last change that stands. */
@@ -130,13 +99,13 @@ public final class History<W, K extends Comparable<K>, P> {
 
     /** Takes back any line of the log. */
     public Outcome<W, K, P> undo(W whole, String person, long number) {
-        LogEntry<K, P> line = Optional.ofNullable(log.get(number))
+        LogEntry<K, P> line = lines.line(number)
                 .filter(found -> found.isChange() && found.state() == LogEntry.State.STANDS)
                 .orElseThrow(() -> new Refused("Line " + number + " of the log cannot be taken back.", "line"));
         return undo(whole, person, line);
     }
 
-    /** Makes a person's last undone change again. */
+    /** Makes the change again that a person took back last. */
     public Outcome<W, K, P> redo(W whole, String person) {
         LogEntry<K, P> line =
                 nextRedo(person).orElseThrow(() -> new Refused("There is nothing of yours to make again.", ""));
@@ -145,21 +114,34 @@ public final class History<W, K extends Comparable<K>, P> {
 
     /** What an undo of this person would take back. */
     public Optional<LogEntry<K, P>> lastOf(String person) {
-        return linesOf(person).descendingMap().values().stream()
-                .filter(line -> line.isChange() && line.state() == LogEntry.State.STANDS)
-                .findFirst();
+        for (LogEntry<K, P> line : lines.of(person)) {
+            if (line.isChange() && line.state() == LogEntry.State.STANDS) {
+                return Optional.of(line);
+            }
+        }
+        return Optional.empty();
     }
 
-    /** What a redo of this person would make again: the line they took back last. */
+    /** What a redo of this person would make again. */
     public Optional<LogEntry<K, P>> nextRedo(String person) {
-        if (undone.getOrDefault(person, Collections.emptyNavigableMap()).isEmpty()) {
-            return Optional.empty();
+        return takenBackBy(person).stream().findFirst();
+    }
+
+    /** The changes that a person took back since their own last one, the last taken back first. */
+    private List<LogEntry<K, P>> takenBackBy(String person) {
+        List<LogEntry<K, P>> found = new ArrayList<>();
+        for (LogEntry<K, P> line : lines.of(person)) {
+            if (line.of().isEmpty()) {
+                if (line.state() == LogEntry.State.STANDS) {
+                    break;
+                }
+            } else {
+                lines.line(line.of().getAsLong())
+                        .filter(each -> each.state() == LogEntry.State.UNDONE && !found.contains(each))
+                        .ifPresent(found::add);
+            }
         }
-        return linesOf(person).descendingMap().values().stream()
-                .filter(line -> line.of().isPresent())
-                .map(line -> log.get(line.of().getAsLong()))
-                .filter(line -> line != null && line.state() == LogEntry.State.UNDONE)
-                .findFirst();
+        return found;
     }
 
     private Outcome<W, K, P> undo(W whole, String person, LogEntry<K, P> line) {
@@ -173,58 +155,74 @@ public final class History<W, K extends Comparable<K>, P> {
             Map<K, Optional<P>> expected,
             Map<K, Optional<P>> restored,
             LogEntry.State state) {
-        W changed = putBack(whole, expected, restored, line.summary());
+        boolean undone = state == LogEntry.State.UNDONE;
+        W changed = putBack(
+                whole,
+                expected,
+                restored,
+                "\"" + line.summary() + "\" cannot be " + (undone ? "taken back: " : "made again: "));
         long revision = anatomy.revision(whole) + 1;
-        String word = state == LogEntry.State.UNDONE ? "Undone: " : "Redone: ";
         LogEntry<K, P> written = new LogEntry<>(
-                nextNumber(),
+                lines.lastNumber() + 1,
                 revision,
                 person,
                 "",
-                word + line.summary(),
+                (undone ? "Undone: " : "Redone: ") + line.summary(),
                 expected,
                 restored,
                 OptionalLong.of(line.number()),
                 LogEntry.State.STANDS);
-        return new Outcome<>(anatomy.atRevision(changed, revision), List.of(line.in(state), written));
+        return new Outcome<>(
+                anatomy.atRevision(changed, revision),
+                new TreeMap<>(restored),
+                Optional.of(written),
+                false,
+                List.of(line.in(state)));
     }
 
     /** Puts parts back as they were; refused if somebody changed one of them since, or something depends on them by now. */
-    private W putBack(W whole, Map<K, Optional<P>> expected, Map<K, Optional<P>> restored, String what) {
-        Map<K, P> now = anatomy.parts(whole);
+    private W putBack(W whole, Map<K, Optional<P>> expected, Map<K, Optional<P>> restored, String refusal) {
         expected.forEach((key, part) -> {
-            if (!Optional.ofNullable(now.get(key)).equals(part)) {
-                throw new Refused("\"" + what + "\" cannot be taken back: somebody changed the same thing since.", "");
+            if (!anatomy.part(whole, key).equals(part)) {
+                throw new Refused(refusal + "somebody changed the same thing since.", "");
             }
         });
         W after = anatomy.replace(whole, restored);
         if (!anatomy.holds(whole, after, restored)) {
-            throw new Refused("\"" + what + "\" cannot be taken back: something that came since depends on it.", "");
+            throw new Refused(refusal + "something that came since depends on it.", "");
         }
         return after;
     }
 
-    private long nextNumber() {
-        return log.isEmpty() ? 1 : log.lastKey() + 1;
+    private void requireUntouched(Set<K> touched, long basedOn, String person) {
+        touchedByOthers(touched, basedOn, person).ifPresent(line -> {
+            throw new Refused("Somebody changed the same thing meanwhile: " + line.summary() + ".", "basedOn");
+        });
     }
 
-    private void requireUntouched(Map<K, Optional<P>> touched, long basedOn, String person) {
-        for (LogEntry<K, P> line : log.descendingMap().values()) {
-            if (line.revision() <= basedOn) {
-                return;
-            }
-            if (!line.person().equals(person) && line.after().keySet().stream().anyMatch(touched::containsKey)) {
-                throw new Refused("Somebody changed the same thing meanwhile: " + line.summary() + ".", "basedOn");
-            }
+    private Optional<LogEntry<K, P>> touchedByOthers(Set<K> parts, long since, String person) {
+        return lines.since(since).stream()
+                .filter(line -> !line.person().equals(person))
+                .filter(line -> line.after().keySet().stream().anyMatch(parts::contains))
+                .findFirst();
+    }
+
+    /** The line to which another edit of the same drag belongs: the person's last, if nobody else touched its parts since. */
+    private Optional<LogEntry<K, P>> continuedDrag(String person, String gesture, Set<K> touched) {
+        if (gesture.isEmpty()) {
+            return Optional.empty();
         }
-    }
-
-    /** The line to which another edit of the same drag belongs: the person's last, if it is of that drag. */
-    private Optional<LogEntry<K, P>> continuedDrag(String person, String gesture) {
-        return Optional.ofNullable(linesOf(person).lastEntry())
-                .map(Map.Entry::getValue)
-                .filter(line ->
-                        !gesture.isEmpty() && line.gesture().equals(gesture) && line.state() == LogEntry.State.STANDS);
+        for (LogEntry<K, P> last : lines.of(person)) {
+            boolean sameDrag =
+                    last.gesture().equals(gesture) && last.isChange() && last.state() == LogEntry.State.STANDS;
+            return sameDrag
+                            && touchedByOthers(last.after().keySet(), last.revision(), person)
+                                    .isEmpty()
+                            && touchedByOthers(touched, last.revision(), person).isEmpty()
+                    ? Optional.of(last)
+                    : Optional.empty();
+        }
+        return Optional.empty();
     }
 
     private LogEntry<K, P> merged(
@@ -235,12 +233,5 @@ public final class History<W, K extends Comparable<K>, P> {
         last.putAll(after);
         return new LogEntry<>(
                 held.number(), revision, held.person(), held.gesture(), summary, first, last, held.of(), held.state());
-    }
-
-    private Map<K, Optional<P>> asIn(W whole, Map<K, Optional<P>> touched) {
-        Map<K, P> parts = anatomy.parts(whole);
-        Map<K, Optional<P>> before = new HashMap<>();
-        touched.keySet().forEach(key -> before.put(key, Optional.ofNullable(parts.get(key))));
-        return before;
     }
 }

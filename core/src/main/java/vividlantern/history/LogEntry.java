@@ -38,6 +38,20 @@ public record LogEntry<K, P>(
         after = Map.copyOf(after);
     }
 
+    /** The line that stands for all up to the one of this number. */
+    public static <K, P> LogEntry<K, P> folded(long number, long revision) {
+        return new LogEntry<>(
+                number,
+                revision,
+                "",
+                "",
+                "Lines 1 to " + number + ", folded into one",
+                Map.of(),
+                Map.of(),
+                OptionalLong.empty(),
+                State.FOLDED);
+    }
+
     public boolean isChange() {
         return of.isEmpty();
     }

@@ -5,18 +5,24 @@ public record RigPartKey(Kind kind, String id) implements Comparable<RigPartKey>
 
     /** In this order parts are put back: what others refer to comes first. */
     public enum Kind {
-        SETTINGS("settings"),
-        DEVICE("device"),
-        PORT("port"),
-        TIE("tie"),
-        PAIR("pair"),
-        GROUP("group"),
-        MIC("mic");
+        SETTINGS("settings", RigSettings.class),
+        DEVICE("device", Device.class),
+        PORT("port", Port.class),
+        TIE("tie", Tie.class),
+        PAIR("pair", StereoPair.class),
+        GROUP("group", WideGroup.class),
+        MIC("mic", Mic.class);
 
         private final String word;
+        private final Class<? extends RigPart> type;
 
-        Kind(String word) {
+        Kind(String word, Class<? extends RigPart> type) {
             this.word = word;
+            this.type = type;
+        }
+
+        public Class<? extends RigPart> type() {
+            return type;
         }
     }
 

@@ -4,73 +4,49 @@ package vividlantern.session;
  * Names a part within its session, as in "track/fiddle" or "send/cue-2/fiddle". A send is a part of its own, so that
  * two people can work on one cue.
  */
-public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
+public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
 
-    public enum Kind {
-        SETTINGS("settings"),
-        CLICK("click"),
-        TEMPO_MAP("tempo-map"),
-        PERFORMER("performer"),
-        MARKER("marker"),
-        INPUT("input"),
-        TRACK("track"),
-        CUE("cue"),
-        SEND("send"),
-        ACKNOWLEDGEMENT("acknowledgement"),
-        VIEW("view");
-
-        private final String word;
-
-        Kind(String word) {
-            this.word = word;
-        }
-    }
-
-    public static final PartKey SETTINGS = new PartKey(Kind.SETTINGS, "");
-    public static final PartKey CLICK = new PartKey(Kind.CLICK, "");
-    public static final PartKey TEMPO_MAP = new PartKey(Kind.TEMPO_MAP, "");
+    public static final PartKey SETTINGS = new PartKey(PartKind.SETTINGS, "");
+    public static final PartKey CLICK = new PartKey(PartKind.CLICK, "");
+    public static final PartKey TEMPO_MAP = new PartKey(PartKind.TEMPO_MAP, "");
 
     public static PartKey of(PerformerId id) {
-        return new PartKey(Kind.PERFORMER, id.value());
+        return new PartKey(PartKind.PERFORMER, id.value());
     }
 
     public static PartKey of(InputId id) {
-        return new PartKey(Kind.INPUT, id.value());
+        return new PartKey(PartKind.INPUT, id.value());
     }
 
     public static PartKey of(TrackId id) {
-        return new PartKey(Kind.TRACK, id.value());
+        return new PartKey(PartKind.TRACK, id.value());
     }
 
     public static PartKey of(CueId id) {
-        return new PartKey(Kind.CUE, id.value());
+        return new PartKey(PartKind.CUE, id.value());
     }
 
     public static PartKey of(MarkerId id) {
-        return new PartKey(Kind.MARKER, id.value());
+        return new PartKey(PartKind.MARKER, id.value());
     }
 
     public static PartKey of(TrackViewId id) {
-        return new PartKey(Kind.VIEW, id.value());
+        return new PartKey(PartKind.VIEW, id.value());
     }
 
     public static PartKey of(Acknowledgement acknowledgement) {
-        return new PartKey(Kind.ACKNOWLEDGEMENT, acknowledgement.key());
+        return new PartKey(PartKind.ACKNOWLEDGEMENT, acknowledgement.key());
     }
 
     public static PartKey of(CueId cue, TrackId track) {
-        return new PartKey(Kind.SEND, cue.value() + "/" + track.value());
+        return new PartKey(PartKind.SEND, cue.value() + "/" + track.value());
     }
 
     public static PartKey parse(String text) {
         int slash = text.indexOf('/');
-        String word = slash < 0 ? text : text.substring(0, slash);
-        for (Kind kind : Kind.values()) {
-            if (kind.word.equals(word)) {
-                return new PartKey(kind, slash < 0 ? "" : text.substring(slash + 1));
-            }
-        }
-        throw new IllegalArgumentException("'" + text + "' names no part of a session.");
+        return slash < 0
+                ? new PartKey(PartKind.of(text), "")
+                : new PartKey(PartKind.of(text.substring(0, slash)), text.substring(slash + 1));
     }
 
     /** The cue of a send's key. */
@@ -91,6 +67,6 @@ public record PartKey(Kind kind, String id) implements Comparable<PartKey> {
 
     @Override
     public String toString() {
-        return id.isEmpty() ? kind.word : kind.word + "/" + id;
+        return id.isEmpty() ? kind.word() : kind.word() + "/" + id;
     }
 }

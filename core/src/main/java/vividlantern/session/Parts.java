@@ -26,23 +26,40 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         return session.atRevision(revision);
     }
 
-    /** Every part of a session by its key; a cue stands without its sends, which are parts of their own. */
     @Override
     public SortedMap<PartKey, Part> parts(Session session) {
         SortedMap<PartKey, Part> parts = new TreeMap<>();
-        parts.put(PartKey.SETTINGS, session.settings());
-        parts.put(PartKey.CLICK, session.click());
-        parts.put(PartKey.TEMPO_MAP, session.tempoMap());
-        session.performers().forEach(performer -> parts.put(PartKey.of(performer.id()), performer));
-        session.markers().forEach(marker -> parts.put(PartKey.of(marker.id()), marker));
-        session.acknowledgements().forEach(each -> parts.put(PartKey.of(each), each));
-        session.views().forEach(view -> parts.put(PartKey.of(view.id()), view));
-        session.inputs().forEach(input -> parts.put(PartKey.of(input.id()), input));
-        session.tracks().forEach(track -> parts.put(PartKey.of(track.id()), track));
-        for (Cue cue : session.cues()) {
-            parts.put(PartKey.of(cue.id()), cue.withSends(List.of()));
-            cue.sends().forEach(send -> parts.put(PartKey.of(cue.id(), send.trackId()), send));
+        for (PartKind kind : PartKind.values()) {
+            kind.walk(session, (id, part) -> parts.put(new PartKey(kind, id), part));
         }
+        return parts;
+    }
+
+    @Override
+    public Optional<Part> part(Session session, PartKey key) {
+        List<Part> found = new ArrayList<>(1);
+        key.kind().walk(session, (id, part) -> {
+            if (id.equals(key.id())) {
+                found.add(part);
+            }
+        });
+        return found.stream().findFirst();
+    }
+
+    @Override
+    public SortedMap<PartKey, Optional<Part>> changed(Session before, Session after) {
+        SortedMap<PartKey, Optional<Part>> changed = new TreeMap<>();
+        for (PartKind kind : PartKind.values()) {
+            if (!kind.isUntouched(before, after)) {
+                changed.putAll(Anatomy.difference(of(kind, before), of(kind, after)));
+            }
+        }
+        return changed;
+    }
+
+    private static SortedMap<PartKey, Part> of(PartKind kind, Session session) {
+        SortedMap<PartKey, Part> parts = new TreeMap<>();
+        kind.walk(session, (id, part) -> parts.put(new PartKey(kind, id), part));
         return parts;
     }
 
@@ -66,13 +83,14 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                         after.cues().stream().flatMap(cue -> cue.listeners().stream()))
                 .anyMatch(id -> after.find(id).isEmpty());
         boolean cuesGone = replaced.entrySet().stream()
-                .filter(entry -> entry.getKey().kind() == PartKey.Kind.SEND
+                .filter(entry -> entry.getKey().kind() == PartKind.SEND
                         && entry.getValue().isPresent())
                 .anyMatch(entry -> after.find(entry.getKey().cue()).isEmpty());
         boolean sendsLost = replaced.entrySet().stream()
-                .filter(entry -> entry.getKey().kind() == PartKey.Kind.CUE
+                .filter(entry -> entry.getKey().kind() == PartKind.CUE
                         && entry.getValue().isEmpty())
-                .anyMatch(entry -> hasOtherSends(before, replaced, entry.getKey()));
+                .anyMatch(entry ->
+                        hasOtherSends(before, replaced, new CueId(entry.getKey().id())));
         boolean numberShared =
                 after.inputs().stream().map(Input::number).distinct().count()
                         < after.inputs().size();
@@ -91,36 +109,21 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         return inputGone || trackGone;
     }
 
-    private boolean hasOtherSends(Session session, Map<PartKey, Optional<Part>> replaced, PartKey cue) {
-        return parts(session).keySet().stream()
-                .anyMatch(key -> key.kind() == PartKey.Kind.SEND
-                        && key.cue().value().equals(cue.id())
-                        && !replaced.containsKey(key));
+    private static boolean hasOtherSends(Session session, Map<PartKey, Optional<Part>> replaced, CueId id) {
+        return session.find(id).stream()
+                .flatMap(cue -> cue.sends().stream())
+                .anyMatch(send -> !replaced.containsKey(PartKey.of(id, send.trackId())));
     }
 
     /** A session from its parts; the revision is not one of them. */
     public static Session assemble(SessionId id, long revision, SortedMap<PartKey, Part> parts) {
-        List<Performer> performers = new ArrayList<>();
-        List<Marker> markers = new ArrayList<>();
-        List<Acknowledgement> acknowledgements = new ArrayList<>();
-        List<TrackView> views = new ArrayList<>();
-        List<Input> inputs = new ArrayList<>();
-        List<Track> tracks = new ArrayList<>();
-        Map<CueId, Cue> cues = new TreeMap<>((a, b) -> a.value().compareTo(b.value()));
-        parts.forEach((key, part) -> {
-            switch (key.kind()) {
-                case PERFORMER -> performers.add((Performer) part);
-                case MARKER -> markers.add((Marker) part);
-                case ACKNOWLEDGEMENT -> acknowledgements.add((Acknowledgement) part);
-                case VIEW -> views.add((TrackView) part);
-                case INPUT -> inputs.add((Input) part);
-                case TRACK -> tracks.add((Track) part);
-                case CUE -> cues.put(((Cue) part).id(), (Cue) part);
-                case SEND ->
-                    cues.computeIfPresent(key.cue(), (cue, found) -> found.withSend(key.track(), send -> (Send) part));
-                case SETTINGS, CLICK, TEMPO_MAP -> {}
-            }
-        });
+        Map<CueId, List<Send>> sends = new TreeMap<>((a, b) -> a.value().compareTo(b.value()));
+        slice(parts, PartKind.SEND)
+                .forEach((key, part) -> sends.computeIfAbsent(key.cue(), cue -> new ArrayList<>())
+                        .add((Send) part));
+        List<Cue> cues = Parts.<Cue>all(parts, PartKind.CUE).stream()
+                .map(cue -> cue.withSends(sends.getOrDefault(cue.id(), List.of())))
+                .toList();
         Settings settings = (Settings) parts.get(PartKey.SETTINGS);
         return new Session(
                 id,
@@ -132,14 +135,26 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 settings.bufferFrames(),
                 settings.rigId(),
                 settings.main(),
-                performers,
-                inputs,
-                tracks,
-                List.copyOf(cues.values()),
+                all(parts, PartKind.PERFORMER),
+                all(parts, PartKind.INPUT),
+                all(parts, PartKind.TRACK),
+                cues,
                 (ClickPattern) parts.get(PartKey.CLICK),
                 (TempoMap) parts.get(PartKey.TEMPO_MAP),
-                markers,
-                acknowledgements,
-                views);
+                all(parts, PartKind.MARKER),
+                all(parts, PartKind.ACKNOWLEDGEMENT),
+                all(parts, PartKind.VIEW));
+    }
+
+    @SuppressWarnings("unchecked")
+    private static <T extends Part> List<T> all(SortedMap<PartKey, Part> parts, PartKind kind) {
+        return slice(parts, kind).values().stream().map(part -> (T) part).toList();
+    }
+
+    /** The parts of one kind; they stand together. */
+    private static SortedMap<PartKey, Part> slice(SortedMap<PartKey, Part> parts, PartKind kind) {
+        SortedMap<PartKey, Part> from = parts.tailMap(new PartKey(kind, ""));
+        PartKind[] kinds = PartKind.values();
+        return kind.ordinal() + 1 == kinds.length ? from : from.headMap(new PartKey(kinds[kind.ordinal() + 1], ""));
     }
 }

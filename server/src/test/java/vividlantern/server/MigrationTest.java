@@ -2,7 +2,6 @@ package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -10,12 +9,12 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import org.flywaydb.core.Flyway;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
-/** A data folder of the first version opens as it was, its log included. */
+/** Data folders of all earlier versions open as they were, their logs included. */
 public class MigrationTest extends ServerTest {
 
     private static final String RIG = "/api/rigs/quay";
@@ -23,27 +22,38 @@ public class MigrationTest extends ServerTest {
     private static final String INPUT_BEFORE = """
             {"id": "fiddle", "number": 1, "source": "Fiddel", "performer": null, "mic": "", "phantom": "off", \
             "port": "wall-1", "gainDb": 30.0, "notes": ""}""";
+    private static final int ACKNOWLEDGEMENTS_SINCE = 2;
+    private static final int VIEWS_SINCE = 3;
 
     @Override
     @BeforeClass
-    void start() throws IOException {
-        data = Files.createTempDirectory("vivid-lantern-first");
-        try {
-            writeFirstVersion(data);
-        } catch (SQLException failed) {
-            throw new IOException(failed);
-        }
+    void start() {
+        // Each version has a program of its own.
+    }
+
+    @DataProvider
+    public Object[][] versions() {
+        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}};
+    }
+
+    @Test(dataProvider = "versions")
+    public void whatAnEarlierVersionWroteIsThereAndItsLastChangeCanBeTakenBack(int version) throws Exception {
+        data = Files.createTempDirectory("vivid-lantern-earlier");
+        write(data, version);
         program = begin(data);
+        try {
+            assertRig();
+            assertSession(version);
+            assertThat(post(OLD + "/undo", "anna", "").statusCode()).isEqualTo(200);
+            assertThat(get(OLD).get("inputs").get(0).get("ports").get(0).asString())
+                    .isEqualTo("wall-1");
+            assertThat(get(OLD).get("inputs").get(0).get("source").asString()).isEqualTo("Fiddel");
+        } finally {
+            stop();
+        }
     }
 
-    @Override
-    @AfterClass(alwaysRun = true)
-    void stop() {
-        super.stop();
-    }
-
-    @Test
-    public void theRigIsThereWithItsWiring() {
+    private void assertRig() {
         JsonNode rig = get(RIG);
         assertThat(rig.get("devices").get(0).get("clock").asString()).isEqualTo("leads");
         assertThat(rig.get("devices").get(1).get("clock").asString()).isEqualTo("none");
@@ -53,23 +63,63 @@ public class MigrationTest extends ServerTest {
         assertThat(rig.get("revision").asLong()).isZero();
     }
 
-    @Test
-    public void theSessionIsThereAndItsLastChangeCanBeTakenBack() {
-        JsonNode input = get(OLD).get("inputs").get(0);
+    private void assertSession(int version) {
+        JsonNode session = get(OLD);
+        JsonNode input = session.get("inputs").get(0);
         assertThat(input.get("source").asString()).isEqualTo("Fiddle");
         assertThat(input.get("level").asString()).isEqualTo("mic");
         assertThat(input.get("cut").asBoolean()).isFalse();
         assertThat(input.get("width").asInt()).isEqualTo(1);
         assertThat(input.get("ports").get(0).asString()).isEqualTo("wall-1");
-        assertThat(post(OLD + "/undo", "anna", "").statusCode()).isEqualTo(200);
-        assertThat(get(OLD).get("inputs").get(0).get("ports").get(0).asString()).isEqualTo("wall-1");
-        assertThat(get(OLD).get("inputs").get(0).get("source").asString()).isEqualTo("Fiddel");
+        assertThat(session.get("click").get("countInBars").asInt()).isEqualTo(1);
+        assertThat(session.get("tempoMap")
+                        .get("tempos")
+                        .get(0)
+                        .get("beatsPerMinute")
+                        .asInt())
+                .isEqualTo(96);
+        assertThat(session.get("markers").toString())
+                .isEqualTo("[{\"id\":\"turn\",\"name\":\"The \\\"turn\\\"\",\"bar\":9}]");
+        assertThat(session.get("acknowledgements").toString())
+                .isEqualTo(
+                        version < ACKNOWLEDGEMENTS_SINCE
+                                ? "[]"
+                                : "[{\"key\":\"port-twice/wall-1,a\",\"reason\":\"on purpose\"}]");
+        assertThat(session.get("views").toString())
+                .isEqualTo(
+                        version < VIEWS_SINCE
+                                ? "[]"
+                                : "[{\"id\":\"all\",\"name\":\"All\",\"hidden\":[]},"
+                                        + "{\"id\":\"few\",\"name\":\"Few\",\"hidden\":[\"bass\",\"click\"]}]");
+    }
+
+    /** A folder of the first version, brought to another one, with what that one brought in addition. */
+    private static void write(Path folder, int version) throws SQLException {
+        writeFirstVersion(folder);
+        Flyway.configure()
+                .dataSource(url(folder), "sa", "")
+                .target(String.valueOf(version))
+                .load()
+                .migrate();
+        try (Connection database = DriverManager.getConnection(url(folder), "sa", "");
+                Statement sql = database.createStatement()) {
+            if (version >= ACKNOWLEDGEMENTS_SINCE) {
+                sql.execute("insert into acknowledgement values ('old', 'port-twice/wall-1,a', 'on purpose')");
+            }
+            if (version >= VIEWS_SINCE) {
+                sql.execute(
+                        "insert into track_view values ('old', 'few', 'Few', 'bass,click'), ('old', 'all', 'All', '')");
+            }
+        }
+    }
+
+    private static String url(Path folder) {
+        return "jdbc:h2:file:" + folder.toAbsolutePath().normalize().resolve("lantern");
     }
 
     private static void writeFirstVersion(Path folder) throws SQLException {
-        String url = "jdbc:h2:file:" + folder.toAbsolutePath().normalize().resolve("lantern");
-        Flyway.configure().dataSource(url, "sa", "").target("1").load().migrate();
-        try (Connection database = DriverManager.getConnection(url, "sa", "");
+        Flyway.configure().dataSource(url(folder), "sa", "").target("1").load().migrate();
+        try (Connection database = DriverManager.getConnection(url(folder), "sa", "");
                 Statement sql = database.createStatement()) {
             sql.execute("insert into rig values ('quay', 'Quay', 20)");
             sql.execute("insert into device values ('quay', 'skiff', 0, 'Skiff', 'INTERFACE', 18, 33, 24, 24, 29)");
@@ -86,6 +136,7 @@ public class MigrationTest extends ServerTest {
                     + " '{\"tempos\": [{\"atQuarter\": 0, \"beatsPerMinute\": 96, \"unit\": \"crotchet\","
                     + " \"rampToNext\": false}], \"meters\": [{\"bar\": 1, \"beats\": 4, \"noteValue\": 4}]}')");
             sql.execute("insert into input values ('old', 'fiddle', 1, 'Fiddle', null, '', 'OFF', 'wall-1', 30, '')");
+            sql.execute("insert into marker values ('old', 'turn', 'The \"turn\"', 9)");
             sql.execute("insert into log_line values ('old', 1, 2, current_timestamp, 'anna', '', 'Fiddle', '[]', '"
                     + parts(INPUT_BEFORE) + "', '" + parts(INPUT_BEFORE.replace("Fiddel", "Fiddle"))
                     + "', null, 'STANDS')");

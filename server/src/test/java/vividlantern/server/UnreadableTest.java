@@ -22,7 +22,7 @@ public class UnreadableTest extends ServerTest {
         post("/api/sessions", "p", "{\"name\": \"Above\", \"rigId\": \"attic\"}");
         post("/api/sessions", "p", "{\"name\": \"Whole\", \"rigId\": \"saltworks\"}");
         JdbcTemplate database = ((ApplicationContext) program).getBean(JdbcTemplate.class);
-        database.update("update session set click = '{\"countIn' where id = 'low-water'");
+        database.update("update part set document = '{\"countIn' where session_id = 'low-water' and kind = 'click'");
         database.update("update port set takes = 'SMELL' where rig_id = 'attic' and id = 'harbour-in-1'");
         stop();
         program = begin(data);

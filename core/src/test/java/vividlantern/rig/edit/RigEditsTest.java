@@ -15,6 +15,7 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.history.History;
 import vividlantern.history.Refused;
+import vividlantern.history.StoredLog;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Mic;
@@ -267,7 +268,7 @@ public class RigEditsTest {
 
     @Test
     public void undoingEverythingGivesTheFirstRig() {
-        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, List.of());
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, StoredLog.empty(), 0);
         List<RigEdit> edits = new ArrayList<>(List.of(
                 new RemoveDevice("wall"),
                 new NameRig("Attic"),
@@ -295,7 +296,7 @@ public class RigEditsTest {
 
     @Test
     public void anUndoThatOthersBuiltOnIsRefused() {
-        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, List.of());
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, StoredLog.empty(), 0);
         var added = RigEdit.make(
                 List.of(ShelfDevices.device("headphone-amp-1", "amp", "Amp")),
                 LOFT,

@@ -3,8 +3,8 @@ package vividlantern.session.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Random;
 import org.testng.annotations.BeforeMethod;
@@ -12,6 +12,8 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
+import vividlantern.history.MemoryLog;
+import vividlantern.history.Refused;
 import vividlantern.session.CueId;
 import vividlantern.session.InputId;
 import vividlantern.session.Part;
@@ -19,6 +21,7 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.RemoveCue;
@@ -42,12 +45,19 @@ public class HistoryTest {
     private static final TrackId T1 = new TrackId("t1");
 
     private History<Session, PartKey, Part> history;
+    private MemoryLog<PartKey, Part> log;
     private Session session;
 
     @BeforeMethod
     public void begin() {
-        history = new History<>(Parts.OF_SESSION, List.of());
         session = RandomSessions.session(7);
+        log = new MemoryLog<>();
+        reopen();
+    }
+
+    /** As after a start of the program: nothing of the log is at hand. */
+    private void reopen() {
+        history = new History<>(Parts.OF_SESSION, log, session.revision());
     }
 
     @Test
@@ -61,6 +71,9 @@ public class HistoryTest {
             for (int n = 0; n < 60; n++) {
                 long before = session.revision();
                 change("anna", anyEdit(session, random, n));
+                if (random.nextInt(10) == 0) {
+                    reopen();
+                }
                 made += session.revision() > before ? 1 : 0;
             }
             Session last = session;
@@ -81,20 +94,15 @@ public class HistoryTest {
             change("anna", new SetFader(T0, Decibels.of(-n)));
         }
         undo("anna");
-        assertThat(history.folded(7)).isEmpty();
-        LogEntry<PartKey, Part> line = history.folded(3).orElseThrow();
-        assertThat(line.number()).isEqualTo(4);
-        assertThat(line.summary()).isEqualTo("Lines 1 to 4, folded into one");
-        List<LogEntry<PartKey, Part>> kept = new ArrayList<>(history.lines().subList(4, 7));
-        kept.add(line);
-        history = new History<>(Parts.OF_SESSION, kept);
+        log.fold(4);
+        assertThat(log.lines().get(0).summary()).isEqualTo("Lines 1 to 4, folded into one");
+        reopen();
         undo("anna");
         assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-4));
         assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to take back.");
         accept(history.redo(session, "anna"));
         accept(history.redo(session, "anna"));
         assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-6));
-        assertThat(history.folded(1).orElseThrow().number()).isEqualTo(9);
     }
 
     @Test
@@ -130,10 +138,130 @@ public class HistoryTest {
         for (int step = 1; step <= 10; step++) {
             make("anna", "drag", List.of(new SetFader(T0, Decibels.of(-step))), OptionalLong.empty());
         }
-        assertThat(history.lines()).hasSize(1);
-        assertThat(history.lines().get(0).summary()).isEqualTo("Track 0: fader \u221210.0 dB");
+        assertThat(log.lines()).hasSize(1);
+        assertThat(log.lines().get(0).summary()).isEqualTo("Track 0: fader \u221210.0 dB");
         undo("anna");
         assertThat(session.atRevision(0)).isEqualTo(RandomSessions.session(7));
+    }
+
+    @Test
+    public void aDragThatSomebodyCameBetweenGoesOnInALineOfItsOwn() {
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-1)));
+        drag("ben", "", new SetPan(T0, Pan.of(0.5)));
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-2)));
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-3)));
+        assertThat(log.lines()).hasSize(3);
+        undo("anna");
+        assertThat(session.find(T0).orElseThrow().pan()).isEqualTo(Pan.of(0.5));
+        assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-1));
+    }
+
+    @Test
+    public void aDragGoesOnInItsLineWhileOthersTouchOtherThings() {
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-1)));
+        drag("ben", "", new SetPan(T1, Pan.of(0.5)));
+        reopen();
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-2)));
+        assertThat(log.lines()).hasSize(2);
+    }
+
+    @Test
+    public void whatADragCameToSinceIsAConflictThoughItsLineIsOlder() {
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-1)));
+        drag("ben", "", new SetFader(T1, Decibels.of(-1)));
+        long seen = session.revision();
+        drag("anna", "drag", new SetFader(T0, Decibels.of(-2)));
+        List<Edit> same = List.of(new SetFader(T0, Decibels.of(-9)));
+        assertThatThrownBy(() -> make("carl", "", same, OptionalLong.of(seen))).hasMessageContaining("Track 0: fader");
+        reopen();
+        assertThatThrownBy(() -> make("carl", "", same, OptionalLong.of(seen))).hasMessageContaining("Track 0: fader");
+    }
+
+    @Test
+    public void aRefusedRedoSaysThatItCannotBeMadeAgain() {
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        undo("anna");
+        change("ben", new SetFader(T0, Decibels.of(-2)));
+        assertThatThrownBy(() -> history.redo(session, "anna"))
+                .hasMessage("\"Track 0: fader \u22121.0 dB\" cannot be made again: somebody changed the same thing"
+                        + " since.");
+    }
+
+    @Test
+    public void theEngineerCanMakeAgainWhatTheyTookBackOfOthers() {
+        change("anna", new SetFader(T0, Decibels.of(-1)));
+        accept(history.undo(session, "engineer", 1));
+        assertThatThrownBy(() -> history.redo(session, "anna")).hasMessage("There is nothing of yours to make again.");
+        accept(history.redo(session, "engineer"));
+        assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-1));
+        undo("anna");
+        assertThat(session.atRevision(0)).isEqualTo(RandomSessions.session(7));
+    }
+
+    /** Several people drag and undo at random; whoever takes something back erases nothing of anybody else. */
+    @Test
+    public void nobodysUndoErasesWhatOthersDid() {
+        List<String> people = List.of("anna", "ben", "carl");
+        for (int seed = 0; seed < 30; seed++) {
+            begin();
+            Random random = new Random(seed);
+            for (int step = 0; step < 150; step++) {
+                String person = people.get(random.nextInt(people.size()));
+                TrackId track = random.nextBoolean() ? T0 : T1;
+                switch (random.nextInt(5)) {
+                    case 0 -> undoIfAllowed(person);
+                    case 1 -> drag(person, "pan", new SetPan(track, Pan.of(random.nextInt(21) / 10.0 - 1)));
+                    case 2 -> reopen();
+                    default -> drag(person, "fader", new SetFader(track, Decibels.of(-random.nextInt(400) / 10.0)));
+                }
+            }
+        }
+    }
+
+    /** An undo of a drag gives back what was dragged and touches nothing else of the track. */
+    private void undoIfAllowed(String person) {
+        Optional<LogEntry<PartKey, Part>> last = history.lastOf(person);
+        Session before = session;
+        try {
+            undo(person);
+        } catch (Refused refused) {
+            return;
+        }
+        boolean faders = last.orElseThrow().gesture().equals("fader");
+        for (TrackId id : List.of(T0, T1)) {
+            Track was = before.find(id).orElseThrow();
+            Track is = session.find(id).orElseThrow();
+            assertThat(is).isEqualTo(faders ? was.faded(is.fader()) : was.panned(is.pan()));
+        }
+    }
+
+    @Test
+    public void ofALongLogOnlyAPageIsRead() {
+        for (int n = 0; n < 300; n++) {
+            change(n % 2 == 0 ? "anna" : "ben", new SetFader(T0, Decibels.of(-n / 10.0 - 1)));
+        }
+        reopen();
+        assertThat(log.read()).isZero();
+        undo("ben");
+        assertThat(log.read()).isEqualTo(50);
+        for (int n = 0; n < 149; n++) {
+            undo("anna");
+            undo("ben");
+        }
+        undo("anna");
+        assertThat(session.atRevision(0)).isEqualTo(RandomSessions.session(7));
+    }
+
+    @Test
+    public void aTrackThatIsMovedAgainAndAgainBetweenTwoOthersLandsThere() {
+        List<TrackId> ids = session.tracks().stream().map(Track::id).toList();
+        for (int move = 0; move < 200; move++) {
+            TrackId moved = ids.get(2 + move % 2);
+            change("anna", new MoveTrack(moved, Optional.of(move % 2 == 0 ? ids.get(3) : ids.get(2))));
+            List<TrackId> now = session.tracks().stream().map(Track::id).toList();
+            assertThat(now.indexOf(moved)).isEqualTo(now.indexOf(move % 2 == 0 ? ids.get(3) : ids.get(2)) - 1);
+            assertThat(now).containsExactlyInAnyOrderElementsOf(ids);
+        }
     }
 
     @Test
@@ -158,7 +286,7 @@ public class HistoryTest {
     @Test
     public void whatChangesNothingIsNoLine() {
         change("anna", new SetFader(T0, session.find(T0).orElseThrow().fader()));
-        assertThat(history.lines()).isEmpty();
+        assertThat(log.lines()).isEmpty();
         assertThat(session.revision()).isZero();
     }
 
@@ -193,9 +321,13 @@ public class HistoryTest {
                         : new SetSendLevel(cue, track, Decibels.of(-n));
             case 5 -> new AddPerformer(new PerformerId("extra-" + n), "Extra " + n, "");
             case 6 -> new SetInputSource(new InputId("i" + (1 + random.nextInt(16))), "Source " + n);
-            case 7 -> new MoveTrack(track, java.util.Optional.empty());
+            case 7 -> new MoveTrack(track, Optional.empty());
             default -> RandomSessions.mainEdit(session, random);
         };
+    }
+
+    private void drag(String person, String gesture, Edit edit) {
+        make(person, gesture, List.of(edit), OptionalLong.empty());
     }
 
     private void change(String person, Edit edit) {
@@ -211,6 +343,7 @@ public class HistoryTest {
     }
 
     private void accept(History.Outcome<Session, PartKey, Part> outcome) {
+        log.save(outcome);
         history.accept(outcome);
         session = outcome.whole();
     }

@@ -1,7 +1,6 @@
 package vividlantern.server.desk;
 
-import java.util.ArrayList;
-import java.util.Collections;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +8,7 @@ import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -40,6 +40,9 @@ public class Desk {
     private static final class Open {
         private History<Session, PartKey, Part> history;
         private volatile Session session;
+        private volatile long lookedAt = System.nanoTime();
+        /** Whether it is open no more; whoever waited for it opens it anew. */
+        private boolean letGo;
 
         private Open(Session session, History<Session, PartKey, Part> history) {
             this.session = session;
@@ -67,10 +70,10 @@ public class Desk {
 
     /** Looks at a session while nobody can change it. */
     public void whileNothingChanges(SessionId id, Consumer<Session> look) {
-        Open held = opened(id);
-        synchronized (held) {
+        whileHeld(id, held -> {
             look.accept(held.session);
-        }
+            return held.session;
+        });
     }
 
     public Rig rigOf(SessionId id) {
@@ -141,50 +144,66 @@ public class Desk {
 
     /** The log's lines, newest first. */
     public List<LogEntry<PartKey, Part>> log(SessionId id, int page, int size) {
-        Open held = opened(id);
-        synchronized (held) {
-            List<LogEntry<PartKey, Part>> lines = held.history.lines();
-            int from = Math.max(0, lines.size() - (page + 1) * size);
-            int to = Math.max(0, lines.size() - page * size);
-            List<LogEntry<PartKey, Part>> wanted = new ArrayList<>(lines.subList(from, to));
-            Collections.reverse(wanted);
-            return wanted;
-        }
+        return store.log(opened(id).session.id(), page, size);
     }
 
     /** Folds all but the newest lines of the log into one, if there are more. What they did stays; it cannot be taken back any more. */
     public void foldLog(SessionId id) {
-        Open held = opened(id);
-        synchronized (held) {
-            held.history.folded(KEPT_LINES).ifPresent(line -> {
-                store.fold(id, line);
-                held.history = new History<>(Parts.OF_SESSION, store.log(id));
-            });
-        }
+        whileHeld(id, held -> {
+            store.fold(id, KEPT_LINES);
+            held.history = history(held.session);
+            return held.session;
+        });
     }
 
     public UndoState undoState(SessionId id, String person) {
-        Open held = opened(id);
-        synchronized (held) {
-            return UndoState.of(held.history, person);
-        }
+        return whileHeld(id, held -> UndoState.of(held.history, person));
     }
 
     private Session make(
             SessionId id, List<Edit> edits, Function<Open, History.Outcome<Session, PartKey, Part>> change) {
-        Open held = opened(id);
-        synchronized (held) {
+        return whileHeld(id, held -> {
             History.Outcome<Session, PartKey, Part> outcome = change.apply(held);
             if (outcome.changesNothing()) {
                 return held.session;
             }
             Session before = held.session;
-            store.save(before, outcome, edits);
+            store.save(outcome, edits);
             held.history.accept(outcome);
             held.session = outcome.whole();
-            events.publishEvent(new SessionChanged(before, held.session));
+            events.publishEvent(new SessionChanged(before, held.session, outcome.changed()));
             return held.session;
+        });
+    }
+
+    /** Does something with an open session that nobody else does meanwhile. */
+    private <T> T whileHeld(SessionId id, Function<Open, T> work) {
+        while (true) {
+            Open held = opened(id);
+            synchronized (held) {
+                if (!held.letGo) {
+                    return work.apply(held);
+                }
+            }
         }
+    }
+
+    /** Lets go of sessions that nobody has looked at for some time; they are read again when somebody does. */
+    public void letGo(Duration unseen, Predicate<SessionId> needed) {
+        long now = System.nanoTime();
+        open.forEach((id, held) -> {
+            synchronized (held) {
+                if (now - held.lookedAt >= unseen.toNanos() && !needed.test(id)) {
+                    held.letGo = true;
+                    open.remove(id, held);
+                }
+            }
+        });
+    }
+
+    /** Whether a session is open; asking does not open it. */
+    public boolean isOpen(SessionId id) {
+        return open.containsKey(id);
     }
 
     /** After the database was gone: what is open is what is stored, whatever became of the change that failed. */
@@ -195,19 +214,26 @@ public class Desk {
                 Optional<Session> stored = readable(id);
                 if (stored.isPresent() && !stored.get().equals(held.session)) {
                     Session before = held.session;
-                    held.history = new History<>(Parts.OF_SESSION, store.log(id));
+                    held.history = history(stored.get());
                     held.session = stored.get();
-                    events.publishEvent(new SessionChanged(before, held.session));
+                    events.publishEvent(
+                            new SessionChanged(before, held.session, Parts.OF_SESSION.changed(before, held.session)));
                 }
             }
         });
     }
 
     private Open opened(SessionId id) {
-        return open.computeIfAbsent(id, wanted -> {
+        Open held = open.computeIfAbsent(id, wanted -> {
             Session session =
                     store.session(wanted).orElseThrow(() -> new NotFound("There is no session '" + wanted + "'."));
-            return new Open(session, new History<>(Parts.OF_SESSION, store.log(wanted)));
+            return new Open(session, history(session));
         });
+        held.lookedAt = System.nanoTime();
+        return held;
+    }
+
+    private History<Session, PartKey, Part> history(Session session) {
+        return new History<>(Parts.OF_SESSION, store.log(session.id()), session.revision());
     }
 }

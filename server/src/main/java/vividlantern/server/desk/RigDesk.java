@@ -168,7 +168,7 @@ public class RigDesk {
     private Open opened(RigId id) {
         return open.computeIfAbsent(id, wanted -> {
             Rig rig = store.rig(wanted).orElseThrow(() -> new NotFound("There is no rig '" + wanted + "'."));
-            return new Open(rig, new History<>(RigParts.OF_RIG, store.log(wanted)));
+            return new Open(rig, new History<>(RigParts.OF_RIG, store.log(wanted), rig.revision()));
         });
     }
 }

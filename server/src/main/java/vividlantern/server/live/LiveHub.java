@@ -2,6 +2,7 @@ package vividlantern.server.live;
 
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,8 +27,6 @@ import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.RigTurned;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.server.store.StoreWatch;
-import vividlantern.session.PartKey;
-import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 
@@ -39,6 +38,9 @@ public class LiveHub extends TextWebSocketHandler {
     private static final long LOOK_MILLIS = 40;
     private static final int LOOKS_A_HEARTBEAT = 125;
     private static final int MOST_PAGES = 256;
+
+    /** How long a session stays open at which nobody looks. */
+    private static final Duration UNSEEN = Duration.ofMinutes(5);
 
     private final Desk desk;
     private final LiveRig rig;
@@ -128,10 +130,7 @@ public class LiveHub extends TextWebSocketHandler {
         message.put("type", "session");
         message.put("revision", change.after().revision());
         Map<String, Object> changed = new LinkedHashMap<>();
-        for (Map.Entry<PartKey, ?> entry :
-                Parts.OF_SESSION.changed(change.before(), change.after()).entrySet()) {
-            changed.put(entry.getKey().toString(), ((Optional<?>) entry.getValue()).orElse(null));
-        }
+        change.parts().forEach((key, part) -> changed.put(key.toString(), part.orElse(null)));
         message.put("changed", changed);
         for (LivePage page : pages.of(change.after().id()::equals)) {
             message.put("undo", desk.undoState(page.session(), page.person()));
@@ -181,6 +180,10 @@ public class LiveHub extends TextWebSocketHandler {
         looks++;
         if (looks % LOOKS_A_HEARTBEAT == 0) {
             pages.all().forEach(page -> page.text("{\"type\":\"alive\"}"));
+            desk.letGo(
+                    UNSEEN,
+                    session -> rig.isAtTheRig(session)
+                            || !pages.of(session::equals).isEmpty());
         }
     }
 

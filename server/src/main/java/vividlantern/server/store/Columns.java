@@ -30,4 +30,12 @@ final class Columns {
     static Decibels level(Double column) {
         return column == null ? Decibels.OFF : Decibels.of(column);
     }
+
+    /** Gives a list of rows other members, if they are others. */
+    static <T> void fill(List<T> rows, List<T> wanted) {
+        if (!rows.equals(wanted)) {
+            rows.clear();
+            rows.addAll(wanted);
+        }
+    }
 }

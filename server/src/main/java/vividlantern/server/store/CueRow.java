@@ -11,16 +11,22 @@ import jakarta.persistence.Table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.hibernate.annotations.DynamicUpdate;
+import org.hibernate.annotations.Fetch;
+import org.hibernate.annotations.FetchMode;
 import vividlantern.rig.PairId;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
 import vividlantern.session.PerformerId;
 
 /** A cue's row and who hears it; its sends are rows of their own. */
 @Entity
+@DynamicUpdate
 @Table(name = "cue")
-class CueRow {
+class CueRow implements PartRow {
 
     @EmbeddedId
     PartRowId key;
@@ -36,6 +42,7 @@ class CueRow {
     double lowPassHz;
 
     @ElementCollection
+    @Fetch(FetchMode.SUBSELECT)
     @CollectionTable(
             name = "cue_listener",
             joinColumns = {
@@ -46,23 +53,35 @@ class CueRow {
     @Column(name = "performer_id")
     List<String> listeners = new ArrayList<>();
 
-    static CueRow of(String session, Cue cue) {
-        CueRow row = new CueRow();
-        row.key = new PartRowId(session, cue.id().value());
-        row.position = cue.position();
-        row.name = cue.name();
-        row.output = cue.output().map(PairId::value).orElse(null);
-        row.levelDb = Columns.of(cue.level());
-        row.guarded = cue.guarded();
-        row.highPassOn = cue.highPass().on();
-        row.highPassHz = cue.highPass().hz();
-        row.lowPassOn = cue.lowPass().on();
-        row.lowPassHz = cue.lowPass().hz();
-        cue.listeners().forEach(performer -> row.listeners.add(performer.value()));
-        return row;
+    /** For Hibernate, which reads rows. */
+    protected CueRow() {}
+
+    CueRow(PartRowId key) {
+        this.key = key;
     }
 
-    Cue part() {
+    @Override
+    public PartKey partKey() {
+        return PartKey.of(new CueId(key.id()));
+    }
+
+    @Override
+    public void take(Part part) {
+        Cue cue = (Cue) part;
+        position = cue.position();
+        name = cue.name();
+        output = cue.output().map(PairId::value).orElse(null);
+        levelDb = Columns.of(cue.level());
+        guarded = cue.guarded();
+        highPassOn = cue.highPass().on();
+        highPassHz = cue.highPass().hz();
+        lowPassOn = cue.lowPass().on();
+        lowPassHz = cue.lowPass().hz();
+        Columns.fill(listeners, cue.listeners().stream().map(PerformerId::value).toList());
+    }
+
+    @Override
+    public Cue part() {
         return new Cue(
                 new CueId(key.id()),
                 position,

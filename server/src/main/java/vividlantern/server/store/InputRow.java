@@ -7,16 +7,20 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.util.Optional;
+import org.hibernate.annotations.DynamicUpdate;
 import vividlantern.rig.Port;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
 
 /** An input's row; its ports in their order, by id. They may dangle: rigs change by themselves. */
 @Entity
+@DynamicUpdate
 @Table(name = "input")
-class InputRow {
+class InputRow implements PartRow {
 
     @EmbeddedId
     PartRowId key;
@@ -51,29 +55,41 @@ class InputRow {
 
     String notes;
 
-    static InputRow of(String session, Input input) {
-        InputRow row = new InputRow();
-        row.key = new PartRowId(session, input.id().value());
-        row.number = input.number();
-        row.source = input.source();
-        row.performer = input.performer().map(PerformerId::value).orElse(null);
-        row.mic = input.mic();
-        row.stand = input.stand();
-        row.cableMetres = input.cableMetres();
-        row.place = input.place();
-        row.level = input.level();
-        row.pad = input.pad();
-        row.cut = input.cut();
-        row.phantom = input.phantom();
-        row.width = input.width();
-        row.ports = Columns.ports(input.ports());
-        row.polarityFlipped = input.polarityFlipped();
-        row.gainDb = input.gainDb();
-        row.notes = input.notes();
-        return row;
+    /** For Hibernate, which reads rows. */
+    protected InputRow() {}
+
+    InputRow(PartRowId key) {
+        this.key = key;
     }
 
-    Input part() {
+    @Override
+    public PartKey partKey() {
+        return PartKey.of(new InputId(key.id()));
+    }
+
+    @Override
+    public void take(Part part) {
+        Input input = (Input) part;
+        number = input.number();
+        source = input.source();
+        performer = input.performer().map(PerformerId::value).orElse(null);
+        mic = input.mic();
+        stand = input.stand();
+        cableMetres = input.cableMetres();
+        place = input.place();
+        level = input.level();
+        pad = input.pad();
+        cut = input.cut();
+        phantom = input.phantom();
+        width = input.width();
+        ports = Columns.ports(input.ports());
+        polarityFlipped = input.polarityFlipped();
+        gainDb = input.gainDb();
+        notes = input.notes();
+    }
+
+    @Override
+    public Input part() {
         return new Input(
                 new InputId(key.id()),
                 number,

@@ -20,7 +20,7 @@ import vividlantern.history.LogEntry;
  * came, and the touched parts before and after, in columns of their own.
  */
 @MappedSuperclass
-abstract class LogColumns {
+abstract class LogColumns<K, P> {
 
     private static final int LONGEST_SUMMARY = 1000;
 
@@ -48,19 +48,19 @@ abstract class LogColumns {
     @Enumerated(EnumType.STRING)
     LogEntry.State state;
 
-    /** @param newEdits the edits as they came; those it has stay if there are none */
-    void take(LogEntry<?, ?> line, Optional<String> newEdits) {
+    abstract long number();
+
+    /** The line, read. */
+    abstract LogEntry<K, P> line();
+
+    /** @param newEdits as they came, in JSON */
+    void take(LogEntry<K, P> line, String newEdits) {
         revision = line.revision();
         person = line.person();
         gesture = line.gesture();
         summary = line.summary()
                 .substring(0, Math.min(LONGEST_SUMMARY, line.summary().length()));
-        packed = new PackedLine(
-                        newEdits.orElseGet(() -> packed == null && edits == null
-                                ? "[]"
-                                : content().edits()),
-                        Documents.writeParts(line.before()),
-                        Documents.writeParts(line.after()))
+        packed = new PackedLine(newEdits, Documents.writeParts(line.before()), Documents.writeParts(line.after()))
                 .pack();
         edits = null;
         partsBefore = null;
@@ -73,10 +73,10 @@ abstract class LogColumns {
         return packed == null ? new PackedLine(edits, partsBefore, partsAfter) : PackedLine.unpack(packed);
     }
 
-    <K, P> LogEntry<K, P> line(long number, Function<String, Map<K, Optional<P>>> parts) {
+    LogEntry<K, P> line(Function<String, Map<K, Optional<P>>> parts) {
         PackedLine content = content();
         return new LogEntry<>(
-                number,
+                number(),
                 revision,
                 person,
                 gesture,

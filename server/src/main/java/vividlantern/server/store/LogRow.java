@@ -14,7 +14,7 @@ import vividlantern.session.PartKey;
 /** A line of a session's log. */
 @Entity
 @Table(name = "log_line")
-class LogRow extends LogColumns {
+class LogRow extends LogColumns<PartKey, Part> {
 
     /** A log line's key: its session and its number. */
     @Embeddable
@@ -25,7 +25,19 @@ class LogRow extends LogColumns {
     @EmbeddedId
     Id key;
 
+    static LogRow of(String owner, long number) {
+        LogRow row = new LogRow();
+        row.key = new Id(owner, number);
+        return row;
+    }
+
+    @Override
+    long number() {
+        return key.number();
+    }
+
+    @Override
     LogEntry<PartKey, Part> line() {
-        return line(key.number(), Documents::readParts);
+        return line(Documents::readParts);
     }
 }

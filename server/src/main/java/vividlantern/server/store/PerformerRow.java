@@ -3,13 +3,17 @@ package vividlantern.server.store;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 
 /** A performer's row. */
 @Entity
+@DynamicUpdate
 @Table(name = "performer")
-class PerformerRow {
+class PerformerRow implements PartRow {
 
     @EmbeddedId
     PartRowId key;
@@ -19,17 +23,29 @@ class PerformerRow {
     String badge;
     String place;
 
-    static PerformerRow of(String session, Performer performer) {
-        PerformerRow row = new PerformerRow();
-        row.key = new PartRowId(session, performer.id().value());
-        row.position = performer.position();
-        row.name = performer.name();
-        row.badge = performer.badge();
-        row.place = performer.place();
-        return row;
+    /** For Hibernate, which reads rows. */
+    protected PerformerRow() {}
+
+    PerformerRow(PartRowId key) {
+        this.key = key;
     }
 
-    Performer part() {
+    @Override
+    public PartKey partKey() {
+        return PartKey.of(new PerformerId(key.id()));
+    }
+
+    @Override
+    public void take(Part part) {
+        Performer performer = (Performer) part;
+        position = performer.position();
+        name = performer.name();
+        badge = performer.badge();
+        place = performer.place();
+    }
+
+    @Override
+    public Performer part() {
         return new Performer(new PerformerId(key.id()), position, name, badge, place);
     }
 }

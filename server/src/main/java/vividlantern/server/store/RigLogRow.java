@@ -14,7 +14,7 @@ import vividlantern.rig.RigPartKey;
 /** A line of a rig's log. */
 @Entity
 @Table(name = "rig_log_line")
-class RigLogRow extends LogColumns {
+class RigLogRow extends LogColumns<RigPartKey, RigPart> {
 
     /** A log line's key: its rig and its number. */
     @Embeddable
@@ -25,7 +25,19 @@ class RigLogRow extends LogColumns {
     @EmbeddedId
     Id key;
 
+    static RigLogRow of(String owner, long number) {
+        RigLogRow row = new RigLogRow();
+        row.key = new Id(owner, number);
+        return row;
+    }
+
+    @Override
+    long number() {
+        return key.number();
+    }
+
+    @Override
     LogEntry<RigPartKey, RigPart> line() {
-        return line(key.number(), Documents::readRigParts);
+        return line(Documents::readRigParts);
     }
 }

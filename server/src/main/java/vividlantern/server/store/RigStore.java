@@ -11,13 +11,12 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
-import vividlantern.history.LogEntry;
+import vividlantern.history.StoredLog;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
@@ -45,18 +44,19 @@ public class RigStore {
     /** A kept copy, without its document. */
     public record Kept(long number, String name, OffsetDateTime madeAt) {}
 
-    private static final Logger LOG = LoggerFactory.getLogger(RigStore.class);
     private static final int KEPT_COPIES = 20;
     /** How the names of copies begin that nobody asked for. */
     public static final String KEPT_BY_ITSELF = "Before: ";
 
     private final EntityManager entities;
     private final Reached reached;
+    private final PlatformTransactionManager transactions;
     private final AtomicLong changes = new AtomicLong();
 
-    public RigStore(EntityManager entities, Reached reached) {
+    public RigStore(EntityManager entities, Reached reached, PlatformTransactionManager transactions) {
         this.entities = entities;
         this.reached = reached;
+        this.transactions = transactions;
     }
 
     /** Grows with everything that is written. */
@@ -103,19 +103,13 @@ public class RigStore {
         return Optional.of(RigParts.assemble(id, row.revision, parts));
     }
 
-    /** The log's lines; one that cannot be understood is left out, and said in the program's log. */
-    @Transactional(readOnly = true)
-    public List<LogEntry<RigPartKey, RigPart>> log(RigId id) {
-        return rows(RigLogRow.class, id)
-                .flatMap(row -> {
-                    try {
-                        return Stream.of(row.line());
-                    } catch (RuntimeException damaged) {
-                        LOG.warn("Line {} of the log of {} cannot be read.", row.key.number(), id, damaged);
-                        return Stream.empty();
-                    }
-                })
-                .toList();
+    /** The stored log of a rig. */
+    public StoredLog<RigPartKey, RigPart> log(RigId id) {
+        return lines(id);
+    }
+
+    private StoredLines<RigLogRow, RigPartKey, RigPart> lines(RigId id) {
+        return new StoredLines<>(entities, transactions, RigLogRow.class, "rig", id.value());
     }
 
     public void add(Rig rig) {
@@ -135,7 +129,7 @@ public class RigStore {
         Rig after = outcome.whole();
         RigRow row = entities.find(RigRow.class, after.id().value());
         row.revision = after.revision();
-        SortedMap<RigPartKey, Optional<RigPart>> changed = RigParts.OF_RIG.changed(before, after);
+        SortedMap<RigPartKey, Optional<RigPart>> changed = outcome.changed();
         Map<RigPartKey, RigPart> old = RigParts.OF_RIG.parts(before);
         SortedMap<RigPartKey, Optional<RigPart>> backwards = new TreeMap<>(Collections.reverseOrder());
         backwards.putAll(changed);
@@ -147,7 +141,7 @@ public class RigStore {
         });
         entities.flush();
         changed.forEach((key, part) -> part.ifPresent(present -> write(row, present)));
-        outcome.lines().forEach(line -> write(row.id, line, edits));
+        lines(after.id()).save(outcome, Documents.writeRigEdits(edits), number -> RigLogRow.of(row.id, number));
         changes.incrementAndGet();
         reached.addOnceStored(after.revision() - before.revision());
     }
@@ -215,18 +209,6 @@ public class RigStore {
         row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
         entities.persist(row);
         changes.incrementAndGet();
-    }
-
-    private void write(String rig, LogEntry<RigPartKey, RigPart> line, List<RigEdit> edits) {
-        RigLogRow.Id key = new RigLogRow.Id(rig, line.number());
-        RigLogRow known = entities.find(RigLogRow.class, key);
-        RigLogRow row = known == null ? new RigLogRow() : known;
-        row.key = key;
-        boolean came = line.state() == LogEntry.State.STANDS && line.isChange() && !edits.isEmpty();
-        row.take(line, came ? Optional.of(Documents.writeRigEdits(edits)) : Optional.empty());
-        if (known == null) {
-            entities.persist(row);
-        }
     }
 
     private void write(RigRow row, RigPart part) {

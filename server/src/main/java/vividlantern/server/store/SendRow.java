@@ -8,7 +8,10 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import org.hibernate.annotations.DynamicUpdate;
+import vividlantern.session.Part;
 import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
 import vividlantern.session.Send;
 import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
@@ -16,8 +19,9 @@ import vividlantern.units.Pan;
 
 /** A send's row. */
 @Entity
+@DynamicUpdate
 @Table(name = "send")
-class SendRow {
+class SendRow implements PartRow {
 
     /** A send's key: its session, cue and track. */
     @Embeddable
@@ -43,18 +47,30 @@ class SendRow {
     @Enumerated(EnumType.STRING)
     Tap tap;
 
-    static SendRow of(Id key, Send send) {
-        SendRow row = new SendRow();
-        row.key = key;
-        row.levelDb = Columns.of(send.level());
-        row.pan = send.pan().position();
-        row.panAsMain = send.panAsMain();
-        row.muted = send.muted();
-        row.tap = send.tap();
-        return row;
+    /** For Hibernate, which reads rows. */
+    protected SendRow() {}
+
+    SendRow(Id key) {
+        this.key = key;
     }
 
-    Send part() {
+    @Override
+    public PartKey partKey() {
+        return new PartKey(PartKind.SEND, key.cue() + "/" + key.track());
+    }
+
+    @Override
+    public void take(Part part) {
+        Send send = (Send) part;
+        levelDb = Columns.of(send.level());
+        pan = send.pan().position();
+        panAsMain = send.panAsMain();
+        muted = send.muted();
+        tap = send.tap();
+    }
+
+    @Override
+    public Send part() {
         return new Send(new TrackId(key.track()), Columns.level(levelDb), Pan.of(pan), panAsMain, muted, tap);
     }
 }

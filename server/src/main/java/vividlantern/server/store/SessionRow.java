@@ -3,19 +3,17 @@ package vividlantern.server.store;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.util.Optional;
-import vividlantern.format.Documents;
+import org.hibernate.annotations.DynamicUpdate;
 import vividlantern.rig.PairId;
 import vividlantern.rig.RigId;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.MainMix;
 import vividlantern.session.Settings;
-import vividlantern.session.TempoMap;
 
-/** A session's own row: its settings, and click and tempo map as documents. */
+/** A session's own row: its settings. */
 @Entity
+@DynamicUpdate
 @Table(name = "session")
 class SessionRow {
 
@@ -35,12 +33,6 @@ class SessionRow {
     Double mainLevelDb;
     String mainOutput;
 
-    @Lob
-    String click;
-
-    @Lob
-    String tempoMap;
-
     void take(Settings settings) {
         name = settings.name();
         song = settings.song();
@@ -52,25 +44,9 @@ class SessionRow {
         mainOutput = settings.main().output().map(PairId::value).orElse(null);
     }
 
-    void take(ClickPattern pattern) {
-        click = Documents.write(pattern);
-    }
-
-    void take(TempoMap map) {
-        tempoMap = Documents.write(map);
-    }
-
     Settings settings() {
         MainMix main = new MainMix(
                 Columns.level(mainLevelDb), Optional.ofNullable(mainOutput).map(PairId::new));
         return new Settings(name, song, sampleRate, bitDepth, bufferFrames, new RigId(rig), main);
-    }
-
-    ClickPattern clickPattern() {
-        return Documents.read(click, ClickPattern.class);
-    }
-
-    TempoMap tempoMap() {
-        return Documents.read(tempoMap, TempoMap.class);
     }
 }

@@ -14,11 +14,16 @@ import jakarta.persistence.Table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.hibernate.annotations.DynamicUpdate;
+import org.hibernate.annotations.Fetch;
+import org.hibernate.annotations.FetchMode;
 import vividlantern.rig.PortId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.InputId;
 import vividlantern.session.Look;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.VoiceId;
@@ -26,8 +31,9 @@ import vividlantern.units.Pan;
 
 /** A track's row, and what feeds its channels. */
 @Entity
+@DynamicUpdate
 @Table(name = "track")
-class TrackRow {
+class TrackRow implements PartRow {
 
     /**
      * What feeds one channel. A word of its own says that nothing does: an element whose columns were all empty would be
@@ -83,6 +89,7 @@ class TrackRow {
     int width;
 
     @ElementCollection
+    @Fetch(FetchMode.SUBSELECT)
     @CollectionTable(
             name = "track_feed",
             joinColumns = {
@@ -117,32 +124,44 @@ class TrackRow {
     String folder;
     boolean hidden;
 
-    static TrackRow of(String session, Track track) {
-        TrackRow row = new TrackRow();
-        row.key = new PartRowId(session, track.id().value());
-        row.position = track.position();
-        row.name = track.name();
-        row.role = track.role();
-        row.width = track.width();
-        track.feeds().forEach(feed -> row.feeds.add(FeedColumns.of(feed)));
-        row.voice = track.voice().map(VoiceId::value).orElse(null);
-        row.armed = track.armed();
-        row.hear = track.hear();
-        row.trimDb = Columns.of(track.trim());
-        row.polarityFlipped = track.polarityFlipped();
-        row.pan = track.pan().position();
-        row.faderDb = Columns.of(track.fader());
-        row.muted = track.muted();
-        row.soloed = track.soloed();
-        row.soloSafe = track.soloSafe();
-        row.colour = track.look().colour();
-        row.mark = track.look().mark();
-        row.folder = track.look().folder();
-        row.hidden = track.look().hidden();
-        return row;
+    /** For Hibernate, which reads rows. */
+    protected TrackRow() {}
+
+    TrackRow(PartRowId key) {
+        this.key = key;
     }
 
-    Track part() {
+    @Override
+    public PartKey partKey() {
+        return PartKey.of(new TrackId(key.id()));
+    }
+
+    @Override
+    public void take(Part part) {
+        Track track = (Track) part;
+        position = track.position();
+        name = track.name();
+        role = track.role();
+        width = track.width();
+        Columns.fill(feeds, track.feeds().stream().map(FeedColumns::of).toList());
+        voice = track.voice().map(VoiceId::value).orElse(null);
+        armed = track.armed();
+        hear = track.hear();
+        trimDb = Columns.of(track.trim());
+        polarityFlipped = track.polarityFlipped();
+        pan = track.pan().position();
+        faderDb = Columns.of(track.fader());
+        muted = track.muted();
+        soloed = track.soloed();
+        soloSafe = track.soloSafe();
+        colour = track.look().colour();
+        mark = track.look().mark();
+        folder = track.look().folder();
+        hidden = track.look().hidden();
+    }
+
+    @Override
+    public Track part() {
         return new Track(
                 new TrackId(key.id()),
                 position,

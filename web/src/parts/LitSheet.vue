@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, provide, ref } from 'vue'
+import { onLevels } from '@/desk/levels'
+import { LIGHTS, type Box, type Ink, type Light } from './lights'
+
+/**
+ * Something with live levels in it. All of them are drawn on one canvas behind the content: writing them into elements would
+ * have the browser paint the whole page 25 times a second.
+ */
+defineProps<{
+  /** Whether what is lit stands on grounds of its own, so that light must be drawn above it. */
+  above?: boolean
+}>()
+
+const ASK_PLACES_EVERY = 250
+/** Light spills a little beyond its element. */
+const SPILL = 6
+
+const root = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const lights = new Set<Light>()
+const drawn = new Map<Light, { box: Box; look: string }>()
+let ink: Ink = { glow: '', peak: '', text: '', font: '' }
+let askedAt = 0
+let size = { width: 0, height: 0 }
+let boxes = new Map<Light, Box>()
+let asked = false
+let end = () => {}
+let sizes: ResizeObserver | undefined
+
+provide(LIGHTS, lights)
+
+function askPlaces() {
+  askedAt = performance.now()
+  const frame = root.value!.getBoundingClientRect()
+  size = { width: Math.round(frame.width), height: Math.round(frame.height) }
+  boxes = new Map()
+  for (const light of lights) {
+    const place = light.element()?.getBoundingClientRect()
+    if (!place || place.bottom < frame.top || place.top > frame.bottom || place.width === 0) continue
+    boxes.set(light, {
+      x: place.left - frame.left,
+      y: place.top - frame.top,
+      width: place.width,
+      height: place.height,
+    })
+  }
+  const style = getComputedStyle(root.value!)
+  const token = (name: string) => style.getPropertyValue(`--${name}`).trim()
+  const now = {
+    glow: token('glow'),
+    peak: token('lantern'),
+    text: token('ink'),
+    font: `${style.fontSize} ${style.fontFamily}`,
+  }
+  if (JSON.stringify(now) === JSON.stringify(ink)) return
+  ink = now
+  drawn.clear()
+}
+
+function draw() {
+  if (!canvas.value || !root.value) return
+  if (performance.now() - askedAt > ASK_PLACES_EVERY) askPlaces()
+  const ratio = devicePixelRatio
+  const pen = canvas.value.getContext('2d')!
+  if (canvas.value.width !== size.width * ratio || canvas.value.height !== size.height * ratio) {
+    canvas.value.width = size.width * ratio
+    canvas.value.height = size.height * ratio
+    drawn.clear()
+  }
+  pen.setTransform(ratio, 0, 0, ratio, 0, 0)
+  for (const [light, { box }] of drawn) {
+    const now = boxes.get(light)
+    if (now && lights.has(light) && now.x === box.x && now.y === box.y && now.width === box.width) continue
+    clear(pen, box)
+    drawn.delete(light)
+  }
+  for (const [light, box] of boxes) {
+    const look = light.look(box)
+    if (drawn.get(light)?.look === look) continue
+    clear(pen, box)
+    light.draw(pen, box, ink)
+    drawn.set(light, { box, look })
+  }
+}
+
+function clear(pen: CanvasRenderingContext2D, box: Box) {
+  pen.clearRect(box.x - SPILL, box.y - SPILL, box.width + 2 * SPILL, box.height + 2 * SPILL)
+}
+
+/** Content moved: places are asked for again, and what was drawn goes with it in the same frame. */
+function move() {
+  if (asked) return
+  asked = true
+  requestAnimationFrame(() => {
+    asked = false
+    if (!root.value) return
+    askPlaces()
+    draw()
+  })
+}
+
+onMounted(() => {
+  end = onLevels(draw)
+  sizes = new ResizeObserver(move)
+  sizes.observe(root.value!)
+})
+onBeforeUnmount(() => {
+  end()
+  sizes?.disconnect()
+})
+</script>
+
+<template>
+  <div ref="root" class="lit" @scroll.capture.passive="move">
+    <canvas ref="canvas" :class="{ above }" aria-hidden="true"></canvas>
+    <slot></slot>
+  </div>
+</template>
+
+<style scoped>
+.lit {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  min-height: 0;
+  isolation: isolate;
+}
+
+.lit:has(> .sheet) {
+  background: var(--sheet);
+  border-radius: 8px;
+}
+
+.lit > :deep(.sheet) {
+  background: none;
+}
+
+canvas {
+  position: absolute;
+  z-index: -1;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+
+canvas.above {
+  z-index: 1;
+}
+</style>
