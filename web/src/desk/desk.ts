@@ -6,8 +6,11 @@ import {
   type Edit,
   type Found,
   type Happening,
+  type Input,
   type Offers,
   type Session,
+  type Track,
+  type TrackStanding,
   type Turned,
   type UndoState,
 } from '@/api/client'
@@ -24,6 +27,8 @@ export const useDesk = defineStore('desk', () => {
   const undoState = ref<UndoState>({ undo: '', redo: '' })
   const live = shallowRef<Happening | null>(null)
   const place = shallowRef<Place | null>(null)
+  /** What is true of tracks just now, by their ids. */
+  const standings = shallowRef(new Map<string, TrackStanding>())
   const offers = shallowRef<Offers>({
     places: [],
     pairs: [],
@@ -58,6 +63,26 @@ export const useDesk = defineStore('desk', () => {
   )
   const at = computed(() => ({ params: { path: { session: session.value!.id } } }))
 
+  function gathered<T>(pairs: [string, T][]): Map<string, T[]> {
+    const groups = new Map<string, T[]>()
+    for (const [key, each] of pairs) groups.set(key, [...(groups.get(key) ?? []), each])
+    return groups
+  }
+  const through = computed(() =>
+    gathered(
+      inputs.value.flatMap((input) =>
+        input.ports.flatMap((port) => rig.path(port).map((passed): [string, Input] => [passed.id, input])),
+      ),
+    ),
+  )
+  const fedDirectly = computed(() =>
+    gathered(tracks.value.flatMap((track) => track.feeds.map((feed): [string, Track] => [feed.port ?? '', track]))),
+  )
+  /** The inputs of this session whose cables go through a port. */
+  const inputsThrough = (port: string) => through.value.get(port) ?? []
+  /** The tracks that a port feeds by itself, as a sound module's outputs do. */
+  const tracksFedBy = (port: string) => fedDirectly.value.get(port) ?? []
+
   function open(id: string) {
     leave()
     missing.value = false
@@ -69,6 +94,7 @@ export const useDesk = defineStore('desk', () => {
         session.value = told.session
         undoState.value = told.undo
         live.value = told.live
+        standings.value = new Map(told.standing.map((track) => [track.track, track]))
         storeTrouble.value = told.storeTrouble
         void rig.open(told.session.rigId)
         if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
@@ -84,6 +110,9 @@ export const useDesk = defineStore('desk', () => {
         if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
       turned: look,
+      standing(tracks) {
+        standings.value = new Map([...standings.value, ...tracks.map((track) => [track.track, track] as const)])
+      },
       happening,
       happeningChanged(changed) {
         if (live.value) happening({ ...live.value, ...changed })
@@ -149,6 +178,25 @@ export const useDesk = defineStore('desk', () => {
 
   function redo() {
     return trying(() => api.POST('/api/sessions/{session}/redo', at.value))
+  }
+
+  const UNKNOWN: Omit<TrackStanding, 'track'> = {
+    inputs: [],
+    ports: [],
+    players: [],
+    hearers: [],
+    fedBy: '',
+    quiet: '',
+  }
+  const standingOf = (track: string) => standings.value.get(track) ?? { track, ...UNKNOWN }
+
+  /** An id for something that is to be added, from its name. */
+  async function freshId(kind: string, name: string): Promise<string> {
+    const query = { kind, name }
+    const answer = await api.GET('/api/sessions/{session}/fresh-id', {
+      params: { path: at.value.params.path, query },
+    })
+    return answer.data!.id
   }
 
   function command(wanted: Command): Promise<boolean> {
@@ -243,6 +291,10 @@ export const useDesk = defineStore('desk', () => {
     connected,
     missing,
     storeTrouble,
+    standingOf,
+    inputsThrough,
+    tracksFedBy,
+    freshId,
     listeningTo,
     holdsEars,
     open,

@@ -1,4 +1,4 @@
-import type { Feed, Input, Session } from '@/api/client'
+import type { Feed, Input } from '@/api/client'
 
 export const NOTHING: Feed = { input: null, track: null, port: null, channel: 0 }
 
@@ -9,19 +9,6 @@ export const allOf = (input: Input) => Array.from({ length: input.width }, (_, c
 
 export const same = (one: Feed, other: Feed) =>
   one.input === other.input && one.track === other.track && one.port === other.port && one.channel === other.channel
-
-/** What stands behind a feed: the channel of the wide track that a track is split from leads on to what feeds that. */
-export function sourceOf(session: Session, feed: Feed): Feed {
-  const wide = feed.track ? session.tracks.find((track) => track.id === feed.track) : undefined
-  return wide?.feeds[feed.channel] ?? feed
-}
-
-/** The port that feeds a channel, through the input list or directly; "" if none does. */
-export function portOf(session: Session, feed: Feed): string {
-  const source = sourceOf(session, feed)
-  const input = session.inputs.find((each) => each.id === source.input)
-  return (input ? input.ports[source.channel] : source.port) ?? ''
-}
 
 /** "left" or "right" of a stereo thing, "3 of 5" of a wide one, "" of a mono one. */
 export const channelWord = (width: number, channel: number) =>

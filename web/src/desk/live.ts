@@ -1,4 +1,4 @@
-import type { Happening, Session, UndoState } from '@/api/client'
+import type { Happening, Session, TrackStanding, UndoState } from '@/api/client'
 import { person } from './person'
 
 /** Where the song is. */
@@ -18,12 +18,15 @@ export interface LiveListener {
     undo: UndoState
     storeTrouble: string
     live: Happening | null
+    standing: TrackStanding[]
   }): void
   /** What keeps changes from being stored; "" if nothing does. */
   storeTrouble(trouble: string): void
   changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
   rigChanged(revision: number): void
   turned(): void
+  /** How tracks stand that stand otherwise than before. */
+  standing(tracks: TrackStanding[]): void
   happening(live: Happening | null): void
   /** The fields of what is happening that are other than before. */
   happeningChanged(changed: Partial<Happening>): void
@@ -91,6 +94,7 @@ export function follow(session: string, listener: LiveListener): () => void {
     else if (told.type === 'rig') listener.rigChanged(told.revision)
     else if (told.type === 'store') listener.storeTrouble(told.trouble)
     else if (told.type === 'turned') listener.turned()
+    else if (told.type === 'standing') listener.standing(told.tracks)
     else if (told.type === 'live' && told.changed) listener.happeningChanged(told.changed)
     else if (told.type === 'live') listener.happening(told.live)
     else if (told.type === 'meters') listener.layout(told.layout, told.keys)

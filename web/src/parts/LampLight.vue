@@ -38,6 +38,7 @@ useLight(lamp, {
   height: 12px;
   border: 1px solid var(--rule-strong);
   border-radius: 50%;
+  background: var(--raised);
   vertical-align: -1px;
 }
 </style>

@@ -23,13 +23,17 @@ const held = ref<Level | null>(null)
 const now = computed(() => held.value ?? level)
 const place = computed(() => (now.value === 'off' ? 0 : placeOf(now.value)))
 
+/** Light does not cover the handle. */
+const HANDLE = 9
+
 const reach = (box: Box) => (levelOf(light) <= -90 ? 0 : Math.round(box.width * placeOf(levelOf(light))))
 
 useLight(track, {
-  look: (box) => String(reach(box)),
+  look: (box) => `${reach(box)} ${place.value}`,
   draw(pen, box, ink) {
     pen.fillStyle = ink.glow
     pen.fillRect(box.x, box.y + 10, reach(box), 6)
+    pen.clearRect(box.x + box.width * place.value - HANDLE / 2, box.y, HANDLE, box.height)
   },
 })
 

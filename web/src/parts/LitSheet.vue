@@ -4,14 +4,9 @@ import { onLevels } from '@/desk/levels'
 import { LIGHTS, type Box, type Ink, type Light } from './lights'
 
 /**
- * Something with live levels in it. All of them are drawn on one canvas behind the content: writing them into elements would
+ * Something with live levels in it. All of them are drawn on one canvas above the content: writing them into elements would
  * have the browser paint the whole page 25 times a second.
  */
-defineProps<{
-  /** Whether what is lit stands on grounds of its own, so that light must be drawn above it. */
-  above?: boolean
-}>()
-
 const ASK_PLACES_EVERY = 250
 /** Light spills a little beyond its element. */
 const SPILL = 6
@@ -24,6 +19,8 @@ let ink: Ink = { glow: '', peak: '', text: '', font: '' }
 let askedAt = 0
 let size = { width: 0, height: 0 }
 let boxes = new Map<Light, Box>()
+/** Where the rows end and what stays in view above them begins. */
+let top = 0
 let asked = false
 let end = () => {}
 let sizes: ResizeObserver | undefined
@@ -34,10 +31,13 @@ function askPlaces() {
   askedAt = performance.now()
   const frame = root.value!.getBoundingClientRect()
   size = { width: Math.round(frame.width), height: Math.round(frame.height) }
+  const head = root.value!.querySelector('thead')?.getBoundingClientRect().bottom ?? frame.top
+  if (head - frame.top !== top) drawn.clear()
+  top = head - frame.top
   boxes = new Map()
   for (const light of lights) {
     const place = light.element()?.getBoundingClientRect()
-    if (!place || place.bottom < frame.top || place.top > frame.bottom || place.width === 0) continue
+    if (!place || place.bottom < head || place.top > frame.bottom || place.width === 0) continue
     boxes.set(light, {
       x: place.left - frame.left,
       y: place.top - frame.top,
@@ -69,9 +69,14 @@ function draw() {
     drawn.clear()
   }
   pen.setTransform(ratio, 0, 0, ratio, 0, 0)
+  if (drawn.size === 0) pen.clearRect(0, 0, size.width, size.height)
+  pen.save()
+  pen.beginPath()
+  pen.rect(0, top, size.width, size.height - top)
+  pen.clip()
   for (const [light, { box }] of drawn) {
     const now = boxes.get(light)
-    if (now && lights.has(light) && now.x === box.x && now.y === box.y && now.width === box.width) continue
+    if (now && lights.has(light) && same(now, box)) continue
     clear(pen, box)
     drawn.delete(light)
   }
@@ -82,7 +87,10 @@ function draw() {
     light.draw(pen, box, ink)
     drawn.set(light, { box, look })
   }
+  pen.restore()
 }
+
+const same = (a: Box, b: Box) => a.x === b.x && a.y === b.y && a.width === b.width
 
 function clear(pen: CanvasRenderingContext2D, box: Box) {
   pen.clearRect(box.x - SPILL, box.y - SPILL, box.width + 2 * SPILL, box.height + 2 * SPILL)
@@ -113,7 +121,7 @@ onBeforeUnmount(() => {
 
 <template>
   <div ref="root" class="lit" @scroll.capture.passive="move">
-    <canvas ref="canvas" :class="{ above }" aria-hidden="true"></canvas>
+    <canvas ref="canvas" aria-hidden="true"></canvas>
     <slot></slot>
   </div>
 </template>
@@ -128,25 +136,12 @@ onBeforeUnmount(() => {
   isolation: isolate;
 }
 
-.lit:has(> .sheet) {
-  background: var(--sheet);
-  border-radius: 8px;
-}
-
-.lit > :deep(.sheet) {
-  background: none;
-}
-
 canvas {
   position: absolute;
-  z-index: -1;
+  z-index: 3;
   inset: 0;
   width: 100%;
   height: 100%;
   pointer-events: none;
-}
-
-canvas.above {
-  z-index: 1;
 }
 </style>

@@ -3,7 +3,6 @@ import { NButton, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import type { Cue, Send, Tap, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { useHushed } from '@/desk/useHushed'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
@@ -14,7 +13,6 @@ import WordSwitch from '@/parts/WordSwitch.vue'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
-const { hushed } = useHushed()
 
 const TAPS: { label: string; value: Tap }[] = [
   { label: 'input', value: 'input' },
@@ -22,18 +20,16 @@ const TAPS: { label: string; value: Tap }[] = [
   { label: 'post-fader', value: 'post-fader' },
 ]
 
+const sends = computed(() => new Map(cue.sends.map((send) => [send.trackId, send])))
 const rows = computed(() =>
   [...desk.tracks]
     .sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click'))
-    .map((track) => ({ track, send: cue.sends.find((send) => send.trackId === track.id) })),
+    .map((track) => ({ track, send: sends.value.get(track.id) })),
 )
 const missing = computed(() => rows.value.filter((row) => !row.send).map((row) => row.track.id))
 
-const mine = (track: Track) =>
-  track.feeds.some((feed) => {
-    const performer = desk.inputs.find((input) => input.id === feed.input)?.performer
-    return performer && cue.listeners.includes(performer)
-  })
+/** Whether somebody who listens plays what comes in on a track. */
+const mine = (track: Track) => desk.standingOf(track.id).players.some((player) => cue.listeners.includes(player))
 const followsTheSpeakers = (send: Send) => send.tap === 'post-fader' || send.panAsMain
 const ids = (track: Track) => ({ cue: cue.id, track: track.id })
 </script>
@@ -67,7 +63,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
               <td class="name">
                 {{ track.name }}
                 <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
-                <span v-if="hushed(track)" class="flare">{{ hushed(track) }}</span>
+                <span v-if="desk.standingOf(track.id).quiet" class="flare">{{ desk.standingOf(track.id).quiet }}</span>
               </td>
               <template v-if="send">
                 <td :class="{ silent: send.muted }">

@@ -2,7 +2,6 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watchEffect } from 'vue'
 import { useDesk } from '@/desk/desk'
-import { freshId } from '@/desk/ids'
 import LampLight from '@/parts/LampLight.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
@@ -24,7 +23,7 @@ const uncued = computed(() =>
 )
 
 async function add(name: string, listener?: string) {
-  const id = freshId(name, desk.cues)
+  const id = await desk.freshId('cue', name)
   const made = await desk.edit([
     { kind: 'add-cue', cue: id, name },
     ...(listener ? [{ kind: 'set-cue-listeners' as const, cue: id, listeners: [listener] }] : []),

@@ -50,15 +50,15 @@ const { wordsOfTracks } = useTracksOf()
 const inGrid = ref(false)
 const { editing, draft, selected, whole } = sheet
 
-function write(input: Input, column: Column, value: string) {
+async function write(input: Input, column: Column, value: string) {
   const was = column.chosen ? column.chosen(input) : column.shown(input)
-  if (value === was) return Promise.resolve()
+  if (value === was) return
   if (column.number && !Number.isFinite(decimal(value))) {
     tell(`"${value}" is no number. ${column.title} takes one.`)
-    return Promise.resolve()
+    return
   }
-  if (column.key === 'port') return move(input, column.edits(input, value))
-  return desk.editGains(column.edits(input, value))
+  if (column.key === 'port') return move(input, await column.edits(input, value))
+  await desk.editGains(await column.edits(input, value))
 }
 
 async function move(input: Input, edits: Edit[]) {

@@ -2,7 +2,6 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { api } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { portOf } from '@/desk/feeds'
 import { trying } from '@/desk/notice'
 import { theme } from '@/look/theme'
 import { CELL, LEFT, paint, TOP } from './gridPaint'
@@ -21,8 +20,8 @@ const ports = computed(() => desk.ports)
 const columnOf = computed(() => new Map(ports.value.map((port, at) => [port.id, at])))
 const fed = computed(() =>
   tracks.value.map((track) =>
-    track.feeds.flatMap((feed) => {
-      const column = columnOf.value.get(portOf(desk.session!, feed))
+    desk.standingOf(track.id).ports.flatMap((port) => {
+      const column = columnOf.value.get(port ?? '')
       return column === undefined ? [] : [column]
     }),
   ),

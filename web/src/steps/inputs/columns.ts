@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import type { Edit, Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { WIDTHS, widthWord } from '@/desk/feeds'
-import { freshId } from '@/desk/ids'
 import { micKind } from '@/desk/mics'
 import { useRig } from '@/desk/rig'
 import { useTracksOf } from './useTracksOf'
@@ -26,7 +25,7 @@ export interface Column {
   chosen?: (input: Input) => string | null
   /** Whether something that is not among the options may be typed. */
   open?: boolean
-  edits: (input: Input, value: string) => Edit[]
+  edits: (input: Input, value: string) => Edit[] | Promise<Edit[]>
   /** What is written where a cell is cleared, if that is not nothing at all. */
   cleared?: string
 }
@@ -54,12 +53,12 @@ export function useColumns() {
     (rig.rig?.mics ?? []).map((mic) => ({ ...mic, listed: `${micKind(mic).label}, ${mic.name}` })),
   )
 
-  function performerEdits(input: Input, name: string): Edit[] {
+  async function performerEdits(input: Input, name: string): Promise<Edit[]> {
     if (!name) return [{ kind: 'set-input-performer', input: input.id, performer: null }]
     if (desk.performers.some((performer) => performer.id === name)) {
       return [{ kind: 'set-input-performer', input: input.id, performer: name }]
     }
-    const id = freshId(name, desk.performers)
+    const id = await desk.freshId('performer', name)
     return [
       { kind: 'add-performer', performer: id, name, place: '' },
       { kind: 'set-input-performer', input: input.id, performer: id },

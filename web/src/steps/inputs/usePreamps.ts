@@ -3,17 +3,22 @@ import type { Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
-import { useHushed } from '@/desk/useHushed'
 
 /** How the preamps behind the inputs stand, beside how they are wanted. */
 export function usePreamps() {
   const desk = useDesk()
   const rig = useRig()
-  const { switching } = useHushed()
 
   const preamps = computed(() => new Map(desk.ports.map((port) => [port.id, port.preamps[0] ?? ''])))
   const settings = computed(() => new Map((desk.live?.preamps ?? []).map((each) => [each.port, each.setting])))
   const byHand = computed(() => new Set((rig.rig?.ports ?? []).filter((port) => !port.remote).map((port) => port.id)))
+
+  /** The ports behind which a switch is being thrown. */
+  const switching = computed(() => {
+    const thrown = new Set(desk.live?.switching ?? [])
+    const ports = thrown.size ? desk.ports : []
+    return new Set(ports.filter((port) => port.preamps.some((each) => thrown.has(each))).map((port) => port.id))
+  })
 
   const preampsOf = (input: Input) => input.ports.map((port) => preamps.value.get(port) ?? '')
 

@@ -1,7 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
 import { api, type Edit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { freshId } from '@/desk/ids'
 import { tell, trying } from '@/desk/notice'
 import type { Column } from './columns'
 
@@ -45,7 +44,7 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   async function add(before: string | null = null) {
     const number = Math.max(0, ...desk.inputs.map((input) => input.number)) + 1
     const source = `Source ${number}`
-    const input = freshId(source, desk.inputs)
+    const input = await desk.freshId('input', source)
     const edits: Edit[] = [{ kind: 'add-input', input, number, source }]
     if (before) edits.push({ kind: 'move-input', input, before })
     if (await desk.edit(edits)) await sheet().go(before ? sheet().row.value : desk.inputs.length, 0)
@@ -77,13 +76,13 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   }
 
   /** The topmost selected row's cells into those below them. */
-  function fillDown() {
+  async function fillDown() {
     const [first, ...others] = desk.inputs.filter((input) => sheet().selected.value.includes(input.id))
     if (!first) return tell('Select the cells to fill first; the topmost ones are copied down.')
-    return desk.editGains(
+    return makeAll(
       columnsThere().flatMap((column) => {
         const value = column.chosen ? (column.chosen(first) ?? '') : column.shown(first)
-        return others.flatMap((input) => column.edits(input, value))
+        return others.map((input) => column.edits(input, value))
       }),
     )
   }
@@ -94,10 +93,10 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
     const at = range.value ?? { top: row.value, bottom: row.value }
     const cells = columnsThere().filter((column) => column.key !== 'source')
     const inputs = desk.inputs.slice(at.top, at.bottom + 1)
-    return desk.editGains(
-      inputs.flatMap((input) => cells.flatMap((column) => column.edits(input, column.cleared ?? ''))),
-    )
+    return makeAll(inputs.flatMap((input) => cells.map((column) => column.edits(input, column.cleared ?? ''))))
   }
+
+  const makeAll = async (edits: (Edit[] | Promise<Edit[]>)[]) => desk.editGains((await Promise.all(edits)).flat())
 
   function makeTracks(stereo: 'one-track' | 'two-panned') {
     return trying(async () => {

@@ -2,7 +2,6 @@ import { computed } from 'vue'
 import type { Edit, Feed, Input, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { allOf, channelWord, NOTHING, same } from '@/desk/feeds'
-import { freshId } from '@/desk/ids'
 
 const sideOf = (track: Track, channel: number) => (track.width === 1 ? '' : ` (${channelWord(track.width, channel)})`)
 
@@ -26,7 +25,7 @@ export function useTracksOf() {
 
   const without = (track: Track, input: Input) => track.feeds.map((feed) => (feed.input === input.id ? NOTHING : feed))
 
-  function editsToJoin(input: Input, value: string): Edit[] {
+  async function editsToJoin(input: Input, value: string): Promise<Edit[]> {
     const leave = tracksOf(input).map(({ track }): Edit => ({
       kind: 'feed-track',
       track: track.id,
@@ -35,7 +34,7 @@ export function useTracksOf() {
     if (value === '') return leave
     const feeds = allOf(input)
     if (value === 'new') {
-      const id = freshId(input.source, desk.tracks)
+      const id = await desk.freshId('track', input.source)
       return [...leave, { kind: 'add-track', track: id, name: input.source, width: input.width, feeds }]
     }
     const [id, channel] = value.split('/')

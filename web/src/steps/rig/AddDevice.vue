@@ -2,7 +2,6 @@
 import { NButton, NModal, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type AddDevice, type PortRun } from '@/api/client'
-import { freshId } from '@/desk/ids'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 
@@ -45,7 +44,7 @@ function count(run: PortRun, event: Event) {
 async function add() {
   const from = chosen.value!
   const called = name.value.trim()
-  const device = freshId(called, store.rig!.devices)
+  const device = await store.freshId('device', called)
   const kept = runs.value.filter((run) => run.count > 0)
   if (await store.edit([{ ...from, kind: 'add-device', device, name: called, runs: kept }])) {
     shown.value = false

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Device, Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
-import { useWiring } from './useWiring'
 
 /** The rig's devices in a row, each with what it is in a few words, and the mic locker. */
 const { devices, chosen, locker } = defineProps<{
@@ -14,17 +13,16 @@ const { devices, chosen, locker } = defineProps<{
 const emit = defineEmits<{ show: [id: string] }>()
 
 const store = useRig()
-const wiring = useWiring()
 
 function words(each: Device) {
   const count = (direction: Port['direction'], what: string) => {
-    const ports = wiring.portsOf(each.id, direction).length
+    const ports = store.portsOf(each.id, direction).length
     return ports ? [`${ports} ${what}`] : []
   }
   const clock = { leads: ['leads the clock'], follows: [], own: [`own clock, ${each.driftPpm} ppm`], none: [] }[
     each.clock
   ]
-  const byHand = each.kind === 'preamp' && wiring.portsOf(each.id, 'in').every((port) => !port.remote)
+  const byHand = each.kind === 'preamp' && store.portsOf(each.id, 'in').every((port) => !port.remote)
   return [...count('in', 'in'), ...count('out', 'out'), ...clock, ...(byHand ? ['set by hand'] : [])].join(' · ')
 }
 </script>

@@ -3,13 +3,11 @@ import { NButton, NPopover, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
-import { useWiring } from './useWiring'
 
 /** Makes three to eight outputs side by side a wide group. */
 const { outputs } = defineProps<{ outputs: Port[] }>()
 
 const store = useRig()
-const wiring = useWiring()
 const shown = ref(false)
 const first = ref<string | null>(null)
 const width = ref(4)
@@ -22,7 +20,7 @@ const starts = computed(() =>
 const WIDTHS = [3, 4, 5, 6, 7, 8].map((value) => ({ label: `${value} wide`, value }))
 
 async function group() {
-  if (await store.edit([wiring.groupEdit(run.value)])) shown.value = false
+  if (await store.together(run.value.map((port) => port.id))) shown.value = false
 }
 </script>
 

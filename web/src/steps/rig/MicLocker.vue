@@ -2,7 +2,6 @@
 import { NButton, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import type { Mic } from '@/api/client'
-import { freshId } from '@/desk/ids'
 import { MIC_KINDS, micKind } from '@/desk/mics'
 import { useRig } from '@/desk/rig'
 
@@ -24,7 +23,7 @@ function count(mic: Mic, event: Event) {
 
 async function add() {
   const mic: Mic = {
-    id: freshId(name.value, store.rig!.mics),
+    id: await store.freshId('mic', name.value),
     name: name.value.trim(),
     kind: kind.value,
     count: 1,

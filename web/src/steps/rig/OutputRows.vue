@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { NDropdown, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
-import type { Pair, Port } from '@/api/client'
+import type { FarEnd, Pair, Port } from '@/api/client'
+import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import TieChoice from './TieChoice.vue'
-import { useWiring } from './useWiring'
 
 /** What goes out: a device's pairs of outputs with what hangs on them, then the outputs that are in no pair. */
 const { device } = defineProps<{ device: string }>()
 
 const store = useRig()
-const wiring = useWiring()
 
 const FEEDS: { label: string; value: Pair['feeds'] }[] = [
   { label: 'main speakers', value: 'main-speakers' },
@@ -23,11 +22,9 @@ const FEEDS: { label: string; value: Pair['feeds'] }[] = [
   { label: 'nothing', value: 'nothing' },
 ]
 
-const outputs = computed(() => wiring.portsOf(device, 'out').filter((port) => !port.hidden))
-const pairs = computed(() =>
-  wiring.rig.value.pairs.filter((pair) => outputs.value.some((port) => port.id === pair.left)),
-)
-const single = computed(() => outputs.value.filter((port) => !wiring.pairOf(port.id)))
+const outputs = computed(() => store.portsOf(device, 'out').filter((port) => !port.hidden))
+const pairs = computed(() => store.rig!.pairs.filter((pair) => outputs.value.some((port) => port.id === pair.left)))
+const single = computed(() => outputs.value.filter((port) => !store.pairOf(port.id)))
 /** What an output can be paired with: any other that is alone, those after it first. */
 const partners = (port: Port) =>
   [...single.value]
@@ -35,27 +32,24 @@ const partners = (port: Port) =>
     .sort((one, other) => Number(one.number < port.number) - Number(other.number < port.number))
     .map((each) => ({ label: `with ${each.houseLabel}`, key: each.id }))
 
-const pairWith = (left: Port, right: string) =>
-  store.edit([
-    wiring.pairEdit(
-      left,
-      single.value.find((each) => each.id === right)!,
-    ),
-  ])
-
 const tying = ref('')
+const offered = ref<FarEnd[]>([])
 
-function tie(pair: Pair, ends: string) {
+async function chooseFor(pair: Pair) {
+  if (await trying(async () => (offered.value = await store.farEndsOfPair(pair.id)))) tying.value = pair.id
+}
+
+function tie(chosen: number) {
   tying.value = ''
-  return store.edit(wiring.tieBoth(pair, ends))
+  return store.edit(offered.value[chosen]!.edits)
 }
 
 /** What a tie leads on to, device and all: "Buoy A". */
 function goesTo(ids: string[]) {
   const names = ids
-    .map((id) => wiring.path(id).at(-1))
+    .map((id) => store.path(id).at(-1))
     .filter((port): port is Port => port !== undefined && !ids.includes(port.id))
-    .map((port) => wiring.device(port.device)?.name ?? port.houseLabel)
+    .map((port) => store.device(port.device)?.name ?? port.houseLabel)
   return [...new Set(names)].join(', ')
 }
 </script>
@@ -69,7 +63,7 @@ function goesTo(ids: string[]) {
             <span class="strong">
               <EditableText
                 :text="pair.houseLabel"
-                :label="`House label of ${wiring.panel(pair)}`"
+                :label="`House label of ${store.panelNames.get(pair.id)}`"
                 :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
               />
             </span>
@@ -82,19 +76,19 @@ function goesTo(ids: string[]) {
             </button>
             <ChoiceList
               v-if="tying === pair.id"
-              :value="wiring.bothTiedTo(pair)"
-              :options="[{ label: 'nothing', value: '' }, ...wiring.stereoEnds()]"
+              :value="offered.findIndex((each) => each.chosen)"
+              :options="offered.map(({ label }, value) => ({ label, value }))"
               :label="`What ${pair.houseLabel} is tied to`"
-              @choose="(ends: string) => tie(pair, ends)"
+              @choose="tie"
               @close="tying = ''"
             />
             <button
               v-else
               class="plain soft small"
               :title="`Choose what ${pair.houseLabel} is tied to`"
-              @click="tying = pair.id"
+              @click="chooseFor(pair)"
             >
-              {{ wiring.panel(pair) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
+              {{ store.panelNames.get(pair.id) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
             </button>
             <NSelect
               size="tiny"
@@ -119,12 +113,16 @@ function goesTo(ids: string[]) {
           </span>
           <span class="soft small"
             >{{ port.panelName }}
-            <TieChoice v-for="end in wiring.endsOf(port)" :key="end" :port="port" :end="end" />
+            <TieChoice v-for="end in store.endsOf(port.id)" :key="end" :port="port" :end="end" />
           </span>
         </td>
         <td class="soft">alone</td>
         <td>
-          <NDropdown trigger="click" :options="partners(port)" @select="(right: string) => pairWith(port, right)">
+          <NDropdown
+            trigger="click"
+            :options="partners(port)"
+            @select="(right: string) => store.together([port.id, right])"
+          >
             <button class="word" :aria-label="`Pair ${port.houseLabel} with another`" :disabled="single.length < 2">
               pair
             </button>

@@ -1,25 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Port } from '@/api/client'
+import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
 import LampLight from '@/parts/LampLight.vue'
 import TieChoice from './TieChoice.vue'
-import { useWiring } from './useWiring'
+import { accepts, preampWords } from './portWords'
 
 /** A port, read from left to right: what it is called, what is tied there, what this session has in it, what it can do. */
 const { port, picked } = defineProps<{ port: Port; picked: boolean }>()
 const emit = defineEmits<{ pick: [event: MouseEvent] }>()
 
 const store = useRig()
-const wiring = useWiring()
+const desk = useDesk()
 
-const users = computed(() => wiring.usedBy(port))
-const fed = computed(() => wiring.feeds(port))
+const users = computed(() => desk.inputsThrough(port.id))
+const fed = computed(() => desk.tracksFedBy(port.id))
 const light = computed(() =>
   users.value[0] ? `input/${users.value[0].id}` : fed.value[0] ? `track/${fed.value[0].id}` : '',
 )
-const pair = computed(() => wiring.pairOf(port.id))
+const pair = computed(() => store.pairOf(port.id))
 const side = computed(() => (pair.value?.left === port.id ? 'left of' : 'right of'))
 </script>
 
@@ -46,11 +47,11 @@ const side = computed(() => (pair.value?.left === port.id ? 'left of' : 'right o
     </td>
     <td class="soft">{{ port.panelName }}</td>
     <td class="tie">
-      <TieChoice v-for="end in wiring.endsOf(port)" :key="end" :port="port" :end="end" />
+      <TieChoice v-for="end in store.endsOf(port.id)" :key="end" :port="port" :end="end" />
     </td>
     <td class="use">{{ [...users.map((input) => input.source), ...fed.map((track) => track.name)].join(', ') }}</td>
-    <td class="soft small">{{ wiring.takes(port) }}</td>
-    <td class="soft small">{{ wiring.preampWords(port) }}</td>
+    <td class="soft small">{{ store.device(port.device)?.kind === 'sound-module' ? '' : accepts(port) }}</td>
+    <td class="soft small">{{ preampWords(port) }}</td>
     <td>
       <button
         class="word"

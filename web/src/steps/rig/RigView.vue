@@ -18,12 +18,10 @@ import OutputRows from './OutputRows.vue'
 import PortRow from './PortRow.vue'
 import RigCopies from './RigCopies.vue'
 import TogetherPorts from './TogetherPorts.vue'
-import { useWiring } from './useWiring'
 
 const LOCKER = 'the locker'
 
 const store = useRig()
-const wiring = useWiring()
 const shown = ref('')
 const picked = ref(new Set<string>())
 const adding = ref(false)
@@ -32,17 +30,17 @@ const copying = ref(false)
 const describing = ref(false)
 let last = 0
 
-const devices = computed(() => (store.rig ? wiring.devices.value : []))
+const devices = computed(() => store.devices)
 const device = computed(() => devices.value.find((each) => each.id === shown.value) ?? devices.value[0])
-const inputs = computed(() => (device.value ? wiring.portsOf(device.value.id, 'in') : []))
-const outputs = computed(() => (device.value ? wiring.portsOf(device.value.id, 'out') : []))
+const inputs = computed(() => (device.value ? store.portsOf(device.value.id, 'in') : []))
+const outputs = computed(() => (device.value ? store.portsOf(device.value.id, 'out') : []))
 const named = computed(() => {
   const chosen = inputs.value.filter((port) => picked.value.has(port.id))
   return chosen.length ? chosen : inputs.value.length ? inputs.value : outputs.value
 })
 const path = computed(() => {
   const only = [...picked.value].at(-1)
-  return only ? wiring.path(only) : []
+  return only ? store.path(only) : []
 })
 
 watch(shown, () => (picked.value = new Set()))
@@ -77,9 +75,19 @@ function pairAll(direction: Port['direction']) {
 
 /** What of the selected leads on to somewhere. */
 const tieable = computed(() =>
-  inputs.value.filter((port) => picked.value.has(port.id) && wiring.endsOf(port).includes('to')),
+  inputs.value.filter((port) => picked.value.has(port.id) && store.endsOf(port.id).includes('to')),
 )
 const tying = ref(false)
+
+const firstEnds = ref<{ label: string; value: string }[]>([])
+
+/** Where the first of the selected could go on to. */
+async function chooseFirst() {
+  tying.value = await trying(async () => {
+    const ends = await store.farEnds(tieable.value[0]!.id, 'to')
+    firstEnds.value = ends.flatMap(({ label, port }) => (port ? [{ label, value: port }] : []))
+  })
+}
 
 function tieInOrder(first: string) {
   tying.value = false
@@ -91,12 +99,7 @@ function tieInOrder(first: string) {
 }
 
 /** Two that are in no pair yet, wherever they are. */
-const pairable = computed(() => picked.value.size === 2 && [...picked.value].every((port) => !wiring.pairOf(port)))
-
-function pairThem() {
-  const [left, right] = inputs.value.filter((port) => picked.value.has(port.id))
-  return store.edit([wiring.pairEdit(left!, right!)])
-}
+const pairable = computed(() => picked.value.size === 2 && [...picked.value].every((port) => !store.pairOf(port)))
 
 /** Side by side, and as many as a wide source may have. */
 const groupable = computed(() => {
@@ -104,10 +107,7 @@ const groupable = computed(() => {
   return chosen.length >= 3 && chosen.length <= 8 && chosen.at(-1)!.number - chosen[0]!.number === chosen.length - 1
 })
 
-function group() {
-  const chosen = inputs.value.filter((port) => picked.value.has(port.id))
-  return store.edit([wiring.groupEdit(chosen)])
-}
+const makeOne = () => store.together([...picked.value])
 
 function show(id: string) {
   shown.value = id
@@ -127,7 +127,7 @@ function show(id: string) {
         v-if="tying"
         class="tying"
         :value="null"
-        :options="wiring.ends(tieable[0]!, 'to')"
+        :options="firstEnds"
         label="Where the first of them goes on to"
         @choose="tieInOrder"
         @close="tying = false"
@@ -136,12 +136,12 @@ function show(id: string) {
         v-else-if="tieable.length > 1"
         size="small"
         title="The first to a port, the others to those after it"
-        @click="tying = true"
+        @click="chooseFirst"
       >
         Tie {{ tieable.length }} in order
       </NButton>
-      <NButton v-if="pairable" size="small" @click="pairThem">Pair these two</NButton>
-      <NButton v-if="groupable" size="small" @click="group">Group {{ picked.size }}</NButton>
+      <NButton v-if="pairable" size="small" @click="makeOne">Pair these two</NButton>
+      <NButton v-if="groupable" size="small" @click="makeOne">Group {{ picked.size }}</NButton>
       <NButton v-if="picked.size" size="small" @click="describing = true">Describe</NButton>
       <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
       <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>

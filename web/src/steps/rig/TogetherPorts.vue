@@ -3,15 +3,13 @@ import { computed } from 'vue'
 import type { Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import EditableText from '@/parts/EditableText.vue'
-import { useWiring } from './useWiring'
 
 /** Which ports of a device belong together, to be renamed or taken apart: wide groups, and pairs of inputs. */
 const { device, direction } = defineProps<{ device: string; direction: Port['direction'] }>()
 
 const store = useRig()
-const wiring = useWiring()
 
-const ours = computed(() => new Set(wiring.portsOf(device, direction).map((port) => port.id)))
+const ours = computed(() => new Set(store.portsOf(device, direction).map((port) => port.id)))
 const pairs = computed(() => (direction === 'in' ? store.rig!.pairs.filter((pair) => ours.value.has(pair.left)) : []))
 const groups = computed(() => store.rig!.groups.filter((group) => ours.value.has(group.ports[0]!)))
 </script>
@@ -24,7 +22,7 @@ const groups = computed(() => store.rig!.groups.filter((group) => ours.value.has
         :label="`Name of the pair ${pair.houseLabel}`"
         :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
       />
-      <span class="soft">{{ wiring.label(pair.left) }} | {{ wiring.label(pair.right) }}</span>
+      <span class="soft">{{ store.label(pair.left) }} | {{ store.label(pair.right) }}</span>
       <button
         class="word"
         :aria-label="`Take ${pair.houseLabel} apart`"
@@ -40,8 +38,8 @@ const groups = computed(() => store.rig!.groups.filter((group) => ours.value.has
         :set="(houseLabel) => store.edit([{ kind: 'label-group', group: group.id, houseLabel }])"
       />
       <span class="soft"
-        >{{ group.ports.length }} wide, {{ wiring.label(group.ports[0]) }} to
-        {{ wiring.label(group.ports.at(-1)) }}</span
+        >{{ group.ports.length }} wide, {{ store.label(group.ports[0]!) }} to
+        {{ store.label(group.ports.at(-1)!) }}</span
       >
       <button
         class="word"

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref } from 'vue'
+import { onBeforeUnmount, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { sourceOf } from '@/desk/feeds'
 import { levelOf, onLevels } from '@/desk/levels'
 
 /** How often the inputs of a track reached full scale since somebody cleared it. */
@@ -11,11 +10,9 @@ const { track } = defineProps<{ track: Track }>()
 const desk = useDesk()
 const clips = ref(0)
 
-const inputs = computed(() => [...new Set(track.feeds.flatMap((feed) => sourceOf(desk.session!, feed).input ?? []))])
-
 const end = onLevels(() => {
   let sum = 0
-  for (const input of inputs.value) sum += Math.max(0, levelOf(`clip/${input}`))
+  for (const input of desk.standingOf(track.id).inputs) sum += Math.max(0, levelOf(`clip/${input}`))
   clips.value = sum
 })
 onBeforeUnmount(end)

@@ -5,7 +5,6 @@ import type { Hear, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
 import ChoiceList from '@/parts/ChoiceList.vue'
-import { useHushed } from '@/desk/useHushed'
 import EditableText from '@/parts/EditableText.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -23,8 +22,8 @@ const { track, silent, picked } = defineProps<{ track: Track; silent: boolean; p
 const emit = defineEmits<{ pick: [event: MouseEvent] }>()
 
 const desk = useDesk()
-const { feedWords, splitWords, askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
-const { hushed } = useHushed()
+const { askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
+const standing = computed(() => desk.standingOf(track.id))
 const choosing = ref(false)
 
 const HEAR: { label: string; value: Hear; what: string }[] = [
@@ -37,15 +36,9 @@ const HEAR: { label: string; value: Hear; what: string }[] = [
 const hearLabel = (option: { label?: unknown; what?: unknown }) =>
   h('span', [String(option.label), h('span', { class: 'soft' }, `  ${option.what}`)])
 
-const hearers = computed(() => {
-  const hearing = new Set(
-    desk.cues
-      .filter((cue) => cue.output && cue.level !== 'off')
-      .filter((cue) => cue.sends.some((send) => send.trackId === track.id && send.level !== 'off' && !send.muted))
-      .flatMap((cue) => cue.listeners),
-  )
-  return desk.performers.map((performer) => ({ performer, hears: hearing.has(performer.id) }))
-})
+const hearers = computed(() =>
+  desk.performers.map((performer) => ({ performer, hears: standing.value.hearers.includes(performer.id) })),
+)
 
 const { menu, act } = useTrackMenu(() => track)
 
@@ -113,12 +106,11 @@ async function feed(value: number) {
         />
         <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
-        <span v-if="hushed(track)" class="flare wide"> {{ hushed(track) }}</span>
+        <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>
     </td>
     <td class="feed">
-      <span v-if="track.role === 'click'" class="soft">the click</span>
-      <span v-else-if="track.role === 'split'" class="soft">{{ splitWords(track) }}</span>
+      <span v-if="track.role === 'click' || track.role === 'split'" class="soft">{{ standing.fedBy }}</span>
       <ChoiceList
         v-else-if="choosing"
         :value="chosenFeed(track)"
@@ -128,7 +120,7 @@ async function feed(value: number) {
         @close="choosing = false"
       />
       <button v-else class="plain" title="Choose what feeds this track" @click="choose">
-        <span :class="{ flare: !feedWords(track) }">{{ feedWords(track) || 'nothing yet' }}</span>
+        <span :class="{ flare: !standing.fedBy }">{{ standing.fedBy || 'nothing yet' }}</span>
       </button>
     </td>
     <td>

@@ -2,7 +2,6 @@
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
-import { freshId } from '@/desk/ids'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelSlider from '@/parts/LevelSlider.vue'
@@ -24,9 +23,9 @@ const { picked, pick, letGo } = usePicked(inOrder)
 
 const anySoloed = computed(() => desk.tracks.some((track) => track.soloed))
 
-function add() {
+async function add() {
   const name = `Track ${desk.tracks.length + 1}`
-  return desk.edit([{ kind: 'add-track', track: freshId(name, desk.tracks), name, width: 1, feeds: [] }])
+  return desk.edit([{ kind: 'add-track', track: await desk.freshId('track', name), name, width: 1, feeds: [] }])
 }
 </script>
 

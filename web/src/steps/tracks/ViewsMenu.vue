@@ -3,7 +3,6 @@ import { NButton, NPopover } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { freshId } from '@/desk/ids'
 
 /** What of the tracks is in sight: by kind, and as views kept by name. Nothing of it is heard. */
 const desk = useDesk()
@@ -27,7 +26,7 @@ function hide(tracks: Track[], away: boolean) {
 
 async function save() {
   const same = desk.session!.views.find((view) => view.name === name.value.trim())
-  const view = same?.id ?? freshId(name.value, desk.session!.views)
+  const view = same?.id ?? (await desk.freshId('view', name.value))
   if (await desk.edit([{ kind: 'save-view', view, name: name.value }])) name.value = ''
 }
 </script>

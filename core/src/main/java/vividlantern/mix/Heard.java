@@ -3,6 +3,7 @@ package vividlantern.mix;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Feed;
@@ -111,6 +112,12 @@ public final class Heard {
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
     double sendGain(Send send) {
         return tappedGain(send, ways.get(send.trackId())) * send.level().gain();
+    }
+
+    /** Whether anything of a track reaches a cue by a send. */
+    boolean reaches(Send send) {
+        return sendGain(send) != 0
+                && IntStream.of(ways.get(send.trackId()).heard()).anyMatch(source -> source != NO_SOURCE);
     }
 
     /** The factor with which a send takes its track at its tap, its own level left out; 0 while it is silent there. */

@@ -93,9 +93,7 @@ public final class OfferedFeeds {
     /** Where ties lead a port's signal on to. */
     private String arrival(Port port) {
         PortId end = rig.followTies(port.id());
-        return end.equals(port.id())
-                ? ""
-                : " → " + rig.port(end).map(Port::panelName).orElse(end.value());
+        return end.equals(port.id()) ? "" : " → " + rig.panelNames(List.of(end));
     }
 
     /** Stereo inputs; two inputs that are the left and the right of one thing, wherever they are patched; the rig's pairs. */

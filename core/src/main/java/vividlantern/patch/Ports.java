@@ -56,7 +56,7 @@ public final class Ports {
                 .map(ports -> new OfferedPlace(
                         ports,
                         label(rig, ports),
-                        panelNames(rig, ports),
+                        rig.panelNames(ports),
                         arrivesAt(rig, ports),
                         rig.preampsOf(ports).stream().map(Port::id).toList(),
                         session.inputs().stream()
@@ -93,25 +93,12 @@ public final class Ports {
         return together(rig, ports).map(name -> name + ": " + labels).orElse(labels);
     }
 
-    private static String panelNames(Rig rig, List<PortId> ports) {
-        List<String> names = ports.stream()
-                .map(port -> rig.port(port).orElseThrow().panelName())
-                .toList();
-        String first = names.get(0);
-        String last = names.get(names.size() - 1);
-        int word = first.lastIndexOf(' ') + 1;
-        String rest = last.startsWith(first.substring(0, word)) ? last.substring(word) : last;
-        return names.size() == 1 ? first : first + (names.size() == 2 ? ", " : " to ") + rest;
-    }
-
     /** Output pairs for cues. The pairs of the main and second speakers and the engineer's own are not among them. */
     public static List<OfferedPair> forCues(Session session, Rig rig) {
         return rig.outputPairs().stream()
                 .filter(pair -> rig.engineOutput(pair.left()).isPresent()
                         && rig.engineOutput(pair.right()).isPresent())
-                .filter(pair -> pair.feeds() == StereoPair.Feeds.HEADPHONES
-                        || pair.feeds() == StereoPair.Feeds.ROOM_SPEAKER
-                        || pair.feeds() == StereoPair.Feeds.NOTHING)
+                .filter(pair -> pair.feeds().isForCues())
                 .filter(pair -> !session.main().output().equals(Optional.of(pair.id())))
                 .map(pair -> new OfferedPair(
                         pair.id(),
@@ -236,6 +223,6 @@ public final class Ports {
 
     private static String arrivesAt(Rig rig, List<PortId> entries) {
         List<PortId> ends = entries.stream().map(rig::followTies).toList();
-        return ends.equals(entries) ? "" : panelNames(rig, ends);
+        return ends.equals(entries) ? "" : rig.panelNames(ends);
     }
 }

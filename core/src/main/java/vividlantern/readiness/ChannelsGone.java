@@ -25,7 +25,7 @@ final class ChannelsGone implements Rule {
 
     private static Finding finding(Session session, Rig rig, FreePorts free, Input input, PortId port) {
         String key = Keys.of("channels-gone", input.id(), port, session.sampleRate());
-        String sentence = Keys.name(input) + ", comes by " + Keys.label(rig, port) + ", which is not there at "
+        String sentence = Keys.name(input) + ", comes by " + rig.label(port) + ", which is not there at "
                 + session.sampleRate() / 1000.0 + " kHz: " + AtRate.link(rig, port, session.sampleRate()) + ".";
         String why = "Nothing arrives on its track.";
         return Elsewhere.or("Choose a lower sample rate.", free, rig, input, key, sentence, why);

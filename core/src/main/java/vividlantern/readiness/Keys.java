@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
@@ -27,12 +26,8 @@ final class Keys {
         return all.length() <= LONGEST ? all : rule + "/" + Integer.toHexString(all.hashCode()) + "-" + all.length();
     }
 
-    static String label(Rig rig, PortId port) {
-        return rig.port(port).map(Port::houseLabel).orElse(port.value());
-    }
-
     static String labels(Rig rig, List<PortId> ports) {
-        return ports.stream().map(port -> label(rig, port)).collect(Collectors.joining(" and "));
+        return ports.stream().map(rig::label).collect(Collectors.joining(" and "));
     }
 
     static String name(Input input) {

@@ -27,8 +27,8 @@ final class LevelDoesNotFit implements Rule {
     private static Finding finding(Rig rig, FreePorts free, Input input, PortId port) {
         String level = input.level().name().toLowerCase(Locale.ROOT);
         String key = Keys.of("level-does-not-fit", input.id(), port, level);
-        String sentence = Keys.name(input) + ", comes at " + level + " level, and " + Keys.label(rig, port)
-                + " does not take that.";
+        String sentence =
+                Keys.name(input) + ", comes at " + level + " level, and " + rig.label(port) + " does not take that.";
         String why = "It would be dull, noisy or distorted.";
         return Elsewhere.or(wayOut(input.level()), free, rig, input, key, sentence, why);
     }

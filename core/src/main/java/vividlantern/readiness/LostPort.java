@@ -58,7 +58,7 @@ final class LostPort implements Rule {
 
     private static Finding finding(Session session, Rig rig, Input input, int channel) {
         PortId port = input.ports().get(channel);
-        String label = Keys.label(rig, port);
+        String label = rig.label(port);
         Optional<PortId> same = Ports.byName(rig, label)
                 .map(Port::id)
                 .filter(id -> session.inputs().stream().noneMatch(each -> each.goesInto(id)));
@@ -75,7 +75,7 @@ final class LostPort implements Rule {
 
     private static Finding finding(Rig rig, Track track, int channel) {
         PortId port = track.feeds().get(channel).port().orElseThrow();
-        String label = Keys.label(rig, port);
+        String label = rig.label(port);
         List<Feed> feeds = new ArrayList<>(track.feeds());
         feeds.set(channel, Feed.NOTHING);
         return Finding.fixable(

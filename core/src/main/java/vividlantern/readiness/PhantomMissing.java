@@ -57,8 +57,7 @@ final class PhantomMissing implements Rule {
         PortId port = powerless(rig, input).orElseThrow();
         return Finding.byHand(
                 Keys.of("no-phantom-there", input.id(), port, input.mic()),
-                Keys.name(input) + ", has a " + kind(rig, input) + ", and " + Keys.label(rig, port)
-                        + " gives no +48 V.",
+                Keys.name(input) + ", has a " + kind(rig, input) + ", and " + rig.label(port) + " gives no +48 V.",
                 "It gives no sound without.",
                 Keys.about(input),
                 "Choose a port with +48 V, or another mic.");

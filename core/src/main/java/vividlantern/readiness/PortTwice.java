@@ -37,8 +37,7 @@ final class PortTwice implements Rule {
         String key = Keys.of("port-twice", end, first.id(), later.id());
         String both = Keys.name(first) + " and " + Keys.name(later) + " both ";
         String sentence =
-                both + (first.goesInto(port) ? "go into " + Keys.label(rig, port) : "arrive at " + Keys.label(rig, end))
-                        + ".";
+                both + (first.goesInto(port) ? "go into " + rig.label(port) : "arrive at " + rig.label(end)) + ".";
         String why = "One of the two cables has no socket, and both tracks record the same.";
         Optional<PortId> next = free.next(port);
         return next.isPresent()
@@ -47,7 +46,7 @@ final class PortTwice implements Rule {
                         sentence,
                         why,
                         Keys.about(first, later),
-                        "Put " + later.source() + " into " + Keys.label(rig, next.get()),
+                        "Put " + later.source() + " into " + rig.label(next.get()),
                         List.of(new PatchInput(later.id(), later.portsWith(next.get(), channel))))
                 : Finding.byHand(
                         key,

@@ -57,7 +57,7 @@ final class RecordedTwice implements Rule {
         });
         return Finding.fixable(
                 Keys.of("recorded-twice", restsOn.toArray()),
-                Keys.label(rig, port) + " is recorded " + tracks.size() + " times, on " + names + ": heard together "
+                rig.label(port) + " is recorded " + tracks.size() + " times, on " + names + ": heard together "
                         + added(tracks.size()) + " dB louder" + cues(session, tracks) + ".",
                 "Fine if meant, as clean and printed; a slip if not.",
                 tracks.stream().distinct().map(track -> PartKey.of(track.id())).toList(),

@@ -77,9 +77,12 @@ public record Rig(
 
     /** Ports by their house labels, as in "Wall 1 | Wall 2"; one that is gone by its id. */
     public String labels(List<PortId> ids) {
-        return ids.stream()
-                .map(id -> port(id).map(Port::houseLabel).orElse(id.value()))
-                .collect(Collectors.joining(" | "));
+        return ids.stream().map(this::label).collect(Collectors.joining(" | "));
+    }
+
+    /** What a port is called in this house; one that is gone by its id. */
+    public String label(PortId id) {
+        return port(id).map(Port::houseLabel).orElse(id.value());
     }
 
     public Optional<StereoPair> outputPair(PairId id) {
@@ -121,15 +124,25 @@ public record Rig(
 
     /** A pair's sockets as the maker numbered them: "Line out 3, 4". */
     public String panelName(StereoPair pair) {
-        String left = port(pair.left()).map(Port::panelName).orElse(pair.left().value());
-        String right =
-                port(pair.right()).map(Port::panelName).orElse(pair.right().value());
+        return panelNames(List.of(pair.left(), pair.right()));
+    }
+
+    /** Sockets side by side as the maker numbered them: "Line out 3", "Line out 3, 4", "Line out 3 to 7". */
+    public String panelNames(List<PortId> ids) {
+        List<String> names = ids.stream()
+                .map(id -> port(id).map(Port::panelName).orElse(id.value()))
+                .toList();
+        String first = names.get(0);
+        if (names.size() == 1) {
+            return first;
+        }
+        String last = names.get(names.size() - 1);
         int shared = 0;
-        while (shared < Math.min(left.length(), right.length()) && left.charAt(shared) == right.charAt(shared)) {
+        while (shared < Math.min(first.length(), last.length()) && first.charAt(shared) == last.charAt(shared)) {
             shared++;
         }
-        int word = left.substring(0, shared).lastIndexOf(' ') + 1;
-        return word == 0 ? left + ", " + right : left + ", " + right.substring(word);
+        int word = first.substring(0, shared).lastIndexOf(' ') + 1;
+        return first + (names.size() == 2 ? ", " : " to ") + last.substring(word);
     }
 
     /** Whether a port is there and not hidden. */
@@ -249,12 +262,17 @@ public record Rig(
 
     /** Where a signal at a port comes from: by its tie, or into the outboard that it comes out of. */
     public Optional<PortId> comesFrom(PortId to) {
-        return tiedFrom(to).or(() -> acrossOutboard(to, Port.Direction.OUT));
+        return tiedFrom(to).or(() -> sendOf(to));
     }
 
     /** The return of an outboard's send. */
     public Optional<PortId> returnOf(PortId send) {
         return acrossOutboard(send, Port.Direction.IN);
+    }
+
+    /** The send of an outboard's return. */
+    public Optional<PortId> sendOf(PortId comesBack) {
+        return acrossOutboard(comesBack, Port.Direction.OUT);
     }
 
     /** The port of the same number at the other side of outboard. */

@@ -73,13 +73,13 @@ public final class RigComparison {
             traits.put("a link", port.link().map(RigComparison::words).orElse("none"));
             traits.put("its place", port.hidden() ? "hidden" : "in sight");
         } else if (part instanceof StereoPair pair) {
-            traits.put("left at", label(rig, pair.left()));
-            traits.put("right at", label(rig, pair.right()));
+            traits.put("left at", rig.label(pair.left()));
+            traits.put("right at", rig.label(pair.right()));
             traits.put("behind it", pair.feeds().words());
         } else if (part instanceof WideGroup group) {
             traits.put(
                     "channels at",
-                    group.ports().stream().map(port -> label(rig, port)).collect(Collectors.joining(", ")));
+                    group.ports().stream().map(port -> rig.label(port)).collect(Collectors.joining(", ")));
         } else if (part instanceof Mic mic) {
             traits.put("the kind", mic.kind().words());
             traits.put("a count of", String.valueOf(mic.count()));
@@ -135,7 +135,7 @@ public final class RigComparison {
         } else if (part instanceof Port port) {
             return "The port " + port.houseLabel() + " (" + port.panelName() + ")";
         } else if (part instanceof Tie tie) {
-            return "The tie from " + label(rig, tie.from()) + " to " + label(rig, tie.to());
+            return "The tie from " + rig.label(tie.from()) + " to " + rig.label(tie.to());
         } else if (part instanceof StereoPair pair) {
             return "The pair " + pair.houseLabel();
         } else if (part instanceof WideGroup group) {
@@ -143,9 +143,5 @@ public final class RigComparison {
         } else {
             return "The mic " + ((Mic) part).name();
         }
-    }
-
-    private static String label(Rig rig, PortId id) {
-        return rig.port(id).map(Port::houseLabel).orElse(id.value());
     }
 }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import vividlantern.history.Anatomy;
+import vividlantern.history.Ids;
 
 /** A rig taken apart and put together again: how two states differ, and how a difference is applied. */
 public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {
@@ -45,6 +46,16 @@ public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {
         SortedMap<RigPartKey, RigPart> all = parts(rig);
         parts.forEach((key, part) -> part.ifPresentOrElse(present -> all.put(key, present), () -> all.remove(key)));
         return assemble(rig.id(), rig.revision(), all);
+    }
+
+    /** An id for a part of a kind that is to come, from its name. */
+    public static String freshId(Rig rig, RigPartKey.Kind kind, String name) {
+        return Ids.fresh(
+                name,
+                OF_RIG.parts(rig).keySet().stream()
+                        .filter(key -> key.kind() == kind)
+                        .map(RigPartKey::id)
+                        .toList()::contains);
     }
 
     /** A rig from its parts; the revision is not one of them. */

@@ -25,6 +25,11 @@ public record StereoPair(PairId id, String houseLabel, PortId left, PortId right
         public String words() {
             return words;
         }
+
+        /** Whether a cue may leave there; the pairs of the speakers in the control room and the engineer's own are not for cues. */
+        public boolean isForCues() {
+            return this == HEADPHONES || this == ROOM_SPEAKER || this == NOTHING;
+        }
     }
 
     public StereoPair labelled(String newLabel) {

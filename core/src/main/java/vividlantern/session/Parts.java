@@ -8,6 +8,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import vividlantern.history.Anatomy;
+import vividlantern.history.Ids;
 
 /** A session taken apart and put together again: how two states differ, and how a difference is applied. */
 public final class Parts implements Anatomy<Session, PartKey, Part> {
@@ -113,6 +114,12 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         return session.find(id).stream()
                 .flatMap(cue -> cue.sends().stream())
                 .anyMatch(send -> !replaced.containsKey(PartKey.of(id, send.trackId())));
+    }
+
+    /** An id for a part of a kind that is to come, from its name. */
+    public static String freshId(Session session, PartKind kind, String name) {
+        return Ids.fresh(
+                name, of(kind, session).keySet().stream().map(PartKey::id).toList()::contains);
     }
 
     /** A session from its parts; the revision is not one of them. */

@@ -182,8 +182,8 @@ public class OwnStudioIT {
     public void step11TheStandInsAreHeardInTheNewStudio() {
         page.getByText("Take the rig").click();
         goTo("Tracks");
-        Locator level = page.getByRole(AriaRole.ROW, named("Source 2")).locator(".reading");
-        assertThat(level).hasText(java.util.regex.Pattern.compile("−\\d\\d?\\.\\d"));
+        Locator level = page.getByRole(AriaRole.ROW, named("Source 2")).getByRole(AriaRole.METER);
+        assertThat(level).hasAttribute("aria-valuetext", java.util.regex.Pattern.compile("−\\d\\d?\\.\\d dBFS"));
     }
 
     @Test(dependsOnMethods = "step11TheStandInsAreHeardInTheNewStudio")

@@ -41,7 +41,8 @@ public class TracksIT extends WithDemo {
         button("A track for each output of the sound module").click();
         assertThat(row("Piano")).containsText("Kelp 5 | Kelp 6");
         row("Piano").getByLabel("Arm Piano").click();
-        assertThat(row("Piano").locator(".reading")).hasText(java.util.regex.Pattern.compile("−\\d\\d?\\.\\d"));
+        assertThat(row("Piano").getByRole(AriaRole.METER))
+                .hasAttribute("aria-valuetext", java.util.regex.Pattern.compile("−\\d\\d?\\.\\d dBFS"));
         row("Piano").getByTitle("Choose what feeds this track").click();
         assertThat(page.getByText("Pad, Output 7, 8 · feeds Pad").last()).isVisible();
         page.keyboard().press("Escape");

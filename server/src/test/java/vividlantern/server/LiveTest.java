@@ -100,6 +100,31 @@ public class LiveTest extends ServerTest {
     }
 
     @Test
+    public void howTracksStandIsToldWithTheGreetingAndWhenItBecomesOtherwise() throws Exception {
+        Follower follower = follow("fred");
+        JsonNode hello = follower.text(told -> told.get("type").asString().equals("hello"));
+        JsonNode fiddle = track(hello.get("standing"), "fiddle");
+        assertThat(fiddle.get("fedBy").asString()).isEqualTo("Wall 1");
+        assertThat(fiddle.get("players").get(0).asString()).isEqualTo("fiddle");
+        assertThat(fiddle.get("hearers")).hasSize(5);
+        edit("fred", "{\"kind\": \"arm-track\", \"track\": \"fiddle\", \"armed\": false}");
+        JsonNode told = follower.text(message -> message.get("type").asString().equals("standing"));
+        assertThat(told.get("tracks")).hasSize(1);
+        assertThat(track(told.get("tracks"), "fiddle").get("hearers")).isEmpty();
+        post(SESSION + "/undo", "fred", "");
+        follower.close();
+    }
+
+    private static JsonNode track(JsonNode standing, String id) {
+        for (JsonNode each : standing) {
+            if (each.get("track").asString().equals(id)) {
+                return each;
+            }
+        }
+        throw new AssertionError("Nothing is told of " + id + ".");
+    }
+
+    @Test
     public void cutHeadphonesAreSilentAndTheSpeakersAreNot() throws Exception {
         Follower follower = follow("emil");
         JsonNode layout = follower.text(told -> told.get("type").asString().equals("meters"));

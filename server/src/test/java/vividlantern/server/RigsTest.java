@@ -2,6 +2,7 @@ package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
@@ -130,6 +131,33 @@ public class RigsTest extends ServerTest {
         assertThat(get(LOFT).get("celsius").asDouble()).isEqualTo(20);
         post(LOFT + "/redo", "anna", "");
         assertThat(get(LOFT).get("celsius").asDouble()).isEqualTo(25);
+    }
+
+    @Test
+    public void whatCanBeTiedIsOfferedWithTheEditsThatTieIt() {
+        JsonNode wiring = get("/api/rigs/saltworks/wiring");
+        assertThat(wiring.get("pairs").findValuesAsString("panelName")).contains("Out 3, 4");
+        JsonNode ends = get("/api/rigs/saltworks/ports/wall-1/far-ends?end=to");
+        assertThat(ends.get(0).get("label").asString()).isEqualTo("nothing");
+        assertThat(ends.findValuesAsString("kind")).contains("untie-port", "tie-ports");
+        assertThat(get("/api/rigs/saltworks/pairs/out-3-4/far-ends").findValuesAsString("label"))
+                .contains("nothing", "Buoy A");
+        HttpResponse<String> odd =
+                send(HttpRequest.newBuilder(address("/api/rigs/saltworks/ports/wall-1/far-ends?end=up")));
+        assertThat(odd.statusCode()).isEqualTo(422);
+        assertThat(odd.body()).contains("takes from, to");
+    }
+
+    @Test
+    public void idsOfWhatIsToComeAreMadeFromNames() {
+        assertThat(get("/api/rigs/saltworks/fresh-id?kind=device&name=Kelp%208")
+                        .get("id")
+                        .asString())
+                .isEqualTo("kelp-8");
+        assertThat(get("/api/sessions/low-water/fresh-id?kind=track&name=Fiddle")
+                        .get("id")
+                        .asString())
+                .isEqualTo("fiddle-2");
     }
 
     private List<String> sentences(String session) {

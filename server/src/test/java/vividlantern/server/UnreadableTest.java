@@ -52,7 +52,10 @@ public class UnreadableTest extends ServerTest {
 
         assertThat(send(HttpRequest.newBuilder(address(SESSION + "/stored.txt")))
                         .body())
-                .contains("session: id=low-water", "click={\"countIn", "track: session_id=low-water; id=bass");
+                .contains(
+                        "session: id=low-water",
+                        "kind=click; id=; document={\"countIn",
+                        "track: session_id=low-water; id=bass");
         HttpResponse<String> taken = post("/api/copies/" + copy + "/sessions/low-water", "p", "");
         assertThat(JSON.readTree(taken.body()).get("id").asString()).isEqualTo("low-water-2");
         assertThat(get("/api/sessions/low-water-2").get("tracks")).hasSize(14);

@@ -54,6 +54,6 @@ public record DescribePort(
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, port) + ": what it can do";
+        return rig.label(port) + ": what it can do";
     }
 }

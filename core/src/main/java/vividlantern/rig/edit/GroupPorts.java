@@ -43,6 +43,6 @@ public record GroupPorts(GroupId group, PortId first, int count, String houseLab
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, first) + " and the next " + (count - 1) + " are a group, " + houseLabel;
+        return rig.label(first) + " and the next " + (count - 1) + " are a group, " + houseLabel;
     }
 }

@@ -16,6 +16,6 @@ public record HidePort(PortId port, boolean hidden) implements RigEdit {
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, port) + (hidden ? " hidden" : " offered again");
+        return rig.label(port) + (hidden ? " hidden" : " offered again");
     }
 }

@@ -34,6 +34,6 @@ public record InsertOutboard(PortId send, PortId port) implements RigEdit {
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, send) + " inserted in front of " + RigRules.name(rig, port);
+        return rig.label(send) + " inserted in front of " + rig.label(port);
     }
 }

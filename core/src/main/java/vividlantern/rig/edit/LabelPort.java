@@ -16,6 +16,6 @@ public record LabelPort(PortId port, String houseLabel) implements RigEdit {
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, port) + " is called " + houseLabel;
+        return rig.label(port) + " is called " + houseLabel;
     }
 }

@@ -3,17 +3,22 @@ package vividlantern.rig.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vividlantern.history.Refused;
+import vividlantern.rig.GroupId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigParts;
 import vividlantern.rig.StereoPair;
 
-/** Pairs a device's neighbouring ports in one go: 1 and 2, 3 and 4, … */
+/** Makes pairs and groups of ports: a device's neighbours in one go, or those that somebody chose. */
 public final class Neighbours {
 
     private Neighbours() {}
 
-    /** The edits that do it; ports that are in a pair, hidden, or without a neighbour are left as they are. */
+    /** The edits that pair 1 and 2, 3 and 4, …; ports that are in a pair, hidden, or without a neighbour are left as they are. */
     public static List<RigEdit> pair(Rig rig, String device, Port.Direction direction) {
         RigRules.device(rig, device);
         List<Port> ports = rig.ports().stream()
@@ -35,6 +40,25 @@ public final class Neighbours {
             }
         }
         return edits;
+    }
+
+    /** The edit that makes chosen ports one thing: two a pair, called by both; more, side by side, a group, called by its ends. */
+    public static List<RigEdit> together(Rig rig, List<PortId> chosen) {
+        List<Port> ports =
+                rig.ports().stream().filter(port -> chosen.contains(port.id())).toList();
+        if (ports.size() < 2) {
+            throw new Refused("Choose two ports for a pair, or more side by side for a group.", "ports");
+        }
+        Port first = ports.get(0);
+        Port last = ports.get(ports.size() - 1);
+        if (ports.size() == 2) {
+            String label = both(first.houseLabel(), last.houseLabel());
+            PairId pair = new PairId(RigParts.freshId(rig, RigPartKey.Kind.PAIR, label));
+            return List.of(new PairPorts(pair, first.id(), last.id(), label, StereoPair.Feeds.NOTHING));
+        }
+        String label = first.houseLabel() + " to " + last.houseLabel();
+        GroupId group = new GroupId(RigParts.freshId(rig, RigPartKey.Kind.GROUP, label));
+        return List.of(new GroupPorts(group, first.id(), ports.size(), label));
     }
 
     private static boolean isFree(Rig rig, Port port) {

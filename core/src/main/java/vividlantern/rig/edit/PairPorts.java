@@ -40,6 +40,6 @@ public record PairPorts(PairId pair, PortId left, PortId right, String houseLabe
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, left) + " and " + RigRules.name(rig, right) + " are a pair, " + houseLabel;
+        return rig.label(left) + " and " + rig.label(right) + " are a pair, " + houseLabel;
     }
 }

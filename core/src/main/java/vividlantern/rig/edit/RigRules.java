@@ -57,10 +57,6 @@ final class RigRules {
                 .orElseThrow(() -> new Refused("There is no group '" + id + "' in " + rig.name() + ".", "group"));
     }
 
-    static String name(Rig rig, PortId id) {
-        return rig.port(id).map(Port::houseLabel).orElse(id.value());
-    }
-
     static String name(Rig rig, PairId id) {
         return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
     }

@@ -14,7 +14,7 @@ public record TakeOutOutboard(PortId send) implements RigEdit {
         Optional<PortId> before = rig.tiedFrom(send);
         Optional<PortId> after = rig.tiedTo(comesBack);
         if (after.isEmpty()) {
-            throw new Refused(RigRules.name(rig, send) + " is inserted nowhere.", "send");
+            throw new Refused(rig.label(send) + " is inserted nowhere.", "send");
         }
         Rig loose = new UntiePort(comesBack).applyTo(rig);
         return before.map(port -> new TiePorts(port, after.get()).applyTo(new UntiePort(port).applyTo(loose)))
@@ -23,6 +23,6 @@ public record TakeOutOutboard(PortId send) implements RigEdit {
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, send) + " taken out of the way";
+        return rig.label(send) + " taken out of the way";
     }
 }

@@ -47,11 +47,11 @@ public record TiePorts(PortId from, PortId to) implements RigEdit {
     /** What is no longer tied once this is. */
     @Override
     public String summary(Rig rig) {
-        String words = RigRules.name(rig, from) + " tied to " + RigRules.name(rig, to);
+        String words = rig.label(from) + " tied to " + rig.label(to);
         Optional<PortId> went = rig.tiedTo(from).filter(port -> !port.equals(to));
         Optional<PortId> came = rig.tiedFrom(to).filter(port -> !port.equals(from));
         return words
-                + went.map(port -> ", no longer to " + RigRules.name(rig, port)).orElse("")
-                + came.map(port -> ", in place of " + RigRules.name(rig, port)).orElse("");
+                + went.map(port -> ", no longer to " + rig.label(port)).orElse("")
+                + came.map(port -> ", in place of " + rig.label(port)).orElse("");
     }
 }

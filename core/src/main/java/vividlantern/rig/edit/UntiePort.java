@@ -14,12 +14,12 @@ public record UntiePort(PortId from) implements RigEdit {
         Tie tie = rig.ties().stream()
                 .filter(each -> each.from().equals(from))
                 .findFirst()
-                .orElseThrow(() -> new Refused(RigRules.name(rig, from) + " is tied to nothing.", "from"));
+                .orElseThrow(() -> new Refused(rig.label(from) + " is tied to nothing.", "from"));
         return RigRules.without(rig, RigPartKey.of(tie));
     }
 
     @Override
     public String summary(Rig rig) {
-        return RigRules.name(rig, from) + " untied";
+        return rig.label(from) + " untied";
     }
 }

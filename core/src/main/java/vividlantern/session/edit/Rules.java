@@ -78,11 +78,6 @@ final class Rules {
         return session.find(id).map(Cue::name).orElse(id.value());
     }
 
-    /** A port by its house label. */
-    static String name(Rig rig, PortId id) {
-        return rig.port(id).map(Port::houseLabel).orElse(id.value());
-    }
-
     static String name(Rig rig, PairId id) {
         return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
     }
@@ -171,7 +166,7 @@ final class Rules {
         inputPort(rig, id);
         if (rig.isOfSoundModule(id)) {
             throw new Refused(
-                    name(rig, id)
+                    rig.label(id)
                             + " is an output of a sound module; no cable goes into it. Give it an instrument track.",
                     "ports");
         }
@@ -182,10 +177,13 @@ final class Rules {
                 .orElseThrow(
                         () -> new Refused("There is no output pair '" + id + "' in " + rig.name() + ".", "output"));
         boolean carriesMain = session.main().output().equals(Optional.of(id));
-        if (carriesMain || pair.feeds() == StereoPair.Feeds.MAIN_SPEAKERS) {
+        if (carriesMain || !pair.feeds().isForCues()) {
+            String why = carriesMain
+                    ? "carries the main mix"
+                    : "is for " + pair.feeds().words();
             throw new Refused(
-                    pair.houseLabel() + " (" + rig.panelName(pair)
-                            + ") carries the main mix. Choose a pair that feeds headphones.",
+                    pair.houseLabel() + " (" + rig.panelName(pair) + ") " + why
+                            + ". Choose a pair that feeds headphones.",
                     "output");
         }
     }
@@ -241,7 +239,7 @@ final class Rules {
                 .map(feed -> feed.input()
                         .flatMap(session::find)
                         .map(input -> words(input, feed.channel()))
-                        .or(() -> feed.port().map(id -> name(rig, id)))
+                        .or(() -> feed.port().map(rig::label))
                         .orElse("nothing"))
                 .toList();
         return words.isEmpty() ? "nothing" : String.join(" | ", words);

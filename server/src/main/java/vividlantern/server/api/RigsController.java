@@ -17,17 +17,21 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.format.RigDocument;
 import vividlantern.history.Refused;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Readiness;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigComparison;
 import vividlantern.rig.RigId;
+import vividlantern.rig.RigPartKey;
+import vividlantern.rig.RigParts;
 import vividlantern.rig.edit.AddDevice;
 import vividlantern.rig.edit.Labels;
 import vividlantern.rig.edit.Neighbours;
@@ -35,6 +39,7 @@ import vividlantern.rig.edit.ReplaceRig;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
 import vividlantern.rig.edit.TieInOrder;
+import vividlantern.rig.edit.Wiring;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.desk.RigDesk;
@@ -78,6 +83,9 @@ class RigsController {
 
     /** The ports of a device that shall be paired with their neighbours. */
     record WantedPairs(String device, Port.Direction direction) {}
+
+    /** Ports that belong together: two are a pair, more a group. */
+    record WantedTogether(List<PortId> ports) {}
 
     /** Ports to be tied in order, the first of them to a port. */
     record WantedTies(List<PortId> from, PortId first) {}
@@ -160,6 +168,31 @@ class RigsController {
         return desk.rig(new RigId(rig));
     }
 
+    /** An id for a part that is to be added: from its name, with a number behind it if that is taken. */
+    @GetMapping("/{rig}/fresh-id")
+    SessionsController.FreshId freshId(@PathVariable String rig, @RequestParam String kind, @RequestParam String name) {
+        RigPartKey.Kind of = Requests.word(RigPartKey.Kind.class, kind, "kind");
+        return new SessionsController.FreshId(RigParts.freshId(rig(rig), of, name));
+    }
+
+    /** Where there can be cables, and what a signal passes. */
+    @GetMapping("/{rig}/wiring")
+    Wiring.Picture wiring(@PathVariable String rig) {
+        return Wiring.of(rig(rig));
+    }
+
+    /** What the other end of a cable at a port could be, each with the edits that tie it. */
+    @GetMapping("/{rig}/ports/{port}/far-ends")
+    List<Wiring.FarEnd> farEnds(@PathVariable String rig, @PathVariable String port, @RequestParam String end) {
+        return Wiring.farEnds(rig(rig), new PortId(port), Requests.word(Wiring.End.class, end, "end"));
+    }
+
+    /** To what both outputs of a pair could be tied, each with the edits that do it. */
+    @GetMapping("/{rig}/pairs/{pair}/far-ends")
+    List<Wiring.FarEnd> farEndsOfPair(@PathVariable String rig, @PathVariable String pair) {
+        return Wiring.farEndsOfPair(rig(rig), new PairId(pair));
+    }
+
     /** What is stored of a rig, row by row, for one that cannot be read. */
     @GetMapping(path = "/{rig}/stored.txt", produces = MediaType.TEXT_PLAIN_VALUE)
     String stored(@PathVariable String rig) {
@@ -215,6 +248,12 @@ class RigsController {
     @PostMapping("/{rig}/pairs")
     ProposedRigEdits pairs(@PathVariable String rig, @RequestBody WantedPairs wanted) {
         return new ProposedRigEdits(Neighbours.pair(desk.rig(new RigId(rig)), wanted.device(), wanted.direction()));
+    }
+
+    /** The edit that makes a pair or a group of chosen ports. */
+    @PostMapping("/{rig}/together")
+    ProposedRigEdits together(@PathVariable String rig, @RequestBody WantedTogether wanted) {
+        return new ProposedRigEdits(Neighbours.together(desk.rig(new RigId(rig)), wanted.ports()));
     }
 
     /** The edits that tie many ports to as many that follow each other. */

@@ -35,6 +35,8 @@ import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RawRows;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
@@ -134,6 +136,15 @@ class SessionsController {
     @GetMapping("/{session}")
     Session session(@PathVariable String session) {
         return desk.session(new SessionId(session));
+    }
+
+    /** An id of our own for a part that is to be added: from its name, with a number behind it if that is taken. */
+    record FreshId(String id) {}
+
+    @GetMapping("/{session}/fresh-id")
+    FreshId freshId(@PathVariable String session, @RequestParam String kind, @RequestParam String name) {
+        PartKind of = Requests.word(PartKind.class, kind, "kind");
+        return new FreshId(Parts.freshId(desk.session(new SessionId(session)), of, name));
     }
 
     /** What is stored of a session, row by row, for one that cannot be read. */

@@ -9,6 +9,7 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Port;
@@ -22,7 +23,6 @@ import vividlantern.rig.edit.RemoveDevice;
 import vividlantern.rig.edit.ReplaceRig;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.server.store.RigStore;
-import vividlantern.session.Ids;
 
 /** The open rigs. A change is made here and nowhere else: tried, stored, and only then published. */
 @Component

@@ -21,6 +21,7 @@ import org.springframework.web.socket.handler.TextWebSocketHandler;
 import org.springframework.web.util.UriComponentsBuilder;
 import vividlantern.format.Documents;
 import vividlantern.history.Refused;
+import vividlantern.mix.TrackStanding;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.RigChanged;
@@ -29,6 +30,7 @@ import vividlantern.server.desk.SessionChanged;
 import vividlantern.server.store.StoreWatch;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.TrackId;
 
 /** Tells every page that follows a session what changes in it and what is happening. Nothing here waits for a page. */
 @Component
@@ -48,6 +50,9 @@ public class LiveHub extends TextWebSocketHandler {
     private final StoreWatch store;
     /** What pages know of what is happening, by session and field; empty for a session that is not at the rig. */
     private final Map<SessionId, Map<String, Object>> told = new HashMap<>();
+
+    /** What pages know of how tracks stand, by session and track. */
+    private final Map<SessionId, Map<TrackId, TrackStanding>> standing = new HashMap<>();
 
     private Beat beat;
     private int looks;
@@ -119,6 +124,7 @@ public class LiveHub extends TextWebSocketHandler {
             tellWhatHappens(page.session());
             Map<String, Object> happening = told.get(page.session());
             greeting.put("live", happening.isEmpty() ? null : happening);
+            greeting.put("standing", standing.get(page.session()).values());
             page.text(Documents.write(greeting));
         }
     }
@@ -135,6 +141,9 @@ public class LiveHub extends TextWebSocketHandler {
         for (LivePage page : pages.of(change.after().id()::equals)) {
             message.put("undo", desk.undoState(page.session(), page.person()));
             page.text(Documents.write(message));
+        }
+        synchronized (told) {
+            tellWhatHappens(change.after().id());
         }
     }
 
@@ -161,6 +170,7 @@ public class LiveHub extends TextWebSocketHandler {
                     pages.all().stream().map(LivePage::session).distinct().collect(Collectors.toList());
             followed.forEach(this::tellWhatHappens);
             told.keySet().retainAll(followed);
+            standing.keySet().retainAll(followed);
         }
     }
 
@@ -189,6 +199,7 @@ public class LiveHub extends TextWebSocketHandler {
 
     /** Tells the pages of a session what is other than they know. */
     private void tellWhatHappens(SessionId session) {
+        tellHowTracksStand(session);
         Map<String, Object> now = happening(session);
         Map<String, Object> before = told.put(session, now);
         if (before == null || now.equals(before)) {
@@ -205,6 +216,23 @@ public class LiveHub extends TextWebSocketHandler {
         }
         String json = Documents.write(message);
         pages.of(session::equals).forEach(page -> page.text(json));
+    }
+
+    /** Tells the pages of a session how tracks stand that stand otherwise than they know. */
+    private void tellHowTracksStand(SessionId session) {
+        Map<TrackId, TrackStanding> now = new LinkedHashMap<>();
+        rig.standing(session).forEach(track -> now.put(track.track(), track));
+        Map<TrackId, TrackStanding> before = standing.put(session, now);
+        if (before == null) {
+            return;
+        }
+        List<TrackStanding> changed = now.values().stream()
+                .filter(track -> !track.equals(before.get(track.track())))
+                .toList();
+        if (!changed.isEmpty()) {
+            String json = Documents.write(Map.of("type", "standing", "tracks", changed));
+            pages.of(session::equals).forEach(page -> page.text(json));
+        }
     }
 
     /** What is happening, field by field; empty for a session that is not at the rig. */

@@ -3,8 +3,11 @@ package vividlantern.server.live;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.springframework.context.event.EventListener;
@@ -12,12 +15,15 @@ import org.springframework.stereotype.Component;
 import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.history.Refused;
+import vividlantern.mix.LiveState;
+import vividlantern.mix.TrackStanding;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.SessionChanged;
+import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 
 /**
@@ -61,6 +67,7 @@ public class LiveRig {
         thread.setDaemon(true);
         return thread;
     });
+    private final Map<SessionId, Standing> standings = new ConcurrentHashMap<>();
     private volatile Stay stay;
 
     public LiveRig(Desk desk, StandIns standIns) {
@@ -170,6 +177,36 @@ public class LiveRig {
     public List<Incidents.Incident> incidents(SessionId id) {
         Stay now = stay;
         return now != null && now.session().id().equals(id) ? now.incidents().newestFirst() : List.of();
+    }
+
+    /** What is true of a session's tracks just now. */
+    public List<TrackStanding> standing(SessionId id) {
+        Stay now = stay;
+        boolean here = now != null && now.session().id().equals(id);
+        Session session = desk.session(id);
+        Rig rig = desk.rigOf(id);
+        LiveState live = here ? now.live() : LiveState.STOPPED;
+        Set<PortId> switching = here ? Set.copyOf(now.switching()) : Set.of();
+        return standings
+                .compute(
+                        id,
+                        (same, known) -> known != null && known.isOf(session, rig, live, switching)
+                                ? known
+                                : new Standing(
+                                        session, rig, live, switching, TrackStanding.of(session, rig, live, switching)))
+                .tracks();
+    }
+
+    /** How tracks stand, and what that was worked out from. */
+    private record Standing(
+            Session session, Rig rig, LiveState live, Set<PortId> switching, List<TrackStanding> tracks) {
+
+        boolean isOf(Session otherSession, Rig otherRig, LiveState otherLive, Set<PortId> otherSwitching) {
+            return session == otherSession
+                    && rig == otherRig
+                    && live.equals(otherLive)
+                    && switching.equals(otherSwitching);
+        }
     }
 
     public Happening happening(SessionId id) {

@@ -1,4 +1,4 @@
-package vividlantern.session;
+package vividlantern.history;
 
 import java.text.Normalizer;
 import java.util.Locale;

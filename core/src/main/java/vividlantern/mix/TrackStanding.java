@@ -1,0 +1,114 @@
+package vividlantern.mix;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+
+/**
+ * What is true of a track just now and stands in no field of it.
+ *
+ * @param inputs the inputs of the list that feed it
+ * @param ports the port that feeds each channel, through the list or directly; empty where none does
+ * @param players who plays what comes in on it
+ * @param hearers the performers whose headphones it reaches
+ * @param fedBy what feeds it, in words: "Wall 5", "Skerry 7 | Skerry 8", "3, 4 of Tree"; "" if nothing does
+ * @param quiet why nobody hears what comes in, though it may sound; "" if nothing keeps it back
+ */
+public record TrackStanding(
+        TrackId track,
+        List<InputId> inputs,
+        List<Optional<PortId>> ports,
+        List<PerformerId> players,
+        List<PerformerId> hearers,
+        String fedBy,
+        String quiet) {
+
+    /**
+     * How all tracks stand.
+     *
+     * @param switching the preamps at which a switch is being thrown; nobody hears what comes through them
+     */
+    public static List<TrackStanding> of(Session session, Rig rig, LiveState live, Set<PortId> switching) {
+        Heard heard = new Heard(session, rig, live);
+        return session.tracks().stream()
+                .map(track -> new TrackStanding(
+                        track.id(),
+                        inputs(session, track).map(Input::id).distinct().toList(),
+                        track.feeds().stream().map(session::portOf).toList(),
+                        players(session, track),
+                        hearers(session, heard, track),
+                        fedBy(session, rig, track),
+                        quiet(session, rig, track, switching)))
+                .toList();
+    }
+
+    private static Stream<Input> inputs(Session session, Track track) {
+        return track.feeds().stream().flatMap(feed -> session.inputOf(feed).stream());
+    }
+
+    private static List<PerformerId> players(Session session, Track track) {
+        return inputs(session, track)
+                .flatMap(input -> input.performer().stream())
+                .distinct()
+                .toList();
+    }
+
+    private static List<PerformerId> hearers(Session session, Heard heard, Track track) {
+        Set<PerformerId> hearers = new LinkedHashSet<>();
+        for (Cue cue : session.cues()) {
+            Send send = session.effectiveSend(cue, track);
+            if (cue.output().isPresent() && !cue.level().isOff() && heard.reaches(send)) {
+                hearers.addAll(cue.listeners());
+            }
+        }
+        return List.copyOf(hearers);
+    }
+
+    private static String fedBy(Session session, Rig rig, Track track) {
+        if (track.isClick()) {
+            return "the click";
+        }
+        Optional<Track> wide = track.splitFrom().flatMap(session::find);
+        if (wide.isPresent()) {
+            List<String> channels = track.feeds().stream()
+                    .map(feed -> String.valueOf(feed.channel() + 1))
+                    .toList();
+            return String.join(", ", channels) + " of " + wide.get().name();
+        }
+        List<String> words = new ArrayList<>();
+        for (Feed feed : track.feeds()) {
+            session.portOf(feed)
+                    .map(rig::label)
+                    .or(() -> session.inputOf(feed).map(input -> input.source() + ", no port"))
+                    .ifPresent(words::add);
+        }
+        return String.join(" | ", words);
+    }
+
+    private static String quiet(Session session, Rig rig, Track track, Set<PortId> switching) {
+        boolean thrown = !switching.isEmpty()
+                && track.feeds().stream()
+                        .flatMap(feed -> session.portOf(feed).stream())
+                        .flatMap(port -> rig.preampFor(port).stream())
+                        .anyMatch(preamp -> switching.contains(preamp.id()));
+        if (thrown) {
+            return "silent while a switch is thrown";
+        }
+        List<Input> inputs = inputs(session, track).toList();
+        return !inputs.isEmpty() && inputs.stream().allMatch(Input::cut) ? "input cut" : "";
+    }
+}
