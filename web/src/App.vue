@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { NConfigProvider } from 'naive-ui'
+import { enUS, NConfigProvider } from 'naive-ui'
 import { controls } from '@/look/theme'
 import NoticeBubble from '@/parts/NoticeBubble.vue'
+
+const words = { ...enUS, Select: { placeholder: 'choose' }, Empty: { description: 'nothing to choose from' } }
 </script>
 
 <template>
-  <NConfigProvider :theme="controls.base" :theme-overrides="controls.overrides" abstract>
+  <NConfigProvider :theme="controls.base" :theme-overrides="controls.overrides" :locale="words" abstract>
     <RouterView />
     <NoticeBubble />
   </NConfigProvider>

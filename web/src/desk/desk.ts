@@ -248,7 +248,7 @@ export const useDesk = defineStore('desk', () => {
     session.value?.id,
     session.value?.inputs,
     session.value?.sampleRate,
-    session.value?.cues,
+    session.value?.cues.map((cue) => `${cue.id} ${cue.name} ${cue.output}`).join(),
     rig.rig?.revision,
   ])
   watch(offersDependOn, async (now, before) => {

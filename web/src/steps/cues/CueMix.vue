@@ -49,7 +49,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
         <table :aria-label="`Mix of ${cue.name}`">
           <thead>
             <tr>
-              <th style="width: 27%">Track</th>
+              <th style="width: 22%">Track</th>
               <th>Level in this mix</th>
               <th class="number" style="width: 66px">dB</th>
               <th style="width: 74px">Pan</th>
@@ -121,8 +121,8 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
                 <td>
                   <button
                     class="word"
-                    :aria-label="`Take ${track.name} out of ${cue.name}`"
-                    title="Take out of this mix"
+                    :aria-label="`Remove ${track.name} from ${cue.name}`"
+                    title="Remove from this mix"
                     @click="desk.edit([{ kind: 'remove-send', ...ids(track) }])"
                   >
                     ×
@@ -135,7 +135,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
                   <button
                     class="word"
                     :aria-label="`Add ${track.name} to ${cue.name}`"
-                    title="Add, off"
+                    title="Add to this mix, off"
                     @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: [track.id] }])"
                   >
                     +

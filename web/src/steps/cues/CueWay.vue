@@ -34,7 +34,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
 </script>
 
 <template>
-  <aside :aria-label="`The way of ${cue.name} to the ears`">
+  <aside :aria-label="`Headphones of ${cue.name}`">
     <h2>
       <EditableText
         :text="cue.name"
@@ -48,7 +48,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
       :disabled="!desk.live || !cue.output"
       @click="desk.listen(listening ? '' : cue.id)"
     >
-      {{ listening ? 'Listening; stop' : 'Listen in this browser' }}
+      {{ listening ? 'Stop listening' : 'Listen in this browser' }}
     </NButton>
     <label>
       Who listens
@@ -73,9 +73,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
         @update:value="(output: string) => desk.edit([{ kind: 'set-cue-output', cue: cue.id, output: output || null }])"
       />
     </label>
-    <p v-if="shared.length" class="flare">
-      {{ shared.join(', ') }} leaves by the same pair; both mixes are heard there.
-    </p>
+    <p v-if="shared.length" class="flare">{{ shared.join(', ') }} uses the same pair; both mixes are heard there.</p>
     <p v-if="!cue.output" class="flare">Without an output pair nobody hears this cue. Choose one above.</p>
     <div>
       <span class="line"
@@ -110,7 +108,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
     </div>
     <SaveMix :cue="cue" />
     <span class="fill"></span>
-    <button class="word remove" @click="desk.edit([{ kind: 'remove-cue', cue: cue.id }])">Take this cue away</button>
+    <button class="word remove" @click="desk.edit([{ kind: 'remove-cue', cue: cue.id }])">Remove this cue</button>
   </aside>
 </template>
 

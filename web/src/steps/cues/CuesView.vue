@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, ref, watchEffect } from 'vue'
+import { computed, ref, watch, watchEffect } from 'vue'
+import { api } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LampLight from '@/parts/LampLight.vue'
 import LitSheet from '@/parts/LitSheet.vue'
@@ -22,14 +23,26 @@ const uncued = computed(() =>
   desk.performers.filter((performer) => !desk.cues.some((each) => each.listeners.includes(performer.id))),
 )
 
-async function add(name: string, listener?: string) {
-  const id = await desk.freshId('cue', name)
-  const made = await desk.edit([
-    { kind: 'add-cue', cue: id, name },
-    ...(listener ? [{ kind: 'set-cue-listeners' as const, cue: id, listeners: [listener] }] : []),
-  ])
-  if (made) chosen.value = id
+async function add(name: string, listener: string | null = null) {
+  added.value = new Set(desk.cues.map((cue) => cue.id))
+  const params = { path: { session: desk.session!.id } }
+  const made = await desk.proposed(() =>
+    api.POST('/api/sessions/{session}/cues/new', { params, body: { name, listener } }),
+  )
+  if (!made) added.value = null
 }
+
+/** The cues that were there before one was added: the one that comes is shown. */
+const added = ref<Set<string> | null>(null)
+watch(
+  () => desk.cues,
+  (cues) => {
+    const fresh = added.value && cues.find((cue) => !added.value!.has(cue.id))
+    if (!fresh) return
+    chosen.value = fresh.id
+    added.value = null
+  },
+)
 </script>
 
 <template>
@@ -69,7 +82,7 @@ async function add(name: string, listener?: string) {
         </button></div
     ></LitSheet>
 
-    <p v-if="!cue" class="soft empty">No cue yet. Add one; it begins silent, with its ceiling guard on.</p>
+    <p v-if="!cue" class="soft empty">No cue yet. Add one; it starts silent, with its ceiling guard on.</p>
     <div v-else class="mix">
       <CueMix :key="cue.id" :cue="cue" />
       <CueWay :key="cue.id" :cue="cue" />

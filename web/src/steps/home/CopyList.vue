@@ -118,7 +118,7 @@ function holds(copy: ListedCopy) {
       <thead>
         <tr>
           <th>Made</th>
-          <th>Holds</th>
+          <th>Contains</th>
           <th class="right">Size</th>
           <th></th>
         </tr>
@@ -129,13 +129,13 @@ function holds(copy: ListedCopy) {
           <td>{{ holds(copy) }}</td>
           <td class="right">{{ size(copy.bytes) }}</td>
           <td class="right">
-            <button class="word" @click="look(copy)">Look into it</button>
+            <button class="word" @click="look(copy)">Look inside</button>
             <NPopconfirm positive-text="Go back" negative-text="Leave all as it is" @positive-click="restore(copy)">
               <template #trigger>
-                <button class="word">Go back to it</button>
+                <button class="word">Restore</button>
               </template>
-              Everything goes back to {{ time(copy.madeAt) }}, all sessions and rigs. What stands now is kept here among
-              the copies. The sound stops for some seconds.
+              All sessions and rigs go back to {{ time(copy.madeAt) }}. Their present state is kept here as a copy. The
+              sound stops for a few seconds.
             </NPopconfirm>
           </td>
         </tr>
@@ -143,7 +143,7 @@ function holds(copy: ListedCopy) {
     </table>
 
     <NModal :show="beginningAnew !== ''" preset="card" :closable="false" :style="{ width: '420px' }">
-      <p role="status">Going back to {{ beginningAnew }}. The program begins anew; this takes some seconds.</p>
+      <p role="status">Restoring {{ beginningAnew }}. The program restarts; this takes a few seconds.</p>
     </NModal>
 
     <NModal
@@ -160,8 +160,8 @@ function holds(copy: ListedCopy) {
             <strong>{{ each.name }}</strong>
             <span class="soft">{{ each.song || 'song without a name' }}</span>
             <span class="fill"></span>
-            <button class="word" @click="show(each.id)">Show it</button>
-            <button class="word" @click="takeOut(each.id)">Take it out as a new session</button>
+            <button class="word" @click="show(each.id)">Show</button>
+            <button class="word" @click="takeOut(each.id)">Restore as a new session</button>
           </div>
           <dl v-if="session?.id === each.id">
             <dt>Inputs</dt>
@@ -173,7 +173,7 @@ function holds(copy: ListedCopy) {
           </dl>
         </li>
       </ul>
-      <p v-if="contents?.sessions.length === 0" class="soft">There is no session in it.</p>
+      <p v-if="contents?.sessions.length === 0" class="soft">It contains no session.</p>
     </NModal>
   </section>
 </template>

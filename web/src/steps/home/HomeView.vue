@@ -65,12 +65,12 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
       <p class="soft lead">
         Open a session to bring its inputs to tracks and to give every performer a headphone mix of their own.
       </p>
-      <p v-if="sessions?.length === 0" class="soft">Nothing here yet. Name a session and the song, and begin.</p>
+      <p v-if="sessions?.length === 0" class="soft">Nothing here yet. Name a session and its song, then create it.</p>
       <div class="cards">
         <div v-for="session in unreadable" :key="session.id" class="card">
           <h3>{{ session.name }}</h3>
-          <span>This session cannot be read. Look into a copy below and take it out there.</span>
-          <a :href="`/api/sessions/${session.id}/stored.txt`" target="_blank">What is stored of it, as text</a>
+          <span>This session cannot be read. Look inside a copy below and restore it from there.</span>
+          <a :href="`/api/sessions/${session.id}/stored.txt`" target="_blank">Show what is stored, as text</a>
         </div>
         <RouterLink
           v-for="session in readable"
@@ -107,7 +107,7 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
             attr-type="submit"
             type="primary"
             :disabled="!name.trim() || !rig || (rig === ANOTHER && !rigName.trim())"
-            >Begin</NButton
+            >Create session</NButton
           >
         </form>
       </div>

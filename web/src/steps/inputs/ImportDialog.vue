@@ -63,8 +63,8 @@ async function take() {
     <template #footer>
       <div class="foot">
         <span class="soft">{{ preview?.good }} rows are good, {{ preview?.bad }} are left out.</span>
-        <NButton @click="shown = false">Leave it</NButton>
-        <NButton type="primary" :disabled="edits.length === 0" @click="take">Take the good rows</NButton>
+        <NButton @click="shown = false">Cancel</NButton>
+        <NButton type="primary" :disabled="edits.length === 0" @click="take">Import the good rows</NButton>
       </div>
     </template>
   </NModal>

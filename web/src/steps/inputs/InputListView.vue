@@ -215,7 +215,7 @@ function renumber(input: Input, event: Event) {
                     :aria-pressed="input.cut"
                     :aria-label="`Cut ${input.source}`"
                     :title="
-                      input.cut ? 'Let it back to its listeners' : 'Take it from every listener; recording goes on'
+                      input.cut ? 'Let everyone hear it again' : 'Silence it for every listener; recording goes on'
                     "
                     @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
                   >

@@ -52,7 +52,7 @@ function choose(event: Event) {
       <span class="soft">{{ selected }} selected</span>
       <NButton size="small" title="Ctrl Enter" @click="emit('countUp')">Count up ports</NButton>
       <NButton v-if="selected === 1" size="small" title="Its gain goes low first" @click="emit('spare')">
-        To a spare
+        Move to a spare port
       </NButton>
       <NButton size="small" @click="emit('remove')">Remove</NButton>
     </template>
@@ -76,7 +76,7 @@ function choose(event: Event) {
     <NButton size="small" tag="a" :href="`/api/sessions/${desk.session!.id}/input-list.csv`" download
       >Export CSV</NButton
     >
-    <NButton size="small" @click="bringing = true">Bring, print</NButton>
+    <NButton size="small" @click="bringing = true">Print and gear list</NButton>
     <NDropdown
       v-if="mappable && anyStereo"
       trigger="click"

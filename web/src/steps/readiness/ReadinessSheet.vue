@@ -46,7 +46,7 @@ async function acknowledge(found: Found) {
         <h3>The rig has changed under this session.</h3>
         <p v-for="line in anew.words" :key="line" class="soft">{{ line }}</p>
         <div class="way">
-          <NButton size="small" type="primary" @click="desk.edit(anew.edits)">Map all of it anew</NButton>
+          <NButton size="small" type="primary" @click="desk.edit(anew.edits)">Find new ports for all</NButton>
         </div>
       </article>
       <article v-for="found in open" :key="found.key">
@@ -59,13 +59,13 @@ async function acknowledge(found: Found) {
             found.button
           }}</NButton>
           <NButton v-if="found.turned" size="small" type="primary" @click="desk.noteTurned(found.turned)">
-            It stands so now
+            It is set now
           </NButton>
           <form v-if="saying === found.key" @submit.prevent="acknowledge(found)">
             <input v-model="reason" class="field" aria-label="Why it is on purpose" placeholder="why" />
             <NButton size="small" attr-type="submit" :disabled="!reason.trim()">On purpose</NButton>
           </form>
-          <button v-else class="word" @click="say(found)">It is on purpose</button>
+          <button v-else class="word" @click="say(found)">This is on purpose</button>
         </div>
       </article>
       <template v-if="meant.length">
@@ -74,7 +74,7 @@ async function acknowledge(found: Found) {
           <h3>{{ found.sentence }}</h3>
           <p class="soft">{{ found.acknowledged }}</p>
           <button class="word" @click="desk.edit([{ kind: 'take-back-acknowledgement', key: found.key }])">
-            It is not
+            Not on purpose any more
           </button>
         </article>
       </template>

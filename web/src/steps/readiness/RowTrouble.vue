@@ -38,7 +38,7 @@ function words(each: Found) {
       <button v-if="each.button" class="word" @click="desk.edit(each.fix)">{{ each.button }}</button>
       <template v-else>
         <span class="soft">{{ each.byHand }}</span>
-        <button v-if="each.turned" class="word" @click="desk.noteTurned(each.turned)">It stands so now</button>
+        <button v-if="each.turned" class="word" @click="desk.noteTurned(each.turned)">It is set now</button>
       </template>
     </td>
   </tr>

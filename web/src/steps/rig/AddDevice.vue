@@ -68,14 +68,8 @@ async function add() {
         />
       </label>
       <label>
-        What you call it
-        <input
-          v-model="name"
-          class="field"
-          aria-label="What you call it"
-          maxlength="400"
-          @keydown.enter="name.trim() && add()"
-        />
+        Name
+        <input v-model="name" class="field" aria-label="Name" maxlength="400" @keydown.enter="name.trim() && add()" />
       </label>
       <table v-if="runs.length" aria-label="Its ports">
         <tbody>
@@ -98,14 +92,14 @@ async function add() {
         </tbody>
       </table>
       <p class="soft">
-        How many, and what stands at them, can be changed here. What ports can do: select them in the rig, then
+        Change how many there are and what is printed at them. To set what they can do, select them in the rig and press
         Describe.
       </p>
     </div>
     <template #footer>
       <div class="foot">
-        <NButton @click="shown = false">Leave it</NButton>
-        <NButton type="primary" :disabled="!name.trim() || !chosen" @click="add">Add it</NButton>
+        <NButton @click="shown = false">Cancel</NButton>
+        <NButton type="primary" :disabled="!name.trim() || !chosen" @click="add">Add</NButton>
       </div>
     </template>
   </NModal>

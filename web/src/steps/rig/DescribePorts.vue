@@ -102,7 +102,7 @@ async function accept() {
   <NModal v-model:show="shown" preset="card" :title="`What ${named} can do`" :style="{ width: '520px' }">
     <div class="form">
       <div class="line">
-        <span>Takes</span>
+        <span>Accepts</span>
         <button
           v-for="signal in SIGNALS"
           :key="signal"
@@ -151,8 +151,8 @@ async function accept() {
     </div>
     <template #footer>
       <div class="foot">
-        <NButton @click="shown = false">Leave it</NButton>
-        <NButton type="primary" :disabled="facts.takes.length === 0" @click="accept">Describe them so</NButton>
+        <NButton @click="shown = false">Cancel</NButton>
+        <NButton type="primary" :disabled="facts.takes.length === 0" @click="accept">Save</NButton>
       </div>
     </template>
   </NModal>

@@ -107,10 +107,10 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
     </template>
     <button
       class="word out"
-      :aria-label="`Take ${device.name} out`"
+      :aria-label="`Remove ${device.name}`"
       @click="store.edit([{ kind: 'remove-device', device: device.id }])"
     >
-      Take it out
+      Remove device
     </button>
   </div>
 </template>

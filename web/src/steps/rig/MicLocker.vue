@@ -66,10 +66,10 @@ async function add() {
           <td>
             <button
               class="word"
-              :aria-label="`Take ${mic.name} out`"
+              :aria-label="`Remove ${mic.name}`"
               @click="store.edit([{ kind: 'remove-mic', mic: mic.id }])"
             >
-              take out
+              remove
             </button>
           </td>
         </tr>
@@ -93,7 +93,7 @@ async function add() {
               aria-label="Its kind"
             />
           </td>
-          <td colspan="4"><NButton size="small" :disabled="!name.trim()" @click="add">Put it in</NButton></td>
+          <td colspan="4"><NButton size="small" :disabled="!name.trim()" @click="add">Add</NButton></td>
         </tr>
       </tbody>
     </table>

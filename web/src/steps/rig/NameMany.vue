@@ -31,7 +31,7 @@ function name(by: 'pattern' | 'column' | 'ties', text: string) {
       <label>from <input v-model="from" class="field number" aria-label="From" /></label>
       <NButton type="primary" @click="name('pattern', pattern)">Name them</NButton>
     </div>
-    <p class="soft small">{n} stands for the number.</p>
+    <p class="soft small">{n} becomes the number.</p>
     <label>
       By a column, a line a port; "left | right" names two
       <textarea v-model="column" class="field" rows="5" aria-label="Column" @keydown.stop></textarea>

@@ -69,10 +69,10 @@ function goesTo(ids: string[]) {
             </span>
             <button
               class="word"
-              :aria-label="`Take ${pair.houseLabel} apart`"
+              :aria-label="`Unpair ${pair.houseLabel}`"
               @click="store.edit([{ kind: 'unpair-ports', pair: pair.id }])"
             >
-              apart
+              unpair
             </button>
             <ChoiceList
               v-if="tying === pair.id"
@@ -116,7 +116,7 @@ function goesTo(ids: string[]) {
             <TieChoice v-for="end in store.endsOf(port.id)" :key="end" :port="port" :end="end" />
           </span>
         </td>
-        <td class="soft">alone</td>
+        <td class="soft">not paired</td>
         <td>
           <NDropdown
             trigger="click"

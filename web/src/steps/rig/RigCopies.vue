@@ -70,7 +70,7 @@ async function accept() {
 <template>
   <NModal v-model:show="shown" preset="card" title="Copies of this rig" :style="{ width: '640px' }">
     <template v-if="difference">
-      <p v-if="difference.changes.length === 0" class="soft">{{ looked }} is just what the rig is now.</p>
+      <p v-if="difference.changes.length === 0" class="soft">{{ looked }} is the same as the rig now.</p>
       <template v-else>
         <p>With {{ looked }}:</p>
         <ul class="changes">
@@ -78,13 +78,15 @@ async function accept() {
         </ul>
       </template>
       <div class="way">
-        <NButton @click="difference = null">Leave it</NButton>
-        <NButton v-if="difference.changes.length" type="primary" @click="accept">Make it so</NButton>
+        <NButton @click="difference = null">Cancel</NButton>
+        <NButton v-if="difference.changes.length" type="primary" @click="accept">Apply these changes</NButton>
       </div>
     </template>
     <template v-else>
       <form class="way" @submit.prevent="keep">
-        <label>Keep it as it is now, under <input v-model="name" class="field" aria-label="Name of the copy" /></label>
+        <label
+          >Keep a copy of the rig as it is now, named <input v-model="name" class="field" aria-label="Name of the copy"
+        /></label>
         <NButton attr-type="submit" type="primary" :disabled="!name.trim()">Keep a copy</NButton>
       </form>
       <p v-if="copies.length === 0" class="soft">No copies yet. One is kept by itself before each large change.</p>
@@ -98,13 +100,13 @@ async function accept() {
       </ul>
       <div class="way">
         <NButton tag="a" :href="document" download>Save as a document</NButton>
-        <NButton @click="chooser?.click()">Take in a document</NButton>
+        <NButton @click="chooser?.click()">Load a document</NButton>
         <input
           ref="chooser"
           class="hidden"
           type="file"
           accept=".json,application/json"
-          aria-label="Rig document to take in"
+          aria-label="Rig document to load"
           @change="takeIn"
         />
       </div>

@@ -119,7 +119,7 @@ function show(id: string) {
     <header>
       <h1>Rig</h1>
       <span v-if="store.rig && picked.size === 0" class="soft"
-        >{{ store.rig.name }}. What is here for good, and what it is called.</span
+        >{{ store.rig.name }}. The fixed equipment, and what it is called.</span
       >
       <span class="fill"></span>
       <NButton v-if="device && shown !== LOCKER" size="small" @click="nameMany(named)">Name many</NButton>
@@ -156,7 +156,7 @@ function show(id: string) {
       <LostBySessions />
       <MicLocker v-if="shown === LOCKER" />
       <p v-else-if="!device" class="soft">
-        Nothing here yet. Add the interface first; then what is tied to it for good: preamps, wall box, headphone amps.
+        Nothing here yet. Add the interface first; then what is always tied to it: preamps, wall box, headphone amps.
       </p>
       <template v-else>
         <DeviceFacts :key="device.id" :device="device" />
@@ -175,11 +175,11 @@ function show(id: string) {
                       <th style="width: 30px"></th>
                       <th style="width: 24px"></th>
                       <th>House label</th>
-                      <th style="width: 95px">Panel</th>
+                      <th class="panel">Panel</th>
                       <th :style="{ width: outputs.length ? '96px' : '20%' }">Tied</th>
                       <th :style="{ width: outputs.length ? '92px' : '20%' }">In this session</th>
-                      <th style="width: 84px">Takes</th>
-                      <th style="width: 122px">Preamp</th>
+                      <th style="width: 84px">Accepts</th>
+                      <th class="preamp">Preamp</th>
                       <th style="width: 60px"></th>
                     </tr>
                   </thead>
@@ -210,14 +210,14 @@ function show(id: string) {
         </div>
         <p class="hint">
           <template v-if="path.length > 1">
-            The way:
+            Signal path:
             <template v-for="(port, at) in path" :key="port.id"
               ><template v-if="at"> → </template><strong>{{ port.houseLabel }}</strong> ({{ port.panelName }})</template
             >
           </template>
           <template v-else>
-            Press a port's number to follow its tie in both directions; with <kbd>Shift</kbd> select several, then
-            describe or name them together. A click on a label writes over it.
+            Press a port's number to see its signal path; with <kbd>Shift</kbd> select several, then describe or name
+            them together. Click a label to change it.
           </template>
         </p>
       </template>
@@ -236,6 +236,28 @@ function show(id: string) {
   gap: 14px;
   min-height: 0;
   flex: 0 1 auto;
+}
+
+.panel {
+  width: 95px;
+}
+
+.preamp {
+  width: 122px;
+}
+
+@media (max-width: 1100px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr) 290px;
+  }
+
+  .panel {
+    width: 86px;
+  }
+
+  .preamp {
+    width: 104px;
+  }
 }
 
 .both.ins,

@@ -25,7 +25,7 @@ const groups = computed(() => store.rig!.groups.filter((group) => ours.value.has
       <span class="soft">{{ store.label(pair.left) }} | {{ store.label(pair.right) }}</span>
       <button
         class="word"
-        :aria-label="`Take ${pair.houseLabel} apart`"
+        :aria-label="`Unpair ${pair.houseLabel}`"
         @click="store.edit([{ kind: 'unpair-ports', pair: pair.id }])"
       >
         apart
@@ -43,7 +43,7 @@ const groups = computed(() => store.rig!.groups.filter((group) => ours.value.has
       >
       <button
         class="word"
-        :aria-label="`Take ${group.houseLabel} apart`"
+        :aria-label="`Ungroup ${group.houseLabel}`"
         @click="store.edit([{ kind: 'ungroup-ports', group: group.id }])"
       >
         apart

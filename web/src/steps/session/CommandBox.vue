@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
 import { switchTheme } from '@/look/theme'
 
-/** Everything that can be done from anywhere, found by typing a part of its words. */
+/** Everything that can be done from anywhere, found by typing Search commands. */
 const shown = defineModel<boolean>('shown', { required: true })
 const { steps } = defineProps<{ steps: { title: string; to: string }[] }>()
 
@@ -24,12 +24,12 @@ const all = computed<Doable[]>(() => [
   ...steps.map((step) => ({ words: `Go to ${step.title}`, act: () => router.push(step.to) })),
   { words: 'Go to all sessions', act: () => router.push('/') },
   { words: desk.live?.playing ? 'Stop' : 'Play', act: desk.playOrStop },
-  { words: desk.live?.headphonesCut ? 'Let headphones back' : 'Cut headphones', act: desk.cutHeadphones },
+  { words: desk.live?.headphonesCut ? 'Turn headphones back on' : 'Cut headphones', act: desk.cutHeadphones },
   { words: 'Listen to main', act: () => desk.listen('main') },
   ...desk.cues
     .filter((cue) => cue.output)
     .map((cue) => ({ words: `Listen to ${cue.name}`, act: () => desk.listen(cue.id) })),
-  { words: 'Listen to nothing', act: () => desk.listen('') },
+  { words: 'Stop listening', act: () => desk.listen('') },
   ...desk.session!.markers.map((marker) => ({
     words: `Go to bar ${marker.bar}, ${marker.name}`,
     act: () => desk.command({ kind: 'locate', bar: marker.bar }),
@@ -65,13 +65,13 @@ function move(by: number) {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="What shall be done?" :style="{ width: '520px' }">
+  <NModal v-model:show="shown" preset="card" :style="{ width: '520px' }">
     <input
       ref="box"
       v-model="wanted"
       class="field"
-      aria-label="Part of its words"
-      placeholder="a part of its words"
+      aria-label="Search commands"
+      placeholder="Search commands"
       @keydown.enter.prevent="act(found[at])"
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
@@ -81,7 +81,7 @@ function move(by: number) {
         <button class="plain" :class="{ at: index === at }" @click="act(each)">{{ each.words }}</button>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="soft">Nothing is called so.</p>
+    <p v-if="found.length === 0" class="soft">No command matches.</p>
   </NModal>
 </template>
 

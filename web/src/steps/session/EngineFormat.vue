@@ -14,7 +14,7 @@ const lost = ref<Lost[] | null>(null)
 const kilohertz = (hertz: number) => `${hertz / 1000} kHz`
 const roundTrip = computed(() => {
   const ms = desk.live?.roundTripMs
-  return ms === undefined ? 'not at the rig' : `${ms.toFixed(ms < 10 ? 2 : 1)} ms round trip`
+  return ms === undefined ? 'not at the rig' : `${ms.toFixed(ms < 10 ? 2 : 1)} ms`
 })
 const other = computed(() => rate.value !== desk.session!.sampleRate)
 
@@ -36,7 +36,7 @@ async function choose() {
   <NPopover v-model:show="shown" trigger="click" placement="bottom" :width="340">
     <template #trigger>
       <button class="plain pair" title="Choose the sample rate and the buffer">
-        <strong>{{ roundTrip }}</strong>
+        <strong>{{ roundTrip }}<span v-if="desk.live" class="what"> round trip</span></strong>
         <span v-if="desk.live?.dropout" class="dropout" role="status" :title="desk.live.dropout">dropout just now</span>
         <span v-else>{{ kilohertz(desk.session!.sampleRate) }} · buffer {{ desk.session!.bufferFrames }}</span>
       </button>
@@ -82,15 +82,14 @@ async function choose() {
       <NButton size="small" type="primary" @click="choose">Run at {{ kilohertz(rate) }}</NButton>
     </template>
     <p v-if="desk.live" class="soft">
-      <button class="word" @click="desk.command({ kind: 'release-rig' })">Give the rig up</button>
+      <button class="word" @click="desk.command({ kind: 'release-rig' })">Release the rig</button>
       Nothing sounds then, and other programs can have the interface.
     </p>
   </NPopover>
 </template>
 
 <style scoped>
-.pair strong,
-.pair span {
+.pair > * {
   display: block;
 }
 
@@ -98,9 +97,10 @@ async function choose() {
   padding: 2px 12px;
   border-left: 1px solid var(--rule-strong);
   font-size: 13.5px;
+  white-space: nowrap;
 }
 
-.pair span {
+.pair > span {
   color: var(--soft);
   font-size: 12px;
 }
@@ -130,5 +130,15 @@ ul {
 .dropout,
 .pair .dropout {
   color: var(--flare);
+}
+
+@media (max-width: 1100px) {
+  .pair {
+    padding: 2px 8px;
+  }
+
+  .what {
+    display: none;
+  }
 }
 </style>

@@ -85,7 +85,7 @@ useKeys({
     </nav>
     <main>
       <div v-if="!desk.connected" class="band flare" role="status">
-        The connection to the program is lost. It comes back by itself; nothing you typed is gone.
+        The connection to the program is lost. It reconnects by itself; nothing you typed is lost.
       </div>
       <div v-else-if="desk.storeTrouble" class="band flare" role="status">{{ desk.storeTrouble }}</div>
       <div v-else-if="!desk.live" class="band" role="status">
@@ -178,6 +178,43 @@ main > :last-child {
   padding: 8px 24px;
   border-bottom: 1px solid var(--rule-strong);
   background: var(--raised);
+}
+
+/* On a tablet the steps stand in a row, so that the sheets have the whole width. */
+@media (max-width: 1100px) {
+  .frame {
+    grid-template: 56px auto minmax(0, 1fr) / minmax(0, 1fr);
+  }
+
+  nav {
+    flex-direction: row;
+    align-items: center;
+    padding: 0 12px;
+    border-right: 0;
+    border-bottom: 1px solid var(--rule-strong);
+    overflow: visible;
+  }
+
+  nav a {
+    padding: 8px 14px;
+    border-left: 0;
+    border-bottom: 3px solid transparent;
+    white-space: nowrap;
+  }
+
+  nav a span {
+    display: none;
+  }
+
+  nav a.router-link-active {
+    border-bottom-color: var(--glow);
+    background: var(--glow-weak);
+  }
+
+  .keys {
+    padding: 0 0 0 12px;
+    white-space: nowrap;
+  }
 }
 
 .missing {

@@ -30,7 +30,7 @@ function accept() {
   if (!typing.value) return
   typing.value = false
   const wanted = Number(written.value)
-  if (!Number.isInteger(wanted) || wanted < 1) return tell('Type the number of a bar, from 1 on.')
+  if (!Number.isInteger(wanted) || wanted < 1) return tell('Type a bar number, 1 or higher.')
   void desk.command({ kind: 'locate', bar: wanted })
 }
 

@@ -57,27 +57,29 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
       @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
     />
     <details v-if="fronts.length">
-      <summary>Turn by hand</summary>
-      <div v-for="front in fronts" :key="front.port" class="front">
-        <span>{{ front.at?.houseLabel }}</span>
-        <NInputNumber
-          size="tiny"
-          :value="front.setting.gainDb"
-          :min="front.at?.gain.minDb"
-          :max="front.at?.gain.maxDb"
-          :step="front.at?.gain.stepDb"
-          :input-props="{ 'aria-label': `Gain at ${front.at?.houseLabel} in dB` }"
-          @update:value="(gainDb: number | null) => gainDb !== null && turn(front, gainDb, front.setting.phantom)"
-        />
-        <button
-          v-if="front.at?.phantom"
-          class="word"
-          :aria-pressed="front.setting.phantom"
-          :aria-label="`+48 V at ${front.at.houseLabel}`"
-          @click="turn(front, front.setting.gainDb, !front.setting.phantom)"
-        >
-          48 V
-        </button>
+      <summary>Turn knobs by hand</summary>
+      <div class="fronts">
+        <div v-for="front in fronts" :key="front.port" class="front">
+          <span>{{ front.at?.houseLabel }}</span>
+          <NInputNumber
+            size="tiny"
+            :value="front.setting.gainDb"
+            :min="front.at?.gain.minDb"
+            :max="front.at?.gain.maxDb"
+            :step="front.at?.gain.stepDb"
+            :input-props="{ 'aria-label': `Gain at ${front.at?.houseLabel} in dB` }"
+            @update:value="(gainDb: number | null) => gainDb !== null && turn(front, gainDb, front.setting.phantom)"
+          />
+          <button
+            v-if="front.at?.phantom"
+            class="word"
+            :aria-pressed="front.setting.phantom"
+            :aria-label="`+48 V at ${front.at.houseLabel}`"
+            @click="turn(front, front.setting.gainDb, !front.setting.phantom)"
+          >
+            48 V
+          </button>
+        </div>
       </div>
     </details>
   </section>
@@ -122,5 +124,46 @@ p {
   margin: 2px 0 8px;
   color: var(--soft);
   font-size: 12px;
+}
+
+@media (max-width: 1100px) {
+  .stand-ins {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    padding: 4px 8px;
+  }
+
+  .stand-ins > :not(details) {
+    width: 124px;
+  }
+
+  h3 {
+    width: auto !important;
+    font-size: 13px;
+  }
+
+  p {
+    display: none;
+  }
+
+  details,
+  .fate {
+    position: relative;
+    margin-top: 0;
+    white-space: nowrap;
+  }
+
+  .fronts {
+    position: absolute;
+    z-index: 10;
+    right: 0;
+    width: 180px;
+    margin-top: 8px;
+    padding: 4px 12px 12px;
+    border: 1px solid var(--rule-strong);
+    border-radius: 8px;
+    background: var(--raised);
+  }
 }
 </style>

@@ -26,7 +26,7 @@ const place = ref<InstanceType<typeof SongPlace>>()
 defineExpose({ goToBar: () => place.value?.begin() })
 
 const listenOptions = computed(() => [
-  { label: 'Listen to nothing', value: '' },
+  { label: 'Not listening', value: '' },
   { label: 'Main (speakers)', value: 'main' },
   ...desk.cues.map((cue) => ({ label: cue.name, value: cue.id, disabled: cue.output === null })),
 ])
@@ -199,5 +199,26 @@ const listenOptions = computed(() => [
 
 .undo .word {
   font-size: 16px;
+}
+
+@media (max-width: 1100px) {
+  .strip {
+    gap: 8px;
+    padding: 0 12px;
+  }
+
+  .names {
+    max-width: 130px;
+  }
+
+  .listen {
+    width: 130px;
+  }
+
+  .cut {
+    width: auto;
+    padding: 0 10px;
+    white-space: nowrap;
+  }
 }
 </style>

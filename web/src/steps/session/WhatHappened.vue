@@ -66,8 +66,8 @@ const time = (utc: string) => new Date(utc).toLocaleTimeString('en-GB')
       </ul>
       <p v-if="many">
         More than {{ KEPT_LINES.toLocaleString('en-GB') }} lines make the session slow to open.
-        <button class="word" @click="fold">Fold the older ones into one</button>
-        What they did stays, but cannot be taken back any more.
+        <button class="word" @click="fold">Merge older lines into one</button>
+        What they did stays but can no longer be undone.
       </p>
       <p v-if="happened" class="soft">
         The program's own log says more: <code>{{ happened.logFile }}</code>

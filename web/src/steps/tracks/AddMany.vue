@@ -90,7 +90,7 @@ function many(wanted: { count: number; names: string }) {
       <label>How many <input v-model="count" class="field number" aria-label="How many" /></label>
       <label>called <input v-model="pattern" class="field" aria-label="Pattern" /></label>
       <NButton attr-type="submit">Add them</NButton>
-      <span class="soft small">{n} stands for the number.</span>
+      <span class="soft small">{n} becomes the number.</span>
     </form>
     <label>
       Or by a list, a line each

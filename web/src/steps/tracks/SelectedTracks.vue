@@ -62,7 +62,7 @@ async function remove() {
   </NButton>
   <NButton v-if="armable.length" size="small" @click="arm">{{ allArmed ? 'Disarm' : 'Arm' }}</NButton>
   <NButton v-if="removable.length" size="small" @click="remove">Remove</NButton>
-  <NButton size="small" @click="emit('letGo')">Let go</NButton>
+  <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
 </template>
 
 <style scoped>

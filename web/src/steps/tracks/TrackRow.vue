@@ -74,7 +74,7 @@ async function feed(value: number) {
         :label="`Arm ${track.name}`"
         :set="(armed, gesture) => desk.edit([{ kind: 'arm-track', track: track.id, armed }], gesture)"
       >
-        <span class="dot"></span>{{ track.armed ? 'armed' : 'arm' }}
+        <span class="dot"></span><span class="armed-word">{{ track.armed ? 'armed' : 'arm' }}</span>
       </WordSwitch>
       <span
         v-else-if="track.role === 'split'"
@@ -272,13 +272,15 @@ td {
 }
 
 .in {
-  display: flex;
-  align-items: center;
-  gap: 6px;
+  position: relative;
+  display: block;
 }
 
-.in > :first-child {
-  flex: 1;
+/* It lies over the quiet end of the level line, whose length stays. */
+.in > .clip {
+  position: absolute;
+  left: 0;
+  top: 0;
 }
 
 .silent {
@@ -287,6 +289,12 @@ td {
 
 .small {
   font-size: 12px;
+}
+
+@media (max-width: 1100px) {
+  .armed-word {
+    display: none;
+  }
 }
 
 .switches .word {

@@ -66,13 +66,13 @@ async function add() {
           <thead>
             <tr>
               <th style="width: 20px"><span class="hidden">Select</span></th>
-              <th style="width: 64px">Arm</th>
+              <th class="arm">Arm</th>
               <th style="width: 91px">Hear</th>
-              <th>Track</th>
-              <th style="width: 114px">Fed by</th>
-              <th style="width: 11.8%" title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
+              <th style="width: 15%">Track</th>
+              <th class="fed">Fed by</th>
+              <th title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
               <th style="width: 58px">Pan</th>
-              <th style="width: 11.4%">On the speakers</th>
+              <th>On the speakers</th>
               <th class="number" style="width: 57px">dB</th>
               <th style="width: 106px"></th>
               <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
@@ -137,6 +137,24 @@ async function add() {
 
 table {
   table-layout: fixed;
+}
+
+.arm {
+  width: 64px;
+}
+
+.fed {
+  width: 114px;
+}
+
+@media (max-width: 1100px) {
+  .arm {
+    width: 34px;
+  }
+
+  .fed {
+    width: 96px;
+  }
 }
 
 .sheet th {

@@ -34,7 +34,7 @@ async function save() {
 <template>
   <NPopover trigger="click" placement="bottom-end" :width="340">
     <template #trigger>
-      <NButton size="small">{{ hidden.length ? `View, ${hidden.length} out of sight` : 'View' }}</NButton>
+      <NButton size="small">{{ hidden.length ? `View, ${hidden.length} hidden` : 'View' }}</NButton>
     </template>
     <p class="line">
       Show
@@ -57,15 +57,15 @@ async function save() {
       <span class="fill"></span>
       <button
         class="word"
-        :aria-label="`Forget the view ${view.name}`"
+        :aria-label="`Delete the view ${view.name}`"
         @click="desk.edit([{ kind: 'remove-view', view: view.id }])"
       >
-        forget
+        delete
       </button>
     </p>
     <form class="line" @submit.prevent="save">
-      <input v-model="name" class="field" aria-label="Name of the view" placeholder="what is in sight now, as …" />
-      <NButton size="small" attr-type="submit" :disabled="!name.trim()">Keep</NButton>
+      <input v-model="name" class="field" aria-label="Name of the view" placeholder="name of this view" />
+      <NButton size="small" attr-type="submit" :disabled="!name.trim()">Save view</NButton>
     </form>
   </NPopover>
 </template>

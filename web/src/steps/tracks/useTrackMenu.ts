@@ -51,10 +51,10 @@ export function useTrackMenu(track: () => Track) {
         { label: 'a new one', key: `folder/${freshFolder()}` },
       ],
     },
-    { label: 'Out of sight', key: 'hide' },
+    { label: 'Hide', key: 'hide' },
     { label: track().soloSafe ? 'Not solo-safe' : 'Solo-safe', key: 'safe' },
     {
-      label: track().polarityFlipped ? 'Polarity as it comes' : 'Flip polarity',
+      label: track().polarityFlipped ? 'Polarity back to normal' : 'Flip polarity',
       key: 'polarity',
       disabled: track().role === 'click',
     },

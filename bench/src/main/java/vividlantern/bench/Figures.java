@@ -34,9 +34,15 @@ public final class Figures {
         Path data = Files.createTempDirectory("vivid-lantern-figures");
         try (Started running = Started.program(program, data)) {
             render(running);
-            edits(running);
+            edits(running, "the demo", "low-water", "fiddle");
             SheetLoad.print(running);
             MeterLoad.print(running);
+        }
+        Path large = Files.createTempDirectory("vivid-lantern-large");
+        try (Started running = Started.program(program, large)) {
+            LargeMix.bring(running, 128, 64, 16);
+            running.post("/api/live/large/commands", "{\"kind\": \"take-rig\"}");
+            edits(running, "128 inputs, 64 tracks, 16 cues", "large", "track-6");
         }
     }
 
@@ -73,21 +79,21 @@ public final class Figures {
                 seconds[0], seconds[1], bytes / 1e6);
     }
 
-    private static void edits(Started running) throws Exception {
+    private static void edits(Started running, String what, String session, String track) throws Exception {
         double[] millis = new double[EDITS];
         for (int edit = -100; edit < EDITS; edit++) {
-            String body = "{\"edits\": [{\"kind\": \"set-fader\", \"track\": \"fiddle\", \"level\": "
+            String body = "{\"edits\": [{\"kind\": \"set-fader\", \"track\": \"" + track + "\", \"level\": "
                     + -(edit + 100) % 400 / 10.0 + "}]}";
             long begun = System.nanoTime();
-            running.post("/api/sessions/low-water/edits", body);
+            running.post("/api/sessions/" + session + "/edits", body);
             if (edit >= 0) {
                 millis[edit] = (System.nanoTime() - begun) / 1e6;
             }
         }
         double[] commits = commits();
         say(
-                "An edit over HTTP, stored, while the engine runs: median %.2f ms, p99 %.2f ms; an empty H2 commit: median %.2f ms, p99 %.2f ms",
-                quantile(millis, 0.5), quantile(millis, 0.99), quantile(commits, 0.5), quantile(commits, 0.99));
+                "An edit of %s over HTTP, stored, while the engine runs: median %.2f ms, p99 %.2f ms; an empty H2 commit: median %.2f ms, p99 %.2f ms",
+                what, quantile(millis, 0.5), quantile(millis, 0.99), quantile(commits, 0.5), quantile(commits, 0.99));
     }
 
     private static double[] commits() throws IOException, SQLException {

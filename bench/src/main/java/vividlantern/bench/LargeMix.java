@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import vividlantern.format.Documents;
+import vividlantern.format.RigDocument;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PairId;
@@ -80,6 +82,35 @@ public final class LargeMix {
             session = session.plus(cue);
         }
         return session;
+    }
+
+    /** Brings a rig and a session called "large" into a running program: inputs, some on tracks of their own, each in all cues. */
+    public static void bring(Started running, int inputs, int many, int cues) throws Exception {
+        String document = Documents.write(RigDocument.of(rig(inputs, cues)));
+        running.post("/api/rigs", "{\"name\": \"Large\", \"document\": " + document + "}");
+        running.post("/api/sessions", "{\"name\": \"Large\", \"rigId\": \"large\"}");
+        List<String> edits = new ArrayList<>();
+        List<String> tracks = new ArrayList<>();
+        for (int n = 1; n <= inputs; n++) {
+            edits.add("{\"kind\": \"add-input\", \"input\": \"input-" + n + "\", \"number\": " + n
+                    + ", \"source\": \"Source " + n + "\"}");
+            edits.add("{\"kind\": \"set-input-level\", \"input\": \"input-" + n + "\", \"level\": \"line\"}");
+            edits.add("{\"kind\": \"patch-input\", \"input\": \"input-" + n + "\", \"ports\": [\"in-" + n + "\"]}");
+            if (n > many) {
+                continue;
+            }
+            tracks.add("\"track-" + n + "\"");
+            edits.add("{\"kind\": \"add-track\", \"track\": \"track-" + n + "\", \"name\": \"Track " + n
+                    + "\", \"width\": 1, \"feeds\": [{\"input\": \"input-" + n + "\", \"channel\": 0}]}");
+            edits.add("{\"kind\": \"set-hear\", \"track\": \"track-" + n + "\", \"hear\": \"always\"}");
+        }
+        for (int n = 1; n <= cues; n++) {
+            String cue = "\"cue\": \"cue-" + n + "\"";
+            edits.add("{\"kind\": \"add-cue\", " + cue + ", \"name\": \"Cue " + n + "\"}");
+            edits.add("{\"kind\": \"set-cue-output\", " + cue + ", \"output\": \"pair-" + n + "\"}");
+            edits.add("{\"kind\": \"add-sends\", " + cue + ", \"tracks\": [" + String.join(",", tracks) + "]}");
+        }
+        running.post("/api/sessions/large/edits", "{\"edits\": [" + String.join(",", edits) + "]}");
     }
 
     /** The session with one send a little other than before. */

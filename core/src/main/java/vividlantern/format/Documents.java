@@ -220,7 +220,8 @@ public final class Documents {
         return type.isRecord()
                 && type.getSimpleName().endsWith("Id")
                 && type.getRecordComponents().length == 1
-                && type.getRecordComponents()[0].getType() == String.class;
+                && type.getRecordComponents()[0].getType() == String.class
+                && type.getRecordComponents()[0].getName().equals("value");
     }
 
     /** How a word of ours is written. */

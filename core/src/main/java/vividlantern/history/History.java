@@ -92,8 +92,7 @@ public final class History<W, K extends Comparable<K>, P> {
 
     /** Takes back a person's last change that stands. */
     public Outcome<W, K, P> undo(W whole, String person) {
-        LogEntry<K, P> last =
-                lastOf(person).orElseThrow(() -> new Refused("There is nothing of yours to take back.", ""));
+        LogEntry<K, P> last = lastOf(person).orElseThrow(() -> new Refused("There is nothing of yours to undo.", ""));
         return undo(whole, person, last);
     }
 
@@ -101,14 +100,13 @@ public final class History<W, K extends Comparable<K>, P> {
     public Outcome<W, K, P> undo(W whole, String person, long number) {
         LogEntry<K, P> line = lines.line(number)
                 .filter(found -> found.isChange() && found.state() == LogEntry.State.STANDS)
-                .orElseThrow(() -> new Refused("Line " + number + " of the log cannot be taken back.", "line"));
+                .orElseThrow(() -> new Refused("Line " + number + " of the log cannot be undone.", "line"));
         return undo(whole, person, line);
     }
 
     /** Makes the change again that a person took back last. */
     public Outcome<W, K, P> redo(W whole, String person) {
-        LogEntry<K, P> line =
-                nextRedo(person).orElseThrow(() -> new Refused("There is nothing of yours to make again.", ""));
+        LogEntry<K, P> line = nextRedo(person).orElseThrow(() -> new Refused("There is nothing of yours to redo.", ""));
         return restore(whole, person, line, line.before(), line.after(), LogEntry.State.STANDS);
     }
 
@@ -160,7 +158,7 @@ public final class History<W, K extends Comparable<K>, P> {
                 whole,
                 expected,
                 restored,
-                "\"" + line.summary() + "\" cannot be " + (undone ? "taken back: " : "made again: "));
+                "\"" + line.summary() + "\" cannot be " + (undone ? "undone: " : "redone: "));
         long revision = anatomy.revision(whole) + 1;
         LogEntry<K, P> written = new LogEntry<>(
                 lines.lastNumber() + 1,

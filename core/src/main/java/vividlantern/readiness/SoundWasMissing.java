@@ -63,7 +63,7 @@ final class SoundWasMissing implements Rule {
                 "The sound broke off: " + last.sentence(),
                 "It would break off a take.",
                 List.of(),
-                "Find out why under What happened; then keep this as it is, with your reason.");
+                "Find out why under What happened; then say that it is on purpose.");
     }
 
     private static String key(String rule, Incident newest) {

@@ -71,7 +71,7 @@ public final class RigComparison {
             traits.put("gain", words(port.gain()));
             traits.put("gain set", port.remote() ? "by the program" : "by hand");
             traits.put("a link", port.link().map(RigComparison::words).orElse("none"));
-            traits.put("its place", port.hidden() ? "hidden" : "in sight");
+            traits.put("its place", port.hidden() ? "hidden" : "shown");
         } else if (part instanceof StereoPair pair) {
             traits.put("left at", rig.label(pair.left()));
             traits.put("right at", rig.label(pair.right()));

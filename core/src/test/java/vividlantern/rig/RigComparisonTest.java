@@ -77,7 +77,7 @@ public class RigComparisonTest {
                 "The device Skiff 8 has buffers [64, 128], before [32, 64, 128, 256, 512, 1024]; "
                         + "has direct monitoring not there, before there."
             },
-            {new HidePort(WALL_1, true), "The port Wall 1 (Socket 1) has its place hidden, before in sight."},
+            {new HidePort(WALL_1, true), "The port Wall 1 (Socket 1) has its place hidden, before shown."},
             {
                 new TiePorts(WALL_1, new PortId("skiff-in-2")),
                 "The tie from Wall 1 to Skiff 8 1 becomes the tie from Wall 1 to Skiff 8 2."

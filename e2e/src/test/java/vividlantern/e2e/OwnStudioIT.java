@@ -51,7 +51,7 @@ public class OwnStudioIT {
         page.locator("form .n-select").click();
         page.getByText("another one, to be described").click();
         page.getByLabel("What the studio is called").fill("Loft");
-        button("Begin").click();
+        button("Create session").click();
         assertThat(page.getByText("Nothing here yet. Add the interface first")).isVisible();
     }
 
@@ -103,9 +103,9 @@ public class OwnStudioIT {
         button("Hide Skiff 32").click();
         button("Copies").click();
         button("What would change").first().click();
-        assertThat(page.getByText("The port Skiff 32 (Analog in 32) has its place in sight, before hidden."))
+        assertThat(page.getByText("The port Skiff 32 (Analog in 32) has its place shown, before hidden."))
                 .isVisible();
-        button("Make it so").click();
+        button("Apply these changes").click();
         assertThat(button("Hide Skiff 32")).hasAttribute("aria-pressed", "false");
     }
 
@@ -119,7 +119,7 @@ public class OwnStudioIT {
         paste(sources + "Room left\nRoom right");
         Locator preview = page.getByRole(AriaRole.DIALOG);
         assertThat(preview.getByText("adds input 20")).isVisible();
-        preview.getByText("Take the good rows").click();
+        preview.getByText("Import the good rows").click();
         assertThat(page.getByText("20 inputs, 20 without a track")).isVisible();
         assertThat(page.getByText("no port", textExactly())).hasCount(20);
     }
@@ -148,7 +148,7 @@ public class OwnStudioIT {
         paste("Gannet D\nTern S");
         Locator preview = page.getByRole(AriaRole.DIALOG);
         assertThat(preview.getByText("changes input 4")).isVisible();
-        preview.getByText("Take the good rows").click();
+        preview.getByText("Import the good rows").click();
         assertThat(page.locator("[data-cell='3/2']")).hasText("Tern S");
     }
 
@@ -169,7 +169,7 @@ public class OwnStudioIT {
 
     @Test(dependsOnMethods = "step9ADoublePortIsSaidInItsRowAndMended")
     public void step10TheSheetsArePrinted() throws Exception {
-        button("Bring, print").click();
+        button("Print and gear list").click();
         assertThat(page.getByText("not in the locker").first()).isVisible();
         Download sheets =
                 page.waitForDownload(() -> page.getByText("Print all sheets").click());
@@ -196,7 +196,7 @@ public class OwnStudioIT {
         choose("What is tied into Patch 1", "Skiff out 3 · Skiff, Line out 3");
         choose("Where Patch 1 goes on to", "Bell 1 · Bell, Stereo in 1");
         button("Select Patch 1").first().click();
-        Locator way = page.getByText("The way:");
+        Locator way = page.getByText("Signal path:");
         assertThat(way).containsText("Skiff out 3 (Line out 3) → Patch 1 (Point 1) → Bell 1 (Stereo in 1)");
         tab("Skiff").click();
         choose("What is tied into Skiff 1", "through Press 1, inserted");
@@ -212,13 +212,13 @@ public class OwnStudioIT {
     public void step13WhatASessionLosesIsSaidAndMappedAnew() {
         add("Interface, 32 inputs", "Raft");
         tab("Skiff").click();
-        button("Take Skiff out").first().click();
+        button("Remove Skiff").first().click();
         Locator losses = page.getByRole(AriaRole.LIST, named("Sessions that lost something"));
         assertThat(losses).containsText("lost 20: Input 1, Source 1, goes into Skiff 3");
         losses.getByRole(AriaRole.LINK).click();
         Locator sheet = page.getByRole(AriaRole.DIALOG);
         assertThat(sheet.getByText("Source 2: Skiff 4 → Raft 2")).isVisible();
-        sheet.getByText("Map all of it anew").click();
+        sheet.getByText("Find new ports for all").click();
         assertThat(sheet.getByText("The rig has changed")).hasCount(0);
         JsonNode inputs = session().get("inputs");
         assertThat(inputs.get(19).get("ports").get(0).asString()).isEqualTo("raft-in-20");
@@ -230,15 +230,17 @@ public class OwnStudioIT {
         button("Copy now").click();
         Locator copy =
                 page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("1 session: First Light"));
-        copy.getByText("Look into it").click();
-        page.getByText("Show it").click();
+        copy.getByText("Look inside").click();
+        page.getByRole(AriaRole.DIALOG)
+                .getByText("Show", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Inputs1 ");
-        page.getByText("Take it out as a new session").click();
+        page.getByText("Restore as a new session").click();
         assertThat(page.getByRole(AriaRole.HEADING, named("Input list").setLevel(1)))
                 .isVisible();
         page.navigate(program.address());
         assertThat(page.getByRole(AriaRole.HEADING, named("First Light"))).hasCount(2);
-        copy.getByText("Go back to it").click();
+        copy.getByText("Restore").click();
         page.getByText("Go back", textExactly()).click();
         assertThat(page.getByText("what stood here before a copy took its place"))
                 .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
@@ -259,8 +261,12 @@ public class OwnStudioIT {
         dialog.locator(".n-select").click();
         page.keyboard().type(model);
         page.getByText(model, textExactly()).last().click();
-        page.getByLabel("What you call it").fill(name);
-        button("Add it").click();
+        dialog.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true))
+                .fill(name);
+        dialog.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Add").setExact(true))
+                .click();
         assertThat(tab(name)).hasAttribute("aria-selected", "true");
     }
 

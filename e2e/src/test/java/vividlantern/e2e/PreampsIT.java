@@ -69,10 +69,10 @@ public class PreampsIT extends WithDemo {
         write("Old Pilot 1", "35", "45");
         Locator found = page.getByText("Old Pilot 1 is to stand at 45 dB, +48 V on. It was noted at 35 dB");
         assertThat(found).isVisible();
-        page.getByText("Turn by hand").click();
+        page.getByText("Turn knobs by hand").click();
         page.getByLabel("Gain at Old Pilot 1 in dB").fill("45");
         page.getByLabel("Gain at Old Pilot 1 in dB").press("Enter");
-        button("It stands so now").click();
+        button("It is set now").click();
         assertThat(found).hasCount(0);
         JsonNode noted = JSON.readTree(program.get("/api/sessions/low-water/preamps/turned"));
         assertThat(noted.get(0).get("gainDb").asDouble()).isEqualTo(45);
@@ -81,7 +81,7 @@ public class PreampsIT extends WithDemo {
     @Test
     public void aDeadChannelGoesToASpareInTwoActions() {
         row("Cajón front").getByTitle("Select this row").click();
-        button("To a spare").click();
+        button("Move to a spare port").click();
         assertThat(page.getByText("Cajón front goes into Skerry 4 now.")).isVisible();
         assertThat(row("Cajón front").getByText("Skerry 4")).isVisible();
         assertThat(part("inputs", "cajon-front").get("gainDb").asDouble()).isEqualTo(10);

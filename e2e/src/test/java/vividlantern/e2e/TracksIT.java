@@ -120,10 +120,10 @@ public class TracksIT extends WithDemo {
         page.getByText("click", new Page.GetByTextOptions().setExact(true))
                 .last()
                 .click();
-        assertThat(button("View, 2 out of sight")).isVisible();
+        assertThat(button("View, 2 hidden")).isVisible();
         assertThat(row("Click between")).hasCount(0);
         page.getByLabel("Name of the view").fill("Only inputs");
-        button("Keep").click();
+        button("Save view").click();
         assertThat(page.getByTitle("Show Only inputs")).isVisible();
         page.getByText("all", new Page.GetByTextOptions().setExact(true)).last().click();
         assertThat(row("Click between")).isVisible();

@@ -108,7 +108,7 @@ public class WalkIT {
         page.getByLabel("CSV file to import").setInputFiles(new FilePayload("list.csv", "text/csv", csv));
         Locator preview = page.getByRole(AriaRole.DIALOG);
         assertThat(preview.getByText("changes nothing")).hasCount(13);
-        preview.getByText("Leave it").click();
+        preview.getByText("Cancel").click();
         assertThat(session()).isEqualTo(before);
     }
 
@@ -121,7 +121,7 @@ public class WalkIT {
         assertThat(preview.getByText("The row has no source.")).isVisible();
         assertThat(preview.getByText("There is no port \"Cellar 9\" in Saltworks."))
                 .isVisible();
-        preview.getByText("Take the good rows").click();
+        preview.getByText("Import the good rows").click();
         assertThat(cell("Whistle").first()).isVisible();
         assertThat(session().get("inputs")).hasSize(14);
         button("Undo: ").click();
@@ -179,11 +179,10 @@ public class WalkIT {
     public void step5TheVoicesCueIsMadeAnew() {
         goTo("Cues");
         tab("Voice").click();
-        button("Take this cue away").click();
+        button("Remove this cue").click();
         assertThat(tab("Voice")).hasCount(0);
         button("Add a cue for Voice").click();
-        assertThat(page.getByText("Without an output pair nobody hears this cue."))
-                .isVisible();
+        assertThat(page.getByText("Buoy C, booth · Out 7, 8")).isVisible();
         page.getByLabel("Output pair", exactly()).last().click();
         assertThat(page.getByText("Buoy B · Out 5, 6 · taken by Bass and cajón"))
                 .isVisible();
@@ -224,14 +223,14 @@ public class WalkIT {
                 + " if (data?.samples) for (const x of data.samples) window.heard = Math.max(window.heard, Math.abs(x));"
                 + " return post.call(this, data, ...more) } }");
         button("Listen in this browser").click();
-        assertThat(button("Listening; stop")).isVisible();
+        assertThat(button("Stop listening")).isVisible();
         page.waitForFunction("() => window.heard > 0.01");
         button("Cut headphones").click();
         page.waitForFunction(
                 "() => new Promise(done => { window.heard = 0; setTimeout(() => done(window.heard < 0.00003), 250) })");
         button("Headphones are cut").click();
         page.waitForFunction("() => window.heard > 0.01");
-        button("Listening; stop").click();
+        button("Stop listening").click();
     }
 
     @Test(dependsOnMethods = "step6TheCueIsHeardInTheBrowser")

@@ -21,8 +21,6 @@ import java.util.concurrent.atomic.AtomicLong;
 import vividlantern.bench.Figures;
 import vividlantern.bench.LargeMix;
 import vividlantern.bench.Started;
-import vividlantern.format.Documents;
-import vividlantern.format.RigDocument;
 
 /** A hundred pages follow a session that is edited ten times a second; then a large one, with renderings beside. */
 final class Pages {
@@ -55,7 +53,7 @@ final class Pages {
             good = new Pages(running, "low-water").follow("the demo", "fiddle", seconds);
         }
         try (Started running = Started.program(program, Files.createTempDirectory("vivid-lantern-pages"))) {
-            large(running);
+            LargeMix.bring(running, INPUTS, INPUTS, CUES);
             running.post("/api/live/large/commands", "{\"kind\": \"take-rig\"}");
             List<String> mixes = new ArrayList<>();
             for (int cue = 1; cue <= RENDERS; cue++) {
@@ -123,32 +121,6 @@ final class Pages {
                 running.liveMegabytes(),
                 running.mostMegabytes());
         return told.size() == expected && lost.get() == 0;
-    }
-
-    /** A session of 128 inputs on tracks of their own, each in 32 cues. */
-    private static void large(Started running) throws Exception {
-        String document = Documents.write(RigDocument.of(LargeMix.rig(INPUTS, CUES)));
-        running.post("/api/rigs", "{\"name\": \"Large\", \"document\": " + document + "}");
-        running.post("/api/sessions", "{\"name\": \"Large\", \"rigId\": \"large\"}");
-        List<String> edits = new ArrayList<>();
-        List<String> tracks = new ArrayList<>();
-        for (int n = 1; n <= INPUTS; n++) {
-            tracks.add("\"track-" + n + "\"");
-            edits.add("{\"kind\": \"add-input\", \"input\": \"input-" + n + "\", \"number\": " + n
-                    + ", \"source\": \"Source " + n + "\"}");
-            edits.add("{\"kind\": \"set-input-level\", \"input\": \"input-" + n + "\", \"level\": \"line\"}");
-            edits.add("{\"kind\": \"patch-input\", \"input\": \"input-" + n + "\", \"ports\": [\"in-" + n + "\"]}");
-            edits.add("{\"kind\": \"add-track\", \"track\": \"track-" + n + "\", \"name\": \"Track " + n
-                    + "\", \"width\": 1, \"feeds\": [{\"input\": \"input-" + n + "\", \"channel\": 0}]}");
-            edits.add("{\"kind\": \"set-hear\", \"track\": \"track-" + n + "\", \"hear\": \"always\"}");
-        }
-        for (int n = 1; n <= CUES; n++) {
-            String cue = "\"cue\": \"cue-" + n + "\"";
-            edits.add("{\"kind\": \"add-cue\", " + cue + ", \"name\": \"Cue " + n + "\"}");
-            edits.add("{\"kind\": \"set-cue-output\", " + cue + ", \"output\": \"pair-" + n + "\"}");
-            edits.add("{\"kind\": \"add-sends\", " + cue + ", \"tracks\": [" + String.join(",", tracks) + "]}");
-        }
-        running.post("/api/sessions/large/edits", "{\"edits\": [" + String.join(",", edits) + "]}");
     }
 
     private static double quantile(List<Double> values, double share) {

@@ -215,7 +215,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public String words() {
-            return (stand.isBlank() ? "no stand" : stand);
+            return stand.isBlank() ? "no stand" : stand;
         }
     }
 
@@ -246,7 +246,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public String words() {
-            return (place.isBlank() ? "no place" : place);
+            return place.isBlank() ? "no place" : place;
         }
     }
 

@@ -424,7 +424,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public String summary(Session session, Rig rig) {
-            return Rules.name(session, track) + (hidden ? ": out of sight" : ": in sight");
+            return Rules.name(session, track) + (hidden ? ": hidden" : ": shown");
         }
     }
 }

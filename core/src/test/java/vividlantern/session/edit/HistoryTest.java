@@ -99,7 +99,7 @@ public class HistoryTest {
         reopen();
         undo("anna");
         assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-4));
-        assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to take back.");
+        assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to undo.");
         accept(history.redo(session, "anna"));
         accept(history.redo(session, "anna"));
         assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-6));
@@ -112,7 +112,7 @@ public class HistoryTest {
         undo("anna");
         assertThat(session.find(T0)).isEqualTo(RandomSessions.session(7).find(T0));
         assertThat(session.find(T1).orElseThrow().fader()).isEqualTo(Decibels.of(-2));
-        assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to take back.");
+        assertThatThrownBy(() -> undo("anna")).hasMessage("There is nothing of yours to undo.");
     }
 
     @Test
@@ -130,7 +130,7 @@ public class HistoryTest {
         change("anna", new SetFader(T0, Decibels.of(-1)));
         undo("anna");
         change("anna", new SetFader(T1, Decibels.of(-1)));
-        assertThatThrownBy(() -> history.redo(session, "anna")).hasMessage("There is nothing of yours to make again.");
+        assertThatThrownBy(() -> history.redo(session, "anna")).hasMessage("There is nothing of yours to redo.");
     }
 
     @Test
@@ -183,7 +183,7 @@ public class HistoryTest {
         undo("anna");
         change("ben", new SetFader(T0, Decibels.of(-2)));
         assertThatThrownBy(() -> history.redo(session, "anna"))
-                .hasMessage("\"Track 0: fader \u22121.0 dB\" cannot be made again: somebody changed the same thing"
+                .hasMessage("\"Track 0: fader \u22121.0 dB\" cannot be redone: somebody changed the same thing"
                         + " since.");
     }
 
@@ -191,7 +191,7 @@ public class HistoryTest {
     public void theEngineerCanMakeAgainWhatTheyTookBackOfOthers() {
         change("anna", new SetFader(T0, Decibels.of(-1)));
         accept(history.undo(session, "engineer", 1));
-        assertThatThrownBy(() -> history.redo(session, "anna")).hasMessage("There is nothing of yours to make again.");
+        assertThatThrownBy(() -> history.redo(session, "anna")).hasMessage("There is nothing of yours to redo.");
         accept(history.redo(session, "engineer"));
         assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-1));
         undo("anna");

@@ -55,6 +55,7 @@ class Json {
             schemas.add(MappingController.WantedSplit.class);
             schemas.add(MappingController.SelectedTracks.class);
             schemas.add(MappingController.Stroke.class);
+            schemas.add(MappingController.WantedCue.class);
             schemas.add(MapAnew.Proposal.class);
             schemas.add(RigsController.Loss.class);
             schemas.add(MappingController.Found.class);

@@ -123,7 +123,9 @@ class SessionsController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Session create(@RequestBody NewSession wanted) {
-        return desk.create(wanted.name(), wanted.song().orElse(""), wanted.rigId());
+        Session made = desk.create(wanted.name(), wanted.song().orElse(""), wanted.rigId());
+        live.takeIfFree(made.id());
+        return made;
     }
 
     /** The JSON schema of a session's document. */

@@ -94,6 +94,13 @@ public class LiveRig {
         });
     }
 
+    /** Gives a session the rig if no session has it. */
+    public void takeIfFree(SessionId id) {
+        if (stay == null) {
+            takeIfItCan(id);
+        }
+    }
+
     /** Gives a session the rig unless its rig has nothing to sound through. */
     public void takeIfItCan(SessionId id) {
         if (desk.rigOf(id).leadingInterface().isPresent()) {
