@@ -57,7 +57,8 @@ public record TrackStanding(
     }
 
     private static Stream<Input> inputs(Session session, Track track) {
-        return track.feeds().stream().flatMap(feed -> session.inputOf(feed).stream());
+        Stream<Feed> feeds = track.feeds().stream();
+        return feeds.flatMap(feed -> session.inputOf(feed).stream());
     }
 
     private static List<PerformerId> players(Session session, Track track) {

@@ -56,7 +56,8 @@ public class TrackStandingTest {
     }
 
     private TrackStanding standing(LiveState live) {
-        return TrackStanding.of(session, RandomSessions.RIG, live, Set.of()).stream()
+        List<TrackStanding> all = TrackStanding.of(session, RandomSessions.RIG, live, Set.of());
+        return all.stream()
                 .filter(each -> each.track().equals(FIDDLE))
                 .findFirst()
                 .orElseThrow();
