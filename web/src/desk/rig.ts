@@ -95,15 +95,16 @@ export const useRig = defineStore('rig', () => {
     return (await api.GET('/api/rigs/{rig}/pairs/{pair}/far-ends', { params })).data ?? []
   }
 
-  /** Makes a pair of two ports, a group of more. */
-  async function together(chosen: string[]): Promise<boolean> {
+  /** Makes the edits that the program proposes. */
+  async function proposed(ask: () => Promise<{ data?: { edits: RigEdit[] } }>): Promise<boolean> {
     let edits: RigEdit[] = []
-    const answered = await trying(async () => {
-      const proposed = await api.POST('/api/rigs/{rig}/together', { ...at.value, body: { ports: chosen } })
-      edits = proposed.data!.edits
-    })
+    const answered = await trying(async () => (edits = (await ask()).data!.edits))
     return answered && edit(edits)
   }
+
+  /** Makes a pair of two ports, a group of more. */
+  const together = (chosen: string[]) =>
+    proposed(() => api.POST('/api/rigs/{rig}/together', { ...at.value, body: { ports: chosen } }))
 
   /** An id for something that is to be added, from its name. */
   async function freshId(kind: string, name: string): Promise<string> {
@@ -134,6 +135,7 @@ export const useRig = defineStore('rig', () => {
     path,
     farEnds,
     farEndsOfPair,
+    proposed,
     together,
   }
 })

@@ -2,7 +2,6 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { api } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { trying } from '@/desk/notice'
 import { theme } from '@/look/theme'
 import { CELL, LEFT, paint, TOP } from './gridPaint'
 
@@ -120,17 +119,12 @@ function release() {
 }
 
 function feed(cells: { row: number; column: number }[], on: boolean) {
-  return trying(async () => {
-    const params = { path: { session: desk.session!.id } }
-    const body = {
-      crossings: cells.map(({ row, column }) => ({
-        track: tracks.value[row]!.id,
-        port: on ? ports.value[column]!.id : null,
-      })),
-    }
-    const proposed = await api.POST('/api/sessions/{session}/tracks/stroke', { params, body })
-    await desk.edit(proposed.data!.edits)
-  })
+  const params = { path: { session: desk.session!.id } }
+  const crossings = cells.map(({ row, column }) => ({
+    track: tracks.value[row]!.id,
+    port: on ? ports.value[column]!.id : null,
+  }))
+  return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/stroke', { params, body: { crossings } }))
 }
 
 const MOVES: Record<string, [number, number]> = {

@@ -33,12 +33,9 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   })
 
   function countUp() {
-    return trying(async () => {
-      const params = { path: { session: desk.session!.id } }
-      const body = { inputs: sheet().selected.value }
-      const proposed = await api.POST('/api/sessions/{session}/input-list/count-up', { params, body })
-      await desk.edit(proposed.data!.edits)
-    })
+    const params = { path: { session: desk.session!.id } }
+    const body = { inputs: sheet().selected.value }
+    return desk.proposed(() => api.POST('/api/sessions/{session}/input-list/count-up', { params, body }))
   }
 
   async function add(before: string | null = null) {
@@ -99,12 +96,9 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   const makeAll = async (edits: (Edit[] | Promise<Edit[]>)[]) => desk.editGains((await Promise.all(edits)).flat())
 
   function makeTracks(stereo: 'one-track' | 'two-panned') {
-    return trying(async () => {
-      const params = { path: { session: desk.session!.id } }
-      const body = { inputs: sheet().selected.value, stereo }
-      const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', { params, body })
-      await desk.edit(proposed.data!.edits)
-    })
+    const params = { path: { session: desk.session!.id } }
+    const body = { inputs: sheet().selected.value, stereo }
+    return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/from-inputs', { params, body }))
   }
 
   /** Moves the selected input to a free port that fits, while the others play on. */

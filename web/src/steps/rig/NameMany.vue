@@ -2,7 +2,6 @@
 import { NButton, NModal } from 'naive-ui'
 import { ref } from 'vue'
 import { api, type Port } from '@/api/client'
-import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 
 /** House labels for many ports at once: by a pattern, by a pasted column, or from what is tied there. */
@@ -14,12 +13,9 @@ const pattern = ref('Wall {n}')
 const from = ref(1)
 const column = ref('')
 
-function name(by: 'pattern' | 'column' | 'ties', text: string) {
-  return trying(async () => {
-    const body = { ports: ports.map((port) => port.id), by, text, from: Math.round(Number(from.value)) || 1 }
-    const proposed = await api.POST('/api/rigs/{rig}/labels', { ...store.at, body })
-    if (await store.edit(proposed.data!.edits)) shown.value = false
-  })
+async function name(by: 'pattern' | 'column' | 'ties', text: string) {
+  const body = { ports: ports.map((port) => port.id), by, text, from: Math.round(Number(from.value)) || 1 }
+  if (await store.proposed(() => api.POST('/api/rigs/{rig}/labels', { ...store.at, body }))) shown.value = false
 }
 </script>
 

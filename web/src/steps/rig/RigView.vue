@@ -66,11 +66,8 @@ function nameMany(ports: Port[]) {
 }
 
 function pairAll(direction: Port['direction']) {
-  return trying(async () => {
-    const body = { device: device.value!.id, direction }
-    const proposed = await api.POST('/api/rigs/{rig}/pairs', { ...store.at, body })
-    await store.edit(proposed.data!.edits)
-  })
+  const body = { device: device.value!.id, direction }
+  return store.proposed(() => api.POST('/api/rigs/{rig}/pairs', { ...store.at, body }))
 }
 
 /** What of the selected leads on to somewhere. */
@@ -91,11 +88,8 @@ async function chooseFirst() {
 
 function tieInOrder(first: string) {
   tying.value = false
-  return trying(async () => {
-    const body = { from: tieable.value.map((port) => port.id), first }
-    const proposed = await api.POST('/api/rigs/{rig}/ties', { ...store.at, body })
-    await store.edit(proposed.data!.edits)
-  })
+  const body = { from: tieable.value.map((port) => port.id), first }
+  return store.proposed(() => api.POST('/api/rigs/{rig}/ties', { ...store.at, body }))
 }
 
 /** Two that are in no pair yet, wherever they are. */

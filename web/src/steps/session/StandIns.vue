@@ -57,7 +57,7 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
       @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
     />
     <details v-if="fronts.length">
-      <summary>Turn knobs by hand</summary>
+      <summary>Turn by hand</summary>
       <div class="fronts">
         <div v-for="front in fronts" :key="front.port" class="front">
           <span>{{ front.at?.houseLabel }}</span>

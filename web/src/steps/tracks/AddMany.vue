@@ -4,7 +4,6 @@ import { ref, watch } from 'vue'
 import { api, type OfferedFeed } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { WIDTHS } from '@/desk/feeds'
-import { trying } from '@/desk/notice'
 
 /** Many tracks at once: of the inputs that have none, by a pattern, or by a pasted list. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -17,14 +16,10 @@ const pattern = ref('Vocals {n}')
 const list = ref('')
 const at = () => ({ params: { path: { session: desk.session!.id } } })
 
-function fromInputs() {
-  return trying(async () => {
-    const proposed = await api.POST('/api/sessions/{session}/tracks/from-inputs', {
-      ...at(),
-      body: { inputs: [], stereo: stereo.value },
-    })
-    if (await desk.edit(proposed.data!.edits)) shown.value = false
-  })
+async function fromInputs() {
+  const body = { inputs: [], stereo: stereo.value }
+  const ask = () => api.POST('/api/sessions/{session}/tracks/from-inputs', { ...at(), body })
+  if (await desk.proposed(ask)) shown.value = false
 }
 
 const STEREO = [
@@ -45,14 +40,9 @@ async function instruments() {
   if (await desk.proposed(ask)) shown.value = false
 }
 
-function many(wanted: { count: number; names: string }) {
-  return trying(async () => {
-    const proposed = await api.POST('/api/sessions/{session}/tracks/many', {
-      ...at(),
-      body: { ...wanted, width: width.value },
-    })
-    if (await desk.edit(proposed.data!.edits)) shown.value = false
-  })
+async function many(wanted: { count: number; names: string }) {
+  const body = { ...wanted, width: width.value }
+  if (await desk.proposed(() => api.POST('/api/sessions/{session}/tracks/many', { ...at(), body }))) shown.value = false
 }
 </script>
 

@@ -71,11 +71,7 @@ public final class Stay implements AutoCloseable {
         this.rig = rig;
         this.venue = venue;
         curve = session.tempoMap().curve();
-        hands = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread thread = new Thread(task, "preamps");
-            thread.setDaemon(true);
-            return thread;
-        });
+        hands = Executors.newSingleThreadScheduledExecutor(Threads.named("preamps"));
         run = new Run(session, rig, venue, this::accident);
     }
 

@@ -69,7 +69,7 @@ public class PreampsIT extends WithDemo {
         write("Old Pilot 1", "35", "45");
         Locator found = page.getByText("Old Pilot 1 is to stand at 45 dB, +48 V on. It was noted at 35 dB");
         assertThat(found).isVisible();
-        page.getByText("Turn knobs by hand").click();
+        page.getByText("Turn by hand").click();
         page.getByLabel("Gain at Old Pilot 1 in dB").fill("45");
         page.getByLabel("Gain at Old Pilot 1 in dB").press("Enter");
         button("It is set now").click();

@@ -3,6 +3,7 @@ package vividlantern.server.live;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import vividlantern.engine.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -14,11 +15,7 @@ final class Beat implements AutoCloseable {
     private final ScheduledExecutorService thread;
 
     Beat(String name, long everyMillis, Runnable work) {
-        thread = Executors.newSingleThreadScheduledExecutor(task -> {
-            Thread thread = new Thread(task, name);
-            thread.setDaemon(true);
-            return thread;
-        });
+        thread = Executors.newSingleThreadScheduledExecutor(Threads.named(name));
         thread.scheduleAtFixedRate(
                 () -> {
                     try {

@@ -7,6 +7,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Predicate;
+import vividlantern.engine.Threads;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.WebSocketSession;
 import vividlantern.server.desk.NotFound;
@@ -17,11 +18,7 @@ import vividlantern.session.SessionId;
 class LivePages {
 
     private final Map<String, LivePage> pages = new ConcurrentHashMap<>();
-    private final ExecutorService senders = Executors.newCachedThreadPool(task -> {
-        Thread thread = new Thread(task, "page");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService senders = Executors.newCachedThreadPool(Threads.named("page"));
 
     LivePage add(WebSocketSession socket, SessionId session, String person) {
         LivePage page = new LivePage(socket, session, person, senders);

@@ -10,6 +10,7 @@ import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import vividlantern.engine.Threads;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Incidents;
@@ -62,11 +63,7 @@ public class LiveRig {
 
     private final Desk desk;
     private final StandIns standIns;
-    private final ExecutorService doorkeeper = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "rig");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService doorkeeper = Executors.newSingleThreadExecutor(Threads.named("rig"));
     private final Map<SessionId, Standing> standings = new ConcurrentHashMap<>();
     private volatile Stay stay;
 

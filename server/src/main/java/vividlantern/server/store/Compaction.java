@@ -7,6 +7,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
+import vividlantern.engine.Threads;
 import org.h2.engine.SessionLocal;
 import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
@@ -31,11 +32,7 @@ class Compaction {
 
     private final DataSource source;
     private final DataFolder folder;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread made = new Thread(task, "compaction");
-        made.setDaemon(true);
-        return made;
-    });
+    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(Threads.named("compaction"));
     private long compacted;
 
     Compaction(DataSource source, DataFolder folder) {

@@ -21,6 +21,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import vividlantern.engine.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -66,12 +67,7 @@ public class Copies {
     private final Compaction compaction;
     private final DataFolder data;
     private final CopyFiles files;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread made = new Thread(task, "copies");
-        made.setDaemon(true);
-        made.setPriority(Thread.MIN_PRIORITY);
-        return made;
-    });
+    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(Threads.named("copies", Thread.MIN_PRIORITY));
     private long copied;
     private String openedName = "";
     private OpenedCopy opened;

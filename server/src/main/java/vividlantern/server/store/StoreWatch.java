@@ -10,6 +10,7 @@ import java.sql.Statement;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import vividlantern.engine.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -34,11 +35,7 @@ public class StoreWatch {
     private final HikariDataSource source;
     private final DataFolder folder;
     private final ApplicationEventPublisher events;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread made = new Thread(task, "store watch");
-        made.setDaemon(true);
-        return made;
-    });
+    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(Threads.named("store watch"));
     private volatile boolean failing;
     private volatile String trouble = "";
 
