@@ -331,7 +331,7 @@ public class EveryEditTest {
                     "Strings"),
             ofTrack(
                     new HideTrack(HARP_TRACK, true),
-                    "Harp: out of sight",
+                    "Harp: hidden",
                     track -> track.look().hidden(),
                     true),
             row(

@@ -3,9 +3,9 @@ package vividlantern.server.live;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import vividlantern.engine.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import vividlantern.engine.Threads;
 
 /** Does one thing again and again on a thread of its own; whatever throws in it is logged, and the next time it is tried anew. */
 final class Beat implements AutoCloseable {

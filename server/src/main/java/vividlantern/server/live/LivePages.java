@@ -7,9 +7,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Predicate;
-import vividlantern.engine.Threads;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.WebSocketSession;
+import vividlantern.engine.Threads;
 import vividlantern.server.desk.NotFound;
 import vividlantern.session.SessionId;
 

@@ -7,13 +7,13 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
-import vividlantern.engine.Threads;
 import org.h2.engine.SessionLocal;
 import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import vividlantern.engine.Threads;
 import vividlantern.server.folder.DataFolder;
 
 /**
@@ -32,7 +32,8 @@ class Compaction {
 
     private final DataSource source;
     private final DataFolder folder;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(Threads.named("compaction"));
+    private final ScheduledExecutorService thread =
+            Executors.newSingleThreadScheduledExecutor(Threads.named("compaction"));
     private long compacted;
 
     Compaction(DataSource source, DataFolder folder) {

@@ -21,12 +21,12 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
-import vividlantern.engine.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
+import vividlantern.engine.Threads;
 import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.server.folder.CopyFiles;
@@ -67,7 +67,8 @@ public class Copies {
     private final Compaction compaction;
     private final DataFolder data;
     private final CopyFiles files;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(Threads.named("copies", Thread.MIN_PRIORITY));
+    private final ScheduledExecutorService thread =
+            Executors.newSingleThreadScheduledExecutor(Threads.named("copies", Thread.MIN_PRIORITY));
     private long copied;
     private String openedName = "";
     private OpenedCopy opened;

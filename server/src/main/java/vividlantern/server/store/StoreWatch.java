@@ -10,11 +10,11 @@ import java.sql.Statement;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import vividlantern.engine.Threads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import vividlantern.engine.Threads;
 import vividlantern.server.folder.DataFolder;
 
 /**
@@ -35,7 +35,8 @@ public class StoreWatch {
     private final HikariDataSource source;
     private final DataFolder folder;
     private final ApplicationEventPublisher events;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(Threads.named("store watch"));
+    private final ScheduledExecutorService thread =
+            Executors.newSingleThreadScheduledExecutor(Threads.named("store watch"));
     private volatile boolean failing;
     private volatile String trouble = "";
 
