@@ -9,40 +9,65 @@ import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 
-/** Measures and prints all figures. Arguments: the packaged program, the reference in C, and "levels" for those of the page alone. */
+/** Measures and prints all figures. Arguments: the packaged program, the reference in C, and what to measure: all if nothing is named. */
 public final class Figures {
 
     private static final int EDITS = 500;
 
     private Figures() {}
 
+    /** Measures one kind of thing. */
+    @FunctionalInterface
+    private interface Measuring {
+        void measure(Path program, Path reference) throws Exception;
+    }
+
+    /** What can be measured, by the word that asks for it alone. */
+    private static final Map<String, Measuring> ALL = new LinkedHashMap<>();
+
+    static {
+        ALL.put("mixer", (program, reference) -> MixerFigures.print(reference));
+        ALL.put("large", (program, reference) -> LargeFigures.print());
+        ALL.put("starts", (program, reference) -> starts(program));
+        ALL.put("render", (program, reference) -> with(program, Figures::render));
+        ALL.put("edits", (program, reference) -> {
+            with(program, running -> edits(running, "the demo", "low-water", "fiddle"));
+            with(program, running -> {
+                LargeMix.bring(running, 128, 64, 16);
+                running.post("/api/live/large/commands", "{\"kind\": \"take-rig\"}");
+                edits(running, "128 inputs, 64 tracks, 16 cues", "large", "track-6");
+            });
+        });
+        ALL.put("sheets", (program, reference) -> with(program, SheetLoad::print));
+        ALL.put("levels", (program, reference) -> with(program, MeterLoad::print));
+    }
+
     public static void main(String[] arguments) throws Exception {
         Path program = Path.of(arguments[0]).toAbsolutePath();
-        List<String> wanted = Arrays.asList(arguments).subList(2, arguments.length);
-        if (wanted.contains("levels")) {
-            try (Started running = Started.program(program, Files.createTempDirectory("vivid-lantern-figures"))) {
-                MeterLoad.print(running);
+        Path reference = Path.of(arguments[1]).toAbsolutePath();
+        Set<String> wanted = Set.copyOf(Arrays.asList(arguments).subList(2, arguments.length));
+        for (Map.Entry<String, Measuring> each : ALL.entrySet()) {
+            if (wanted.isEmpty() || wanted.contains(each.getKey())) {
+                each.getValue().measure(program, reference);
             }
-            return;
         }
-        MixerFigures.print(Path.of(arguments[1]).toAbsolutePath());
-        LargeFigures.print();
-        starts(program);
-        Path data = Files.createTempDirectory("vivid-lantern-figures");
-        try (Started running = Started.program(program, data)) {
-            render(running);
-            edits(running, "the demo", "low-water", "fiddle");
-            SheetLoad.print(running);
-            MeterLoad.print(running);
-        }
-        Path large = Files.createTempDirectory("vivid-lantern-large");
-        try (Started running = Started.program(program, large)) {
-            LargeMix.bring(running, 128, 64, 16);
-            running.post("/api/live/large/commands", "{\"kind\": \"take-rig\"}");
-            edits(running, "128 inputs, 64 tracks, 16 cues", "large", "track-6");
+    }
+
+    /** What is measured of a running program. */
+    @FunctionalInterface
+    private interface OfARunningProgram {
+        void measure(Started running) throws Exception;
+    }
+
+    private static void with(Path program, OfARunningProgram what) throws Exception {
+        try (Started running = Started.program(program, Files.createTempDirectory("vivid-lantern-figures"))) {
+            what.measure(running);
         }
     }
 
