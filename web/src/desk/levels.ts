@@ -9,6 +9,10 @@ let layout = -1
 let values = new Float32Array(0)
 let fresh = false
 const viewers = new Set<() => void>()
+const readers = new Set<() => void>()
+/** Readers are told of every so manieth frame. */
+const READ_EVERY = 10
+let frames = 0
 
 export function layLevelsOut(number: number, names: string[]) {
   layout = number
@@ -24,6 +28,7 @@ export function takeLevels(of: number, taken: Float32Array<ArrayBuffer>) {
 /** Levels go dark: there is no engine, or no connection to it. */
 export function darken() {
   values = new Float32Array(0)
+  frames = 0
   tellSoon()
 }
 
@@ -33,6 +38,7 @@ function tellSoon() {
   requestAnimationFrame(() => {
     fresh = false
     for (const viewer of viewers) viewer()
+    if (frames++ % READ_EVERY === 0) for (const reader of readers) reader()
   })
 }
 
@@ -52,4 +58,10 @@ export function peakOf(key: string): number {
 export function onLevels(viewer: () => void): () => void {
   viewers.add(viewer)
   return () => viewers.delete(viewer)
+}
+
+/** Calls a reader now and then, for what is read and not watched; gives what ends that. */
+export function readLevels(reader: () => void): () => void {
+  readers.add(reader)
+  return () => readers.delete(reader)
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref } from 'vue'
-import { levelOf, onLevels, peakOf } from '@/desk/levels'
+import { levelOf, peakOf, readLevels } from '@/desk/levels'
 import { useLight, type Box, type Ink } from './lights'
 import { shown } from './scale'
 
@@ -59,7 +59,7 @@ function tell() {
   level.value.ariaValueText = written === '–' ? 'nothing' : `${written} dBFS`
 }
 
-const end = onLevels(tell)
+const end = readLevels(tell)
 onBeforeUnmount(end)
 </script>
 

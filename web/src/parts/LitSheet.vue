@@ -21,6 +21,8 @@ let size = { width: 0, height: 0 }
 let boxes = new Map<Light, Box>()
 /** Where the rows end and what stays in view above them begins. */
 let top = 0
+/** The columns in which there is light: the canvas covers no more, since it is copied with every frame. */
+let across = { x: 0, width: 0 }
 let asked = false
 let end = () => {}
 let sizes: ResizeObserver | undefined
@@ -45,6 +47,7 @@ function askPlaces() {
       height: place.height,
     })
   }
+  coverLights()
   const style = getComputedStyle(root.value!)
   const token = (name: string) => style.getPropertyValue(`--${name}`).trim()
   const now = {
@@ -58,18 +61,31 @@ function askPlaces() {
   drawn.clear()
 }
 
+function coverLights() {
+  const all = [...boxes.values()]
+  const x = Math.max(0, Math.floor(Math.min(...all.map((box) => box.x)) - SPILL))
+  const end = Math.min(size.width, Math.ceil(Math.max(...all.map((box) => box.x + box.width)) + SPILL))
+  if (all.length === 0 || (x === across.x && end - x === across.width)) return
+  across = { x, width: end - x }
+  canvas.value!.style.left = `${x}px`
+  canvas.value!.style.width = `${across.width}px`
+  drawn.clear()
+}
+
 function draw() {
   if (!canvas.value || !root.value) return
   if (performance.now() - askedAt > ASK_PLACES_EVERY) askPlaces()
   const ratio = devicePixelRatio
   const pen = canvas.value.getContext('2d')!
-  if (canvas.value.width !== size.width * ratio || canvas.value.height !== size.height * ratio) {
-    canvas.value.width = size.width * ratio
-    canvas.value.height = size.height * ratio
+  const width = Math.round(across.width * ratio)
+  const height = Math.round(size.height * ratio)
+  if (canvas.value.width !== width || canvas.value.height !== height) {
+    canvas.value.width = width
+    canvas.value.height = height
     drawn.clear()
   }
-  pen.setTransform(ratio, 0, 0, ratio, 0, 0)
-  if (drawn.size === 0) pen.clearRect(0, 0, size.width, size.height)
+  pen.setTransform(ratio, 0, 0, ratio, -across.x * ratio, 0)
+  if (drawn.size === 0) pen.clearRect(across.x, 0, across.width, size.height)
   pen.save()
   pen.beginPath()
   pen.rect(0, top, size.width, size.height - top)
@@ -139,8 +155,8 @@ onBeforeUnmount(() => {
 canvas {
   position: absolute;
   z-index: 3;
-  inset: 0;
-  width: 100%;
+  top: 0;
+  left: 0;
   height: 100%;
   pointer-events: none;
 }

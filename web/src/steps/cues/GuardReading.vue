@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
-import { levelOf, onLevels } from '@/desk/levels'
+import { levelOf, readLevels } from '@/desk/levels'
 import { shown } from '@/parts/scale'
 
 /** What the ceiling guard holds back now, and where its ceiling stands. */
@@ -14,7 +14,7 @@ const desk = useDesk()
 const holding = ref('at rest')
 let writtenAt = 0
 
-const end = onLevels(() => {
+const end = readLevels(() => {
   const now = performance.now()
   if (now - writtenAt < WRITTEN_EVERY) return
   writtenAt = now

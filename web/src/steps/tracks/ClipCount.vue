@@ -2,7 +2,7 @@
 import { onBeforeUnmount, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { levelOf, onLevels } from '@/desk/levels'
+import { levelOf, readLevels } from '@/desk/levels'
 
 /** How often the inputs of a track reached full scale since somebody cleared it. */
 const { track } = defineProps<{ track: Track }>()
@@ -10,7 +10,7 @@ const { track } = defineProps<{ track: Track }>()
 const desk = useDesk()
 const clips = ref(0)
 
-const end = onLevels(() => {
+const end = readLevels(() => {
   let sum = 0
   for (const input of desk.standingOf(track.id).inputs) sum += Math.max(0, levelOf(`clip/${input}`))
   clips.value = sum

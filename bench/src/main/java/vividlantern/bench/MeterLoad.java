@@ -45,7 +45,7 @@ final class MeterLoad {
 
     private static void say(String sheet, double moving, double resting) {
         Figures.say(
-                "Levels of %d rows on %s at 1280 x 800 in Chromium: %.1f %% of the main thread while all play (%.2f ms a frame),"
+                "Levels of %d rows on %s at 1280 x 800 in Chromium: %.1f %% of a core on the main thread while all play (%.2f ms a frame),"
                         + " %.1f %% while all rest",
                 TRACKS, sheet, 100 * moving, 1000 * moving / FRAMES_A_SECOND, 100 * resting);
     }
@@ -78,18 +78,18 @@ final class MeterLoad {
         page.waitForTimeout(2000);
         CDPSession devTools = page.context().newCDPSession(page);
         devTools.send("Performance.enable");
-        double before = taskSeconds(devTools);
+        double before = threadSeconds(devTools);
         page.waitForTimeout(1000.0 * SECONDS);
-        return (taskSeconds(devTools) - before) / SECONDS;
+        return (threadSeconds(devTools) - before) / SECONDS;
     }
 
-    private static double taskSeconds(CDPSession devTools) {
+    private static double threadSeconds(CDPSession devTools) {
         JsonObject metrics = devTools.send("Performance.getMetrics");
         for (JsonElement metric : metrics.getAsJsonArray("metrics")) {
-            if (metric.getAsJsonObject().get("name").getAsString().equals("TaskDuration")) {
+            if (metric.getAsJsonObject().get("name").getAsString().equals("ThreadTime")) {
                 return metric.getAsJsonObject().get("value").getAsDouble();
             }
         }
-        throw new IllegalStateException("Chromium tells no task duration.");
+        throw new IllegalStateException("Chromium tells no thread time.");
     }
 }
