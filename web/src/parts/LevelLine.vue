@@ -16,7 +16,7 @@ const GAP = 8
 const level = ref<HTMLElement>()
 let written = '–'
 let writtenAt = 0
-let told = ''
+let told = '–'
 let toldAt = 0
 
 const share = (dbfs: number) => Math.max(0, Math.min(1, (dbfs + 60) / 60))
@@ -64,7 +64,16 @@ onBeforeUnmount(end)
 </script>
 
 <template>
-  <span ref="level" class="level" role="meter" :aria-label="label" aria-valuemin="-60" aria-valuemax="0">
+  <span
+    ref="level"
+    class="level"
+    role="meter"
+    :aria-label="label"
+    aria-valuemin="-60"
+    aria-valuemax="0"
+    aria-valuenow="-60"
+    aria-valuetext="nothing"
+  >
     <span class="line"><span class="window"></span></span>
   </span>
 </template>
