@@ -1,4 +1,4 @@
-import { computed, ref, type Ref } from 'vue'
+import { computed, nextTick, ref, watchEffect, type Ref } from 'vue'
 import { api, type Edit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
@@ -44,7 +44,19 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
     const input = await desk.freshId('input', source)
     const edits: Edit[] = [{ kind: 'add-input', input, number, source }]
     if (before) edits.push({ kind: 'move-input', input, before })
-    if (await desk.edit(edits)) await sheet().go(before ? sheet().row.value : desk.inputs.length, 0)
+    if (await desk.edit(edits)) await sheet().go(await placeOf(input), 0)
+  }
+
+  /** Where an input stands, as soon as the page is told of it. */
+  function placeOf(input: string): Promise<number> {
+    return new Promise((found) => {
+      const stop = watchEffect(() => {
+        const at = desk.inputs.findIndex((each) => each.id === input)
+        if (at < 0) return
+        found(at)
+        void nextTick(() => stop())
+      })
+    })
   }
 
   /** A new row in front of the one that one stands in. */
