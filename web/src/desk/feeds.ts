@@ -2,7 +2,7 @@ import type { Feed, Input } from '@/api/client'
 
 export const NOTHING: Feed = { input: null, track: null, port: null, channel: 0 }
 
-export const fromInput = (input: string, channel: number): Feed => ({ ...NOTHING, input, channel })
+const fromInput = (input: string, channel: number): Feed => ({ ...NOTHING, input, channel })
 
 /** What feeds a track that has all channels of an input. */
 export const allOf = (input: Input) => Array.from({ length: input.width }, (_, channel) => fromInput(input.id, channel))

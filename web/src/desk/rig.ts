@@ -118,7 +118,6 @@ export const useRig = defineStore('rig', () => {
     rig,
     at,
     undoState,
-    ports,
     devices,
     panelNames,
     open,

@@ -16,29 +16,4 @@ public interface StoredLog<K, P> {
 
     /** Everybody's lines that stand after a revision. */
     List<LogEntry<K, P>> since(long revision);
-
-    /** A log in which nothing is stored. */
-    static <K, P> StoredLog<K, P> empty() {
-        return new StoredLog<>() {
-            @Override
-            public long lastNumber() {
-                return 0;
-            }
-
-            @Override
-            public Optional<LogEntry<K, P>> line(long number) {
-                return Optional.empty();
-            }
-
-            @Override
-            public List<LogEntry<K, P>> of(String person, long before, int most) {
-                return List.of();
-            }
-
-            @Override
-            public List<LogEntry<K, P>> since(long revision) {
-                return List.of();
-            }
-        };
-    }
 }

@@ -10,7 +10,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.history.History;
-import vividlantern.history.StoredLog;
+import vividlantern.history.MemoryLog;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
@@ -102,7 +102,7 @@ public class RampsTest {
         Session muted = new MuteSend(CUE, TRACK, true).applyTo(loud, RandomSessions.RIG);
         assertRisesGently(louderSide(
                 MixRun.of(muted).then(CHANGE, loud).constant(INPUT, 2 * RATE).run(480)));
-        var history = new History<Session, PartKey, Part>(Parts.OF_SESSION, StoredLog.empty(), 0);
+        var history = new History<Session, PartKey, Part>(Parts.OF_SESSION, new MemoryLog<>(), 0);
         var fallen = Edit.make(
                 List.of(new SetSendLevel(CUE, TRACK, Decibels.OFF)),
                 loud,

@@ -11,8 +11,8 @@ import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.history.History;
+import vividlantern.history.MemoryLog;
 import vividlantern.history.Refused;
-import vividlantern.history.StoredLog;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -148,7 +148,7 @@ public class ToASpareTest {
 
     @Test
     public void oneUndoTakesItBack() {
-        History<Session, PartKey, Part> history = new History<>(Parts.OF_SESSION, StoredLog.empty(), 0);
+        History<Session, PartKey, Part> history = new History<>(Parts.OF_SESSION, new MemoryLog<>(), 0);
         var made = Edit.make(spare(SESSION).edits(), SESSION, RIG, history, "anna", "", OptionalLong.empty());
         history.accept(made);
         assertThat(history.undo(made.whole(), "anna").whole().atRevision(0)).isEqualTo(SESSION);

@@ -15,8 +15,8 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
+import vividlantern.history.MemoryLog;
 import vividlantern.history.Refused;
-import vividlantern.history.StoredLog;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
@@ -183,7 +183,7 @@ public class EveryRigEditTest {
 
     @Test(dataProvider = "all")
     public void itIsTakenBack(RigEdit edit, String summary, Function<Rig, Object> seen, Object expected) {
-        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, StoredLog.empty(), 0);
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, new MemoryLog<>(), 0);
         var made = RigEdit.make(List.of(edit), LOFT, history, "anna", OptionalLong.empty());
         history.accept(made);
         assertThat(history.undo(made.whole(), "anna").whole().atRevision(LOFT.revision()))

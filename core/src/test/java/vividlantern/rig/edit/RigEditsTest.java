@@ -14,8 +14,8 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.history.History;
+import vividlantern.history.MemoryLog;
 import vividlantern.history.Refused;
-import vividlantern.history.StoredLog;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Mic;
@@ -268,7 +268,7 @@ public class RigEditsTest {
 
     @Test
     public void undoingEverythingGivesTheFirstRig() {
-        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, StoredLog.empty(), 0);
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, new MemoryLog<>(), 0);
         List<RigEdit> edits = new ArrayList<>(List.of(
                 new RemoveDevice("wall"),
                 new NameRig("Attic"),
@@ -296,7 +296,7 @@ public class RigEditsTest {
 
     @Test
     public void anUndoThatOthersBuiltOnIsRefused() {
-        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, StoredLog.empty(), 0);
+        History<Rig, RigPartKey, RigPart> history = new History<>(RigParts.OF_RIG, new MemoryLog<>(), 0);
         var added = RigEdit.make(
                 List.of(ShelfDevices.device("headphone-amp-1", "amp", "Amp")),
                 LOFT,

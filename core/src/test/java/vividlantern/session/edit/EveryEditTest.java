@@ -15,7 +15,7 @@ import vividlantern.RandomSessions;
 import vividlantern.ShelfDevices;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
-import vividlantern.history.StoredLog;
+import vividlantern.history.MemoryLog;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
@@ -434,7 +434,7 @@ public class EveryEditTest {
 
     @Test(dataProvider = "all")
     public void itIsTakenBackAndMadeAgain(Edit edit, String summary, Function<Session, Object> seen, Object expected) {
-        History<Session, PartKey, Part> history = new History<>(Parts.OF_SESSION, StoredLog.empty(), 0);
+        History<Session, PartKey, Part> history = new History<>(Parts.OF_SESSION, new MemoryLog<>(), 0);
         var made = Edit.make(List.of(edit), SESSION, RIG, history, "anna", "", OptionalLong.empty());
         history.accept(made);
         var back = history.undo(made.whole(), "anna");
