@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import HomeView from './steps/home/HomeView.vue'
+import { STEPS } from './steps/steps'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -11,10 +12,7 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', redirect: (to) => `${to.path}/input-list` },
-        { path: 'rig', component: () => import('./steps/rig/RigView.vue') },
-        { path: 'input-list', component: () => import('./steps/inputs/InputListView.vue') },
-        { path: 'tracks', component: () => import('./steps/tracks/TracksView.vue') },
-        { path: 'cues', component: () => import('./steps/cues/CuesView.vue') },
+        ...STEPS.map((step) => ({ path: step.path, component: step.view })),
       ],
     },
     { path: '/:anything(.*)*', redirect: '/' },

@@ -10,7 +10,6 @@ import {
   type Offers,
   type Session,
   type Track,
-  type TrackStanding,
   type Turned,
   type UndoState,
 } from '@/api/client'
@@ -20,18 +19,21 @@ import { follow, type Place } from './live'
 import { trying } from './notice'
 import { withParts } from './parts'
 import { useRig } from './rig'
+import { useStandings } from './standings'
 
 /** The session on the page, as the server holds it, and everything that is done to it. */
 export const useDesk = defineStore('desk', () => {
   const session = shallowRef<Session | null>(null)
   const undoState = ref<UndoState>({ undo: '', redo: '' })
   const live = shallowRef<Happening | null>(null)
+  /** Whether the rig is being taken for the session just now. */
+  const coming = ref(false)
   const place = shallowRef<Place | null>(null)
-  /** What is true of tracks just now, by their ids. */
-  const standings = shallowRef(new Map<string, TrackStanding>())
+  const { stand, inputStandingOf, standingOf } = useStandings()
   const offers = shallowRef<Offers>({
     places: [],
     pairs: [],
+    tracks: [],
     ceiling: { dbfs: 0, rule: '' },
     driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
   })
@@ -94,7 +96,8 @@ export const useDesk = defineStore('desk', () => {
         session.value = told.session
         undoState.value = told.undo
         live.value = told.live
-        standings.value = new Map(told.standing.map((track) => [track.track, track]))
+        coming.value = told.coming
+        stand(told.inputs, told.tracks, true)
         storeTrouble.value = told.storeTrouble
         void rig.open(told.session.rigId)
         if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
@@ -110,12 +113,10 @@ export const useDesk = defineStore('desk', () => {
         if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
       turned: look,
-      standing(tracks) {
-        standings.value = new Map([...standings.value, ...tracks.map((track) => [track.track, track] as const)])
-      },
+      standing: stand,
       happening,
       happeningChanged(changed) {
-        if (live.value) happening({ ...live.value, ...changed })
+        if (live.value) happening({ ...live.value, ...changed }, false)
       },
       layout: layLevelsOut,
       levels: takeLevels,
@@ -143,8 +144,9 @@ export const useDesk = defineStore('desk', () => {
     catchingUp = false
   }
 
-  function happening(told: Happening | null) {
+  function happening(told: Happening | null, comes: boolean) {
     live.value = told
+    coming.value = comes
     if (!told || told.fault) goDark()
   }
 
@@ -180,15 +182,8 @@ export const useDesk = defineStore('desk', () => {
     return trying(() => api.POST('/api/sessions/{session}/redo', at.value))
   }
 
-  const UNKNOWN: Omit<TrackStanding, 'track'> = {
-    inputs: [],
-    ports: [],
-    players: [],
-    hearers: [],
-    fedBy: '',
-    quiet: '',
-  }
-  const standingOf = (track: string) => standings.value.get(track) ?? { track, ...UNKNOWN }
+  /** The inputs that feed no track. */
+  const unmapped = computed(() => inputs.value.filter((input) => !inputStandingOf(input.id).tracks))
 
   /** An id for something that is to be added, from its name. */
   async function freshId(kind: string, name: string): Promise<string> {
@@ -247,6 +242,7 @@ export const useDesk = defineStore('desk', () => {
   const offersDependOn = computed(() => [
     session.value?.id,
     session.value?.inputs,
+    session.value?.tracks.map((track) => `${track.id} ${track.name} ${track.width}`).join(),
     session.value?.sampleRate,
     session.value?.cues.map((cue) => `${cue.id} ${cue.name} ${cue.output}`).join(),
     rig.rig?.revision,
@@ -284,6 +280,7 @@ export const useDesk = defineStore('desk', () => {
     performers,
     undoState,
     live,
+    coming,
     place,
     offers,
     ports,
@@ -291,6 +288,8 @@ export const useDesk = defineStore('desk', () => {
     connected,
     missing,
     storeTrouble,
+    inputStandingOf,
+    unmapped,
     standingOf,
     inputsThrough,
     tracksFedBy,

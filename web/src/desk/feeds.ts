@@ -1,11 +1,4 @@
-import type { Feed, Input } from '@/api/client'
-
-export const NOTHING: Feed = { input: null, track: null, port: null, channel: 0 }
-
-const fromInput = (input: string, channel: number): Feed => ({ ...NOTHING, input, channel })
-
-/** What feeds a track that has all channels of an input. */
-export const allOf = (input: Input) => Array.from({ length: input.width }, (_, channel) => fromInput(input.id, channel))
+import type { Feed } from '@/api/client'
 
 export const same = (one: Feed, other: Feed) =>
   one.input === other.input && one.track === other.track && one.port === other.port && one.channel === other.channel

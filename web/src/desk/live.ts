@@ -1,4 +1,4 @@
-import type { Happening, Session, TrackStanding, UndoState } from '@/api/client'
+import type { Happening, InputStanding, Session, TrackStanding, UndoState } from '@/api/client'
 import { person } from './person'
 
 /** Where the song is. */
@@ -18,16 +18,19 @@ export interface LiveListener {
     undo: UndoState
     storeTrouble: string
     live: Happening | null
-    standing: TrackStanding[]
+    coming: boolean
+    inputs: InputStanding[]
+    tracks: TrackStanding[]
   }): void
   /** What keeps changes from being stored; "" if nothing does. */
   storeTrouble(trouble: string): void
   changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
   rigChanged(revision: number): void
   turned(): void
-  /** How tracks stand that stand otherwise than before. */
-  standing(tracks: TrackStanding[]): void
-  happening(live: Happening | null): void
+  /** How inputs and tracks stand that stand otherwise than before. */
+  standing(inputs: InputStanding[], tracks: TrackStanding[]): void
+  /** What is happening, or whether the rig is being taken for the session just now. */
+  happening(live: Happening | null, coming: boolean): void
   /** The fields of what is happening that are other than before. */
   happeningChanged(changed: Partial<Happening>): void
   layout(number: number, keys: string[]): void
@@ -94,9 +97,9 @@ export function follow(session: string, listener: LiveListener): () => void {
     else if (told.type === 'rig') listener.rigChanged(told.revision)
     else if (told.type === 'store') listener.storeTrouble(told.trouble)
     else if (told.type === 'turned') listener.turned()
-    else if (told.type === 'standing') listener.standing(told.tracks)
+    else if (told.type === 'standing') listener.standing(told.inputs, told.tracks)
     else if (told.type === 'live' && told.changed) listener.happeningChanged(told.changed)
-    else if (told.type === 'live') listener.happening(told.live)
+    else if (told.type === 'live') listener.happening(told.live, told.coming)
     else if (told.type === 'meters') listener.layout(told.layout, told.keys)
   }
 

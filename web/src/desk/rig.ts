@@ -4,6 +4,8 @@ import {
   api,
   type Device,
   type FarEnd,
+  type Mic,
+  type MicKind,
   type Pair,
   type Port,
   type Rig,
@@ -23,6 +25,8 @@ export const useRig = defineStore('rig', () => {
   /** Where there can be cables at ports and what a signal through them passes; how pairs are numbered. */
   const wired = shallowRef(new Map<string, Wired>())
   const panelNames = shallowRef(new Map<string, string>())
+  /** The kinds of mics and DI boxes, in words. */
+  const micKinds = shallowRef<MicKind[]>([])
   let id = ''
 
   const at = computed(() => ({ params: { path: { rig: rig.value!.id } } }))
@@ -31,11 +35,13 @@ export const useRig = defineStore('rig', () => {
     id = rigId
     if (rig.value?.id !== rigId) rig.value = null
     const params = { path: { rig: rigId } }
-    const [got, undo, wiring] = await Promise.all([
+    const [kinds, got, undo, wiring] = await Promise.all([
+      micKinds.value.length ? null : api.GET('/api/rigs/mic-kinds').catch(() => null),
       api.GET('/api/rigs/{rig}', { params }).catch(() => null),
       api.GET('/api/rigs/{rig}/undo', { params }).catch(() => null),
       api.GET('/api/rigs/{rig}/wiring', { params }).catch(() => null),
     ])
+    if (kinds?.data) micKinds.value = kinds.data
     if (id !== rigId) return
     if (wiring?.data) {
       wired.value = new Map(wiring.data.ports.map((each) => [each.port, each]))
@@ -44,6 +50,9 @@ export const useRig = defineStore('rig', () => {
     if (got?.data) rig.value = got.data
     if (undo?.data) undoState.value = undo.data
   }
+
+  const micKind = (mic: Mic) =>
+    micKinds.value.find((each) => each.kind === mic.kind) ?? { kind: mic.kind, words: '', phantom: '' }
 
   /** Makes edits, all or none; a refusal is told beside what was touched. */
   async function edit(edits: RigEdit[]): Promise<boolean> {
@@ -116,6 +125,8 @@ export const useRig = defineStore('rig', () => {
 
   return {
     rig,
+    micKinds,
+    micKind,
     at,
     undoState,
     devices,

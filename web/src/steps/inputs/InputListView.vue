@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Edit, Input } from '@/api/client'
+import { api, type Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { tell } from '@/desk/notice'
+import { tell, trying } from '@/desk/notice'
 import LitSheet from '@/parts/LitSheet.vue'
 import LampLight from '@/parts/LampLight.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
@@ -16,9 +16,7 @@ import PatchGrid from './PatchGrid.vue'
 import { useClipboard } from './useClipboard'
 import { useRows } from './useRows'
 import { useSheet } from './useSheet'
-import { usePreamps } from './usePreamps'
 import { useShownColumns } from './useShownColumns'
-import { useTracksOf } from './useTracksOf'
 
 const desk = useDesk()
 const grid = ref<HTMLElement>()
@@ -27,7 +25,7 @@ const dragged = ref(false)
 
 const { columns: all, arrival } = useColumns()
 const { keys, shown: columns, show } = useShownColumns(all)
-const { dragging, unmapped, add, makeTracks, drop, ...rows } = useRows(columns, () => sheet)
+const { dragging, add, makeTracks, drop, ...rows } = useRows(columns, () => sheet)
 const sheet = useSheet({
   grid,
   rows: computed(() => desk.inputs),
@@ -45,8 +43,6 @@ const { pasted, copy } = useClipboard({
   columns,
   at: () => ({ row: sheet.row.value, column: sheet.column.value, whole: sheet.whole.value, range: sheet.range.value }),
 })
-const { standing, silent, sayWhenToMove } = usePreamps()
-const { wordsOfTracks } = useTracksOf()
 const inGrid = ref(false)
 const { editing, draft, selected, whole } = sheet
 
@@ -57,20 +53,24 @@ async function write(input: Input, column: Column, value: string) {
     tell(`"${value}" is no number. ${column.title} takes one.`)
     return
   }
-  if (column.key === 'port') return move(input, await column.edits(input, value))
-  await desk.editGains(await column.edits(input, value))
+  if (column.key === 'port') return move(input, value ? value.split('|') : [])
+  return trying(async () => desk.editGains(await column.edits(input, value)))
 }
 
-async function move(input: Input, edits: Edit[]) {
-  const callOff = sayWhenToMove(input)
-  if (!(await desk.edit(edits))) callOff()
+/** Patches an input elsewhere and says when its cable may be moved. */
+function move(input: Input, ports: string[]) {
+  return trying(async () => {
+    const params = { path: { session: desk.session!.id } }
+    const moved = await api.POST('/api/sessions/{session}/preamps/move', { params, body: { input: input.id, ports } })
+    if ((await desk.edit(moved.data!.edits)) && moved.data!.say) tell(moved.data!.say)
+  })
 }
 
 /** The rules whose findings an input's own cells tell. */
 function saidBy(input: Input) {
   const isShown = (key: string) => keys.value.includes(key)
   const noPort = input.ports.length === 0 && isShown('port') ? ['input-without-port'] : []
-  const noTrack = !wordsOfTracks(input) && isShown('track') ? ['input-without-track'] : []
+  const noTrack = !desk.inputStandingOf(input.id).tracks && isShown('track') ? ['input-without-track'] : []
   return [...noPort, ...noTrack]
 }
 
@@ -99,7 +99,7 @@ function renumber(input: Input, event: Event) {
     <ListTools
       v-model:in-grid="inGrid"
       :selected="selected.length"
-      :mappable="unmapped"
+      :mappable="desk.unmapped.length > 0"
       @count-up="rows.countUp"
       @spare="rows.toASpare"
       @remove="rows.remove"
@@ -198,12 +198,12 @@ function renumber(input: Input, event: Event) {
                     :column="column"
                     :shown="keys"
                     :arrival="column.key === 'port' ? arrival(input) : ''"
-                    :standing="column.key === 'gain' ? standing(input) : ''"
+                    :standing="column.key === 'gain' ? desk.inputStandingOf(input.id).gain : ''"
                   />
                 </td>
                 <td class="cut">
                   <span
-                    v-if="silent(input)"
+                    v-if="desk.inputStandingOf(input.id).silent"
                     class="soft"
                     title="Nobody hears it while a switch is thrown at its preamp"
                   >

@@ -1,11 +1,9 @@
 import type { SelectOption } from 'naive-ui'
 import { computed } from 'vue'
-import type { Edit, Input } from '@/api/client'
+import { api, type Edit, type Input, type Offers } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { WIDTHS, widthWord } from '@/desk/feeds'
-import { micKind } from '@/desk/mics'
 import { useRig } from '@/desk/rig'
-import { useTracksOf } from './useTracksOf'
 
 /** A column of the sheet: what stands in a cell, and the edits that write something else there. */
 export interface Column {
@@ -41,16 +39,19 @@ const POLARITY = [
   { label: 'flipped', value: 'flipped' },
 ]
 
+const FRESH = 'new'
+
+const placeKey = (place: Offers['tracks'][number]) => `${place.track}/${place.channel ?? 'all'}`
+
 /** A number as people write it; what is none is refused by the program with a sentence. */
 export const decimal = (text: string) => Number(text.replace(',', '.').replace('−', '-'))
 
 export function useColumns() {
   const desk = useDesk()
   const rig = useRig()
-  const { wordsOfTracks, offeredTracks, chosenTrack, editsToJoin } = useTracksOf()
 
   const locker = computed(() =>
-    (rig.rig?.mics ?? []).map((mic) => ({ ...mic, listed: `${micKind(mic).label}, ${mic.name}` })),
+    (rig.rig?.mics ?? []).map((mic) => ({ ...mic, listed: `${rig.micKind(mic).words}, ${mic.name}` })),
   )
 
   async function performerEdits(input: Input, name: string): Promise<Edit[]> {
@@ -63,6 +64,20 @@ export function useColumns() {
       { kind: 'add-performer', performer: id, name, place: '' },
       { kind: 'set-input-performer', input: input.id, performer: id },
     ]
+  }
+
+  async function trackEdits(input: Input, value: string): Promise<Edit[]> {
+    const place = desk.offers.tracks.find((each) => placeKey(each) === value)
+    const answer = await api.POST('/api/sessions/{session}/input-list/track', {
+      params: { path: { session: desk.session!.id } },
+      body: {
+        input: input.id,
+        track: place?.track ?? null,
+        channel: place?.channel ?? null,
+        fresh: value === FRESH,
+      },
+    })
+    return answer.data!.edits
   }
 
   const columns: Column[] = [
@@ -232,10 +247,19 @@ export function useColumns() {
       title: 'Track',
       csv: 'Tracks',
       width: '14%',
-      shown: wordsOfTracks,
-      options: offeredTracks,
-      chosen: chosenTrack,
-      edits: editsToJoin,
+      shown: (input) => desk.inputStandingOf(input.id).tracks,
+      options: (input) => [
+        { label: 'no track', value: '' },
+        { label: `a new track, "${input.source}"`, value: FRESH },
+        ...desk.offers.tracks
+          .filter((place) => place.width === input.width)
+          .map((place) => ({ label: place.label, value: placeKey(place) })),
+      ],
+      chosen: (input) => {
+        const { tracks, place } = desk.inputStandingOf(input.id)
+        return place ? placeKey(place) : tracks ? null : ''
+      },
+      edits: trackEdits,
     },
     {
       key: 'notes',

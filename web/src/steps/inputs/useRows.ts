@@ -1,4 +1,4 @@
-import { computed, nextTick, ref, watchEffect, type Ref } from 'vue'
+import { nextTick, ref, watchEffect, type Ref } from 'vue'
 import { api, type Edit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
@@ -26,11 +26,6 @@ interface Standing {
 export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   const desk = useDesk()
   const dragging = ref<string | null>(null)
-
-  const unmapped = computed(() => {
-    const fed = new Set(desk.tracks.flatMap((track) => track.feeds.map((feed) => feed.input)))
-    return desk.inputs.some((input) => !fed.has(input.id))
-  })
 
   function countUp() {
     const params = { path: { session: desk.session!.id } }
@@ -105,7 +100,8 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
     return makeAll(inputs.flatMap((input) => cells.map((column) => column.edits(input, column.cleared ?? ''))))
   }
 
-  const makeAll = async (edits: (Edit[] | Promise<Edit[]>)[]) => desk.editGains((await Promise.all(edits)).flat())
+  const makeAll = (edits: (Edit[] | Promise<Edit[]>)[]) =>
+    trying(async () => desk.editGains((await Promise.all(edits)).flat()))
 
   function makeTracks(stereo: 'one-track' | 'two-panned') {
     const params = { path: { session: desk.session!.id } }
@@ -131,5 +127,5 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
     if (await desk.edit(sheet().selected.value.map((input) => ({ kind: 'remove-input', input })))) sheet().letGo()
   }
 
-  return { dragging, unmapped, countUp, add, insert, move, drop, fillDown, clear, makeTracks, toASpare, remove }
+  return { dragging, countUp, add, insert, move, drop, fillDown, clear, makeTracks, toASpare, remove }
 }

@@ -2,7 +2,6 @@
 import { NButton, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import type { Mic } from '@/api/client'
-import { MIC_KINDS, micKind } from '@/desk/mics'
 import { useRig } from '@/desk/rig'
 
 /** The mics and DI boxes of the studio, with what each needs. */
@@ -59,8 +58,8 @@ async function add() {
             />
           </td>
           <td class="strong">{{ mic.name }}</td>
-          <td>{{ micKind(mic).label }}</td>
-          <td :class="mic.kind === 'ribbon' ? 'strong' : 'soft'">{{ micKind(mic).phantom }}</td>
+          <td>{{ store.micKind(mic).words }}</td>
+          <td :class="mic.kind === 'ribbon' ? 'strong' : 'soft'">{{ store.micKind(mic).phantom }}</td>
           <td class="number soft">{{ mic.sensitivityMvPa || '' }}</td>
           <td class="soft">{{ mic.connector }}</td>
           <td>
@@ -88,7 +87,7 @@ async function add() {
             <NSelect
               v-model:value="kind"
               size="small"
-              :options="MIC_KINDS"
+              :options="store.micKinds.map((each) => ({ label: each.words, value: each.kind }))"
               :input-props="{ 'aria-label': 'Its kind' }"
               aria-label="Its kind"
             />

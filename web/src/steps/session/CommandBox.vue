@@ -4,10 +4,10 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
 import { switchTheme } from '@/look/theme'
+import { STEPS, type Doable } from '@/steps/steps'
 
-/** Everything that can be done from anywhere, found by typing Search commands. */
+/** Everything that can be done from anywhere, found by typing its words. */
 const shown = defineModel<boolean>('shown', { required: true })
-const { steps } = defineProps<{ steps: { title: string; to: string }[] }>()
 
 const desk = useDesk()
 const router = useRouter()
@@ -15,20 +15,15 @@ const wanted = ref('')
 const at = ref(0)
 const box = ref<HTMLInputElement>()
 
-interface Doable {
-  words: string
-  act: () => unknown
-}
-
 const all = computed<Doable[]>(() => [
-  ...steps.map((step) => ({ words: `Go to ${step.title}`, act: () => router.push(step.to) })),
+  ...STEPS.map((step) => ({
+    words: `Go to ${step.title}`,
+    act: () => router.push(`/sessions/${desk.session!.id}/${step.path}`),
+  })),
   { words: 'Go to all sessions', act: () => router.push('/') },
   { words: desk.live?.playing ? 'Stop' : 'Play', act: desk.playOrStop },
   { words: desk.live?.headphonesCut ? 'Turn headphones back on' : 'Cut headphones', act: desk.cutHeadphones },
-  { words: 'Listen to main', act: () => desk.listen('main') },
-  ...desk.cues
-    .filter((cue) => cue.output)
-    .map((cue) => ({ words: `Listen to ${cue.name}`, act: () => desk.listen(cue.id) })),
+  ...STEPS.flatMap((step) => step.actions?.(desk) ?? []),
   { words: 'Stop listening', act: () => desk.listen('') },
   ...desk.session!.markers.map((marker) => ({
     words: `Go to bar ${marker.bar}, ${marker.name}`,

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { NModal } from 'naive-ui'
+import { STEPS } from '@/steps/steps'
 import { KEYS } from './useKeys'
+
+const groups = [{ title: '', keys: KEYS }, ...STEPS.flatMap(({ title, keys }) => (keys ? [{ title, keys }] : []))]
 
 const shown = defineModel<boolean>('shown', { required: true })
 </script>
@@ -9,18 +12,28 @@ const shown = defineModel<boolean>('shown', { required: true })
   <NModal v-model:show="shown" preset="card" title="Keys" class="keys" :style="{ width: '460px' }">
     <table>
       <tbody>
-        <tr v-for="[key, what] in KEYS" :key="key">
-          <td>
-            <kbd>{{ key }}</kbd>
-          </td>
-          <td>{{ what }}</td>
-        </tr>
+        <template v-for="{ title, keys } in groups" :key="title">
+          <tr v-if="title">
+            <th colspan="2">{{ title }}</th>
+          </tr>
+          <tr v-for="[key, what] in keys" :key="key">
+            <td>
+              <kbd>{{ key }}</kbd>
+            </td>
+            <td>{{ what }}</td>
+          </tr>
+        </template>
       </tbody>
     </table>
   </NModal>
 </template>
 
 <style scoped>
+th {
+  padding-top: 14px;
+  text-align: left;
+}
+
 td {
   padding: 4px 16px 4px 0;
   vertical-align: top;

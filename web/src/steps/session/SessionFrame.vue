@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
+import { STEPS } from '@/steps/steps'
 import CommandBox from './CommandBox.vue'
 import KeyList from './KeyList.vue'
 import StandIns from './StandIns.vue'
@@ -28,42 +29,8 @@ watch(
   (now) => (document.title = now ? `${now.name}: ${now.song || 'Vivid Lantern'}` : 'Vivid Lantern'),
 )
 
-const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
-const unmapped = computed(() => {
-  const fed = new Set(desk.tracks.flatMap((track) => track.feeds.map((feed) => feed.input)))
-  return desk.inputs.filter((input) => !fed.has(input.id)).length
-})
-const steps = computed(() => [
-  {
-    to: 'rig',
-    title: 'Rig',
-    state: rig.rig
-      ? `${rig.rig.name}, ${many(rig.rig.devices.filter((device) => !device.retired).length, 'device')}`
-      : 'opening',
-  },
-  {
-    to: 'input-list',
-    title: 'Input list',
-    state: desk.inputs.length
-      ? `${many(desk.inputs.length, 'input')}, ${unmapped.value ? `${unmapped.value} without a track` : 'all on tracks'}`
-      : 'no inputs yet',
-  },
-  {
-    to: 'tracks',
-    title: 'Tracks',
-    state: `${many(desk.tracks.length, 'track')}, ${desk.tracks.filter((track) => track.armed).length} armed`,
-  },
-  {
-    to: 'cues',
-    title: 'Cues',
-    state: desk.cues.length
-      ? `${many(desk.cues.length, 'cue')} for ${many(new Set(desk.cues.flatMap((cue) => cue.listeners)).size, 'performer')}`
-      : 'no cues yet',
-  },
-])
-
 useKeys({
-  step: (index) => steps.value[index] && router.push(`/sessions/${props.session}/${steps.value[index].to}`),
+  step: (index) => STEPS[index] && router.push(`/sessions/${props.session}/${STEPS[index].path}`),
   showKeys: () => (keysShown.value = true),
   showCommands: () => (commandsShown.value = true),
   goToBar: () => strip.value?.goToBar(),
@@ -74,9 +41,9 @@ useKeys({
   <div v-if="desk.session" class="frame">
     <TopStrip ref="strip" />
     <nav aria-label="Steps">
-      <RouterLink v-for="step in steps" :key="step.to" :to="`/sessions/${session}/${step.to}`">
+      <RouterLink v-for="step in STEPS" :key="step.path" :to="`/sessions/${session}/${step.path}`">
         <h2>{{ step.title }}</h2>
-        <span>{{ step.state }}</span>
+        <span>{{ step.state(desk, rig) }}</span>
       </RouterLink>
       <span class="fill"></span>
       <StandIns v-if="desk.live" />
@@ -88,6 +55,7 @@ useKeys({
         The connection to the program is lost. It reconnects by itself; nothing you typed is lost.
       </div>
       <div v-else-if="desk.storeTrouble" class="band flare" role="status">{{ desk.storeTrouble }}</div>
+      <div v-else-if="desk.coming" class="band" role="status">The interface is starting. You can edit already.</div>
       <div v-else-if="!desk.live" class="band" role="status">
         This session is not at the rig, so nothing sounds. You can edit it all the same.
         <NButton size="small" type="primary" @click="desk.command({ kind: 'take-rig' })">Take the rig</NButton>
@@ -100,10 +68,7 @@ useKeys({
     </main>
     <KeyList v-model:shown="keysShown" />
     <WhatHappened v-model:shown="happenedShown" />
-    <CommandBox
-      v-model:shown="commandsShown"
-      :steps="steps.map(({ title, to }) => ({ title, to: `/sessions/${session}/${to}` }))"
-    />
+    <CommandBox v-model:shown="commandsShown" />
   </div>
   <p v-else-if="desk.missing" class="missing">
     There is no such session, or the program does not answer. <RouterLink to="/">To all sessions</RouterLink>

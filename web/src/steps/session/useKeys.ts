@@ -1,5 +1,6 @@
 import { onBeforeUnmount, onMounted } from 'vue'
 import { useDesk } from '@/desk/desk'
+import { STEPS } from '@/steps/steps'
 import { useUndoing } from './useUndoing'
 
 /** The keys that work wherever one stands in a session. */
@@ -7,18 +8,12 @@ export const KEYS: [string, string][] = [
   ['Space', 'play, stop'],
   ['H', 'cut headphones, let them back'],
   ['B', 'go to a bar'],
-  ['1 2 3 4', 'rig, input list, tracks, cues'],
+  [STEPS.map((_, at) => at + 1).join(' '), STEPS.map((step) => step.title.toLowerCase()).join(', ')],
   ['/', 'find what to do by its words'],
   ['Ctrl Z', 'undo your last change; under Rig, of the rig'],
   ['Ctrl Shift Z', 'redo it'],
   ['← →', 'a level or pan by one step; with Shift by the finest'],
   ['Home', 'a level off, a pan to the centre'],
-  ['Enter, F2, typing', 'change a cell of the input list'],
-  ['Shift ↑ ↓', 'select rows of the input list'],
-  ['Ctrl Enter', 'count up over the selected rows'],
-  ['Ctrl D', 'fill a cell down over the selected rows'],
-  ['Insert, Alt ↑ ↓', 'insert a row, move it'],
-  ['Ctrl C, Ctrl V', 'copy rows, paste from a spreadsheet'],
   ['?', 'this list'],
 ]
 

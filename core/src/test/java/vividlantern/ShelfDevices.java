@@ -1,6 +1,6 @@
 package vividlantern;
 
-import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
 import vividlantern.rig.edit.Shelf;
 
 /** Devices of the shelf under ids and names of a test's own. */

@@ -16,7 +16,7 @@ import vividlantern.format.Documents;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
-import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
 import vividlantern.rig.edit.PortRun;
 
 /** How a large studio feels in the browser: opening its rig, drawing and dragging on the grid, scrolling a long input list. */

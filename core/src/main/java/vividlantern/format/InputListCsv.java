@@ -2,20 +2,18 @@ package vividlantern.format;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import vividlantern.patch.BringList;
+import vividlantern.patch.InputTracks;
 import vividlantern.rig.Rig;
 import vividlantern.session.Channels;
-import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.Track;
+import vividlantern.units.PlainNumber;
 
 /** The input list as a table: one row an input, ports by their house labels. {@link InputListImport} reads it back. */
 public final class InputListCsv {
@@ -59,9 +57,6 @@ public final class InputListCsv {
         }
     }
 
-    /** Stands between a channel of an input and the track that it feeds. */
-    static final String FROM = " > ";
-
     private InputListCsv() {}
 
     public static String write(Session session, Rig rig) {
@@ -82,16 +77,16 @@ public final class InputListCsv {
                                 .orElse("")),
                         CsvText.guarded(input.mic()),
                         CsvText.guarded(input.stand()),
-                        input.cableMetres() == 0 ? "" : plain(input.cableMetres()),
+                        input.cableMetres() == 0 ? "" : PlainNumber.of(input.cableMetres()),
                         CsvText.guarded(input.place()),
                         word(input.phantom()),
                         Channels.width(input.width()),
                         CsvText.guarded(ports(rig, input)),
                         Documents.word(input.level()),
                         input.pad() ? "in" : "out",
-                        plain(input.gainDb()),
+                        PlainNumber.of(input.gainDb()),
                         input.polarityFlipped() ? "flipped" : "",
-                        CsvText.guarded(String.join("; ", trackNames(session, input))),
+                        CsvText.guarded(String.join("; ", InputTracks.names(session, input))),
                         CsvText.guarded(input.notes()));
             }
         } catch (IOException impossible) {
@@ -124,37 +119,7 @@ public final class InputListCsv {
         return input.ports().size() == 1 && input.width() > 1 ? labels + " |" : labels;
     }
 
-    /**
-     * The tracks an input feeds, a stereo track's side in brackets: "Room (left)". Where only some channels of a stereo or
-     * wide input feed a track, they stand before it: "left > Near".
-     */
-    static List<String> trackNames(Session session, Input input) {
-        List<String> names = new ArrayList<>();
-        for (Track track : session.tracks()) {
-            if (input.width() > 1 && track.feeds().equals(Feed.allOf(input))) {
-                names.add(track.name());
-                continue;
-            }
-            for (int channel = 0; channel < track.feeds().size(); channel++) {
-                Feed feed = track.feeds().get(channel);
-                if (feed.comesFrom(input.id())) {
-                    String from = input.width() == 1 ? "" : Channels.word(input.width(), feed.channel()) + FROM;
-                    names.add(from + track.name() + side(track.width(), channel));
-                }
-            }
-        }
-        return names;
-    }
-
     static String word(PhantomWish phantom) {
         return phantom == PhantomWish.ON ? "on" : phantom.toString();
-    }
-
-    private static String side(int width, int channel) {
-        return width == 1 ? "" : " (" + Channels.word(width, channel) + ")";
-    }
-
-    static String plain(double number) {
-        return number == Math.rint(number) ? String.valueOf((long) number) : String.valueOf(number);
     }
 }

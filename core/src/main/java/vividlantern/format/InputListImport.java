@@ -17,6 +17,7 @@ import org.apache.commons.csv.CSVRecord;
 import vividlantern.format.InputListCsv.Column;
 import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.patch.InputTracks;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -271,10 +272,10 @@ public final class InputListImport {
     }
 
     private void setTrack(Input input, String written, List<Edit> edits) {
-        int from = written.indexOf(InputListCsv.FROM);
+        int from = written.indexOf(InputTracks.FROM);
         if (from >= 0) {
             int channel = channelNamed(input, written.substring(0, from).strip());
-            String track = written.substring(from + InputListCsv.FROM.length()).strip();
+            String track = written.substring(from + InputTracks.FROM.length()).strip();
             feed(track, List.of(Feed.from(input.id(), channel)), edits);
         } else {
             feed(written, Feed.allOf(input), edits);

@@ -1,96 +1,179 @@
 package vividlantern.format;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
-/** Tables on A4 pages across, drawn row by row. A cell's text is broken into lines; a row never falls over a page's end. */
+/**
+ * Tables on A4 pages across, to be read from a wall. Columns are as wide as their words need, and those in which nothing
+ * stands are left out. Text is broken between words; a row goes over a page's end only if it is higher than a page.
+ */
 final class PdfTable {
+
+    /** A column. What stands in a bold one is what is looked for. */
+    record Column(String title, boolean bold) {
+
+        static Column of(String title) {
+            return new Column(title, false);
+        }
+
+        static Column bold(String title) {
+            return new Column(title, true);
+        }
+    }
 
     /** A cell that is a box to tick. */
     static final String BOX = "\u0000";
 
     private static final float WIDTH = PDRectangle.A4.getHeight();
     private static final float HEIGHT = PDRectangle.A4.getWidth();
-    private static final float MARGIN = 34;
-    private static final float SIZE = 9;
-    private static final float LINE = 12;
+    private static final float MARGIN = 30;
+    private static final float FOOT = MARGIN + 18;
+    private static final float HEADING = 22;
+    private static final float TITLE = 9;
+    private static final float SIZE = 11;
+    private static final float LINE = 14;
     private static final float PAD = 4;
 
     private final PDDocument document;
-    private final PDFont font;
+    private final PdfFace heavy;
+    private final PdfFace regular;
+    private final PdfFace bold;
     private final String footer;
     private String heading = "";
-    private List<String> titles = List.of();
+    private List<Column> columns = List.of();
     private float[] lefts = {};
-    private float[] widths = {};
+    private float[] rooms = {};
     private PDPage page;
     private float y;
 
     PdfTable(PDDocument document, String footer) throws IOException {
         this.document = document;
         this.footer = footer;
-        try (InputStream face =
-                PDDocument.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")) {
-            font = PDType0Font.load(document, face, true);
-        }
+        heavy = new PdfFace(document, "Fraunces-SemiBold");
+        regular = new PdfFace(document, "InstrumentSans-Regular");
+        bold = new PdfFace(document, "InstrumentSans-Bold");
     }
 
-    /** Begins a table on a page of its own. Widths are shares of the page's. */
-    void begin(String newHeading, List<String> newTitles, double[] shares) throws IOException {
+    /** Writes a table on a page of its own, and on as many more as it takes. */
+    void write(String newHeading, List<Column> all, List<List<String>> rows) throws IOException {
+        int[] filled = IntStream.range(0, all.size())
+                .filter(column -> rows.stream().anyMatch(row -> !row.get(column).isBlank()))
+                .toArray();
         heading = newHeading;
-        titles = newTitles;
-        double all = 0;
-        for (double share : shares) {
-            all += share;
-        }
-        lefts = new float[shares.length];
-        widths = new float[shares.length];
-        float at = MARGIN;
-        for (int column = 0; column < shares.length; column++) {
-            lefts[column] = at;
-            widths[column] = (float) (shares[column] / all * (WIDTH - 2 * MARGIN));
-            at += widths[column];
-        }
+        columns = IntStream.of(filled).mapToObj(all::get).toList();
+        List<List<String>> cells = rows.stream()
+                .map(row -> IntStream.of(filled).mapToObj(row::get).toList())
+                .toList();
+        layOut(cells);
         newPage();
+        if (rows.isEmpty()) {
+            columns = List.of(Column.of(""));
+            layOut(List.of(List.of("Nothing yet.")));
+            row(List.of("Nothing yet."));
+        }
+        for (List<String> row : cells) {
+            row(row);
+        }
     }
 
-    void row(List<String> cells) throws IOException {
+    /** Gives each column what its longest word needs, and shares the rest by what longer texts would need. */
+    private void layOut(List<List<String>> rows) throws IOException {
+        int count = columns.size();
+        float[] least = new float[count];
+        float[] wanted = new float[count];
+        for (int column = 0; column < count; column++) {
+            least[column] = regular.width(columns.get(column).title(), TITLE);
+            for (List<String> row : rows) {
+                String cell = row.get(column);
+                for (String word : cell.split(" ")) {
+                    least[column] = Math.max(least[column], width(column, word));
+                }
+                wanted[column] = Math.max(wanted[column], width(column, cell));
+            }
+            wanted[column] = Math.max(wanted[column], least[column]);
+        }
+        float room = WIDTH - 2 * MARGIN - 2 * PAD * count;
+        float needed = sum(least);
+        float more = sum(wanted) - needed;
+        lefts = new float[count];
+        rooms = new float[count];
+        float at = MARGIN;
+        for (int column = 0; column < count; column++) {
+            float share = more > 0 ? (wanted[column] - least[column]) / more : 1f / count;
+            rooms[column] = needed <= room ? least[column] + share * (room - needed) : least[column] * room / needed;
+            lefts[column] = at + PAD;
+            at += rooms[column] + 2 * PAD;
+        }
+    }
+
+    private float width(int column, String words) throws IOException {
+        return words.equals(BOX) ? SIZE : face(column).width(words, SIZE);
+    }
+
+    private static float sum(float[] values) {
+        float sum = 0;
+        for (float value : values) {
+            sum += value;
+        }
+        return sum;
+    }
+
+    private PdfFace face(int column) {
+        return columns.get(column).bold() ? bold : regular;
+    }
+
+    private void row(List<String> cells) throws IOException {
         List<List<String>> broken = new ArrayList<>();
         int lines = 1;
         for (int column = 0; column < cells.size(); column++) {
-            broken.add(lines(cells.get(column), widths[column] - 2 * PAD));
+            broken.add(lines(face(column), cells.get(column), rooms[column]));
             lines = Math.max(lines, broken.get(column).size());
         }
-        float height = lines * LINE + PAD;
-        if (y - height < MARGIN + 2 * LINE) {
+        if (lines > room() && lines <= roomOfAPage()) {
             newPage();
         }
+        for (int from = 0; from < lines; ) {
+            if (room() < 1) {
+                newPage();
+            }
+            int to = Math.min(lines, from + room());
+            draw(broken, from, to);
+            from = to;
+        }
+    }
+
+    /** How many lines have room on this page. */
+    private int room() {
+        return (int) ((y - FOOT - PAD) / LINE);
+    }
+
+    private int roomOfAPage() {
+        return (int) ((HEIGHT - 2 * MARGIN - HEADING - LINE - FOOT) / LINE);
+    }
+
+    private void draw(List<List<String>> cells, int from, int to) throws IOException {
         try (PDPageContentStream pen = pen()) {
-            for (int column = 0; column < broken.size(); column++) {
-                if (cells.get(column).equals(BOX)) {
-                    pen.addRect(lefts[column] + PAD, y - LINE, SIZE, SIZE);
-                    pen.stroke();
-                    continue;
-                }
-                for (int line = 0; line < broken.get(column).size(); line++) {
-                    text(
-                            pen,
-                            SIZE,
-                            lefts[column] + PAD,
-                            y - (line + 1) * LINE + 2,
-                            broken.get(column).get(line));
+            for (int column = 0; column < cells.size(); column++) {
+                List<String> lines = cells.get(column);
+                for (int line = from; line < Math.min(to, lines.size()); line++) {
+                    float baseline = y - (line - from + 1) * LINE + 2;
+                    if (lines.get(line).equals(BOX)) {
+                        pen.setLineWidth(1);
+                        pen.addRect(lefts[column], baseline - 1, SIZE - 1, SIZE - 1);
+                        pen.stroke();
+                    } else {
+                        face(column).show(pen, SIZE, lefts[column], baseline, lines.get(line));
+                    }
                 }
             }
-            y -= height;
+            y -= (to - from) * LINE + PAD;
             rule(pen, 0.3f);
         }
     }
@@ -100,9 +183,14 @@ final class PdfTable {
         int count = document.getNumberOfPages();
         for (int at = 0; at < count; at++) {
             page = document.getPage(at);
+            String number = "page " + (at + 1) + " of " + count;
+            float left = WIDTH - MARGIN - regular.width(number, TITLE);
+            List<String> lines = lines(regular, footer, (left - MARGIN - SIZE) * SIZE / TITLE);
             try (PDPageContentStream pen = pen()) {
-                text(pen, SIZE - 1, MARGIN, MARGIN - 8, footer);
-                text(pen, SIZE - 1, WIDTH - MARGIN - 50, MARGIN - 8, "page " + (at + 1) + " of " + count);
+                for (int line = 0; line < lines.size(); line++) {
+                    regular.show(pen, TITLE, MARGIN, MARGIN - 4 - line * TITLE, lines.get(line));
+                }
+                regular.show(pen, TITLE, left, MARGIN - 4, number);
             }
         }
     }
@@ -112,10 +200,15 @@ final class PdfTable {
         document.addPage(page);
         y = HEIGHT - MARGIN;
         try (PDPageContentStream pen = pen()) {
-            text(pen, 18, MARGIN, y - 16, heading);
-            y -= 30;
-            for (int column = 0; column < titles.size(); column++) {
-                text(pen, SIZE - 1, lefts[column] + PAD, y - LINE + 2, titles.get(column));
+            heavy.show(pen, HEADING, MARGIN, y - HEADING + 4, heading);
+            y -= HEADING + PAD;
+            for (int column = 0; column < columns.size(); column++) {
+                regular.show(
+                        pen,
+                        TITLE,
+                        lefts[column],
+                        y - LINE + 2,
+                        columns.get(column).title());
             }
             y -= LINE + PAD;
             rule(pen, 1);
@@ -133,60 +226,33 @@ final class PdfTable {
         pen.stroke();
     }
 
-    private void text(PDPageContentStream pen, float size, float x, float baseline, String words) throws IOException {
-        pen.beginText();
-        pen.setFont(font, size);
-        pen.newLineAtOffset(x, baseline);
-        pen.showText(writable(words));
-        pen.endText();
-    }
-
-    /** What the font has no sign for is shown as a question mark rather than refused. */
-    private String writable(String words) {
-        StringBuilder written = new StringBuilder();
-        words.codePoints().forEach(point -> {
-            String sign = Character.toString(point);
-            try {
-                font.encode(sign);
-                written.append(sign);
-            } catch (IllegalArgumentException | IOException noSuchSign) {
-                written.append(Character.isISOControl(point) ? ' ' : '?');
-            }
-        });
-        return written.toString();
-    }
-
-    private List<String> lines(String words, float room) throws IOException {
+    /** Breaks words into lines; only a word that is wider than a line is broken itself. */
+    private static List<String> lines(PdfFace face, String words, float room) throws IOException {
         List<String> lines = new ArrayList<>();
-        StringBuilder line = new StringBuilder();
-        for (String word :
-                words.equals(BOX) ? new String[] {""} : writable(words).split(" ")) {
+        String line = "";
+        for (String word : words.split(" ")) {
             String longer = line.isEmpty() ? word : line + " " + word;
-            if (!line.isEmpty() && width(longer) > room) {
-                lines.add(line.toString());
-                line = new StringBuilder(word);
+            if (!line.isEmpty() && face.width(longer, SIZE) > room + 0.01f) {
+                lines.add(line);
+                line = word;
             } else {
-                line = new StringBuilder(longer);
+                line = longer;
             }
-            while (width(line.toString()) > room && line.length() > 1) {
-                int fits = fitting(line, room);
+            while (face.width(line, SIZE) > room + 0.01f && line.codePointCount(0, line.length()) > 1) {
+                int fits = fitting(face, line, room);
                 lines.add(line.substring(0, fits));
-                line = new StringBuilder(line.substring(fits));
+                line = line.substring(fits);
             }
         }
-        lines.add(line.toString());
+        lines.add(line);
         return lines;
     }
 
-    private int fitting(StringBuilder line, float room) throws IOException {
-        int fits = 1;
-        while (fits < line.length() && width(line.substring(0, fits + 1)) <= room) {
-            fits++;
+    private static int fitting(PdfFace face, String line, float room) throws IOException {
+        int fits = line.offsetByCodePoints(0, 1);
+        while (fits < line.length() && face.width(line.substring(0, line.offsetByCodePoints(fits, 1)), SIZE) <= room) {
+            fits = line.offsetByCodePoints(fits, 1);
         }
         return fits;
-    }
-
-    private float width(String words) throws IOException {
-        return font.getStringWidth(words) / 1000 * SIZE;
     }
 }

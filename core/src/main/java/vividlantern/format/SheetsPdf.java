@@ -1,5 +1,8 @@
 package vividlantern.format;
 
+import static vividlantern.format.PdfTable.Column.bold;
+import static vividlantern.format.PdfTable.Column.of;
+
 import java.io.IOException;
 import java.io.OutputStream;
 import java.time.LocalDate;
@@ -10,6 +13,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import vividlantern.patch.BringList;
+import vividlantern.patch.InputTracks;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -20,10 +24,11 @@ import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.units.PlainNumber;
 
 /**
  * The sheets that are taped to the wall, A4 across: the input list, the patch by place, outputs and headphones, what to
- * bring. Long tables go on on further pages under their headings.
+ * bring. Long tables go on on further pages under their headings; source and port, which are looked for, are bold.
  */
 public final class SheetsPdf {
 
@@ -44,24 +49,9 @@ public final class SheetsPdf {
     }
 
     private static void inputs(Session session, Rig rig, PdfTable table) throws IOException {
-        table.begin(
-                "Input list",
-                List.of(
-                        "No.",
-                        "Source",
-                        "Performer",
-                        "Mic or DI",
-                        "Stand",
-                        "Cable",
-                        "Place",
-                        "+48 V",
-                        "Port",
-                        "Gain",
-                        "Track",
-                        "Notes"),
-                new double[] {4, 14, 8, 14, 9, 5, 10, 7, 18, 6, 12, 10});
+        List<List<String>> rows = new ArrayList<>();
         for (Input input : session.inputs()) {
-            table.row(List.of(
+            rows.add(List.of(
                     String.valueOf(input.number()),
                     sourced(input),
                     performer(session, input),
@@ -72,17 +62,29 @@ public final class SheetsPdf {
                     phantom(input.phantom()),
                     way(rig, input),
                     gain(rig, input),
-                    String.join("; ", InputListCsv.trackNames(session, input)),
+                    String.join("; ", InputTracks.names(session, input)),
                     input.notes()));
         }
+        table.write(
+                "Input list",
+                List.of(
+                        bold("No."),
+                        bold("Source"),
+                        of("Performer"),
+                        of("Mic or DI"),
+                        of("Stand"),
+                        of("Cable"),
+                        of("Place"),
+                        of("+48 V"),
+                        bold("Port"),
+                        of("Gain dB"),
+                        of("Track"),
+                        of("Notes")),
+                rows);
     }
 
     /** By device and socket: whoever plugs goes along the box, not along the list. */
     private static void patch(Session session, Rig rig, PdfTable table) throws IOException {
-        table.begin(
-                "Patch, by place",
-                List.of("Box", "Port", "Panel", "Cable from", "Mic or DI", "Place", "+48 V", "No."),
-                new double[] {12, 12, 12, 18, 20, 14, 6, 5});
         record Plug(Port port, Input input, int channel) {}
         List<Port> order = rig.ports();
         List<Plug> plugs = session.inputs().stream()
@@ -92,9 +94,10 @@ public final class SheetsPdf {
                                 .map(port -> new Plug(port, input, channel))))
                 .sorted(Comparator.comparingInt(plug -> order.indexOf(plug.port())))
                 .toList();
+        List<List<String>> rows = new ArrayList<>();
         for (Plug plug : plugs) {
             Input input = plug.input();
-            table.row(List.of(
+            rows.add(List.of(
                     rig.device(plug.port().device()).name(),
                     plug.port().houseLabel(),
                     plug.port().panelName(),
@@ -104,13 +107,22 @@ public final class SheetsPdf {
                     phantom(input.phantom()),
                     String.valueOf(input.number())));
         }
+        table.write(
+                "Patch, by place",
+                List.of(
+                        of("Box"),
+                        bold("Port"),
+                        of("Panel"),
+                        bold("Cable from"),
+                        of("Mic or DI"),
+                        of("Place"),
+                        of("+48 V"),
+                        bold("No.")),
+                rows);
     }
 
     private static void outputs(Session session, Rig rig, PdfTable table) throws IOException {
-        table.begin(
-                "Outputs and headphones",
-                List.of("Pair", "Panel", "Carries", "Who listens", "Ceiling guard"),
-                new double[] {18, 16, 20, 30, 12});
+        List<List<String>> rows = new ArrayList<>();
         for (StereoPair pair : rig.outputPairs()) {
             List<Cue> cues = session.cues().stream()
                     .filter(cue -> cue.output().equals(Optional.of(pair.id())))
@@ -127,20 +139,27 @@ public final class SheetsPdf {
                             .distinct()
                             .toList());
             boolean guarded = cues.stream().anyMatch(Cue::guarded);
-            table.row(List.of(
+            rows.add(List.of(
                     pair.houseLabel(),
                     rig.panelName(pair),
                     String.join(", ", carries),
                     listeners,
                     cues.isEmpty() ? "" : guarded ? "on" : "off"));
         }
+        table.write(
+                "Outputs and headphones",
+                List.of(bold("Pair"), of("Panel"), bold("Carries"), of("Who listens"), of("Ceiling guard")),
+                rows);
     }
 
     private static void bring(Session session, Rig rig, PdfTable table) throws IOException {
-        table.begin("What to bring", List.of("", "How many", "What", "Kind", "Note"), new double[] {4, 8, 34, 20, 24});
-        for (BringList.Item item : BringList.of(session, rig)) {
-            table.row(List.of(PdfTable.BOX, String.valueOf(item.count()), item.what(), item.group(), item.note()));
-        }
+        table.write(
+                "What to bring",
+                List.of(of(""), of("How many"), bold("What"), of("Kind"), of("Note")),
+                BringList.of(session, rig).stream()
+                        .map(item -> List.of(
+                                PdfTable.BOX, String.valueOf(item.count()), item.what(), item.group(), item.note()))
+                        .toList());
     }
 
     /** The source with what is special about how it comes: stereo, at line level, or turned over. */
@@ -155,7 +174,7 @@ public final class SheetsPdf {
     }
 
     private static String metres(Input input) {
-        return input.cableMetres() == 0 ? "" : InputListCsv.plain(input.cableMetres()) + " m";
+        return input.cableMetres() == 0 ? "" : PlainNumber.of(input.cableMetres()) + " m";
     }
 
     private static String phantom(PhantomWish wish) {
@@ -173,7 +192,7 @@ public final class SheetsPdf {
     }
 
     private static String gain(Rig rig, Input input) {
-        String gain = InputListCsv.plain(input.gainDb()) + (input.pad() ? ", pad" : "");
+        String gain = PlainNumber.of(input.gainDb()) + (input.pad() ? ", pad" : "");
         return rig.preampsOf(input.ports()).isEmpty() ? "" : gain;
     }
 }

@@ -12,10 +12,20 @@ public record Mic(MicId id, String name, Kind kind, int count, double sensitivit
 
     /** What +48 V is to a mic. */
     public enum Phantom {
-        NEEDED,
+        NEEDED("needs +48 V"),
         /** It may be damaged by it. */
-        DANGEROUS,
-        INDIFFERENT
+        DANGEROUS("never +48 V"),
+        INDIFFERENT("no +48 V");
+
+        private final String words;
+
+        Phantom(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
     }
 
     public enum Kind {

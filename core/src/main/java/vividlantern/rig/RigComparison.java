@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import vividlantern.units.PlainNumber;
 
 /** What would change between two states of a rig, in words, a sentence for each thing. */
 public final class RigComparison {
@@ -57,9 +58,9 @@ public final class RigComparison {
     private static Map<String, String> traits(Rig rig, RigPart part) {
         Map<String, String> traits = new LinkedHashMap<>();
         if (part instanceof RigSettings settings) {
-            traits.put("a temperature of", plain(settings.celsius()) + " °C");
+            traits.put("a temperature of", PlainNumber.of(settings.celsius()) + " °C");
         } else if (part instanceof Device device) {
-            traits.put("full scale at", plain(device.fullScaleDbu()) + " dBu");
+            traits.put("full scale at", PlainNumber.of(device.fullScaleDbu()) + " dBu");
             traits.put("a latency of", words(device.latency()));
             device.driver().ifPresent(driver -> traits.putAll(traits(driver)));
             traits.put("its clock", device.clock().words() + drift(device));
@@ -67,7 +68,7 @@ public final class RigComparison {
             traits.put("level kinds", words(port.takes()));
             traits.put(
                     "+48 V", !port.phantom() ? "nowhere" : port.bank().isEmpty() ? "alone" : "in bank " + port.bank());
-            traits.put("a pad of", plain(port.padDb()) + " dB");
+            traits.put("a pad of", PlainNumber.of(port.padDb()) + " dB");
             traits.put("gain", words(port.gain()));
             traits.put("gain set", port.remote() ? "by the program" : "by hand");
             traits.put("a link", port.link().map(RigComparison::words).orElse("none"));
@@ -83,7 +84,7 @@ public final class RigComparison {
         } else if (part instanceof Mic mic) {
             traits.put("the kind", mic.kind().words());
             traits.put("a count of", String.valueOf(mic.count()));
-            traits.put("a sensitivity of", plain(mic.sensitivityMvPa()) + " mV/Pa");
+            traits.put("a sensitivity of", PlainNumber.of(mic.sensitivityMvPa()) + " mV/Pa");
             traits.put("a connector", mic.connector().isEmpty() ? "unsaid" : mic.connector());
         }
         return traits;
@@ -102,7 +103,7 @@ public final class RigComparison {
     }
 
     private static String drift(Device device) {
-        return device.driftPpm() == 0 ? "" : " (" + plain(device.driftPpm()) + " ppm)";
+        return device.driftPpm() == 0 ? "" : " (" + PlainNumber.of(device.driftPpm()) + " ppm)";
     }
 
     private static String words(LatencyProfile latency) {
@@ -120,11 +121,8 @@ public final class RigComparison {
     private static String words(Port.GainRange gain) {
         return gain.stepDb() == 0
                 ? "none"
-                : plain(gain.minDb()) + "…" + plain(gain.maxDb()) + " dB in steps of " + plain(gain.stepDb()) + " dB";
-    }
-
-    private static String plain(double value) {
-        return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
+                : PlainNumber.of(gain.minDb()) + "…" + PlainNumber.of(gain.maxDb()) + " dB in steps of "
+                        + PlainNumber.of(gain.stepDb()) + " dB";
     }
 
     private static String name(Rig rig, RigPart part) {

@@ -26,7 +26,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
-import vividlantern.rig.edit.PairPorts;
+import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;

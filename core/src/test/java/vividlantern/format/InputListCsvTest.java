@@ -10,6 +10,7 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.patch.InputTracks;
 import vividlantern.rig.PortId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
@@ -101,7 +102,7 @@ public class InputListCsvTest {
                 input.polarityFlipped(),
                 input.gainDb(),
                 input.notes(),
-                Set.copyOf(InputListCsv.trackNames(session, input)));
+                Set.copyOf(InputTracks.names(session, input)));
     }
 
     @Test

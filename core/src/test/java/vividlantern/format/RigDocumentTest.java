@@ -10,7 +10,7 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
-import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
 

@@ -5,11 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.patch.BringList;
@@ -17,7 +22,7 @@ import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.rig.edit.PutMic;
+import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
@@ -29,6 +34,7 @@ import vividlantern.session.edit.InputEdit.SetInputCable;
 import vividlantern.session.edit.InputEdit.SetInputMic;
 import vividlantern.session.edit.InputEdit.SetInputNotes;
 import vividlantern.session.edit.InputEdit.SetInputPolarity;
+import vividlantern.session.edit.InputEdit.SetInputSource;
 import vividlantern.session.edit.InputEdit.SetInputStand;
 import vividlantern.session.edit.InputEdit.SetInputWidth;
 
@@ -80,6 +86,54 @@ public class SheetsPdfTest {
     public void aSignThatTheFontHasNotIsNoReasonToPrintNothing() throws IOException {
         Session session = new AddInput(new InputId("koto"), 1, "箏 koto\tleft").applyTo(RandomSessions.blank(), RIG);
         assertThat(text(session)).contains("? koto left");
+    }
+
+    @Test
+    public void whatIsLookedForIsBoldAndLargeEnoughForAWall() throws IOException {
+        Map<String, TextPosition> words = new HashMap<>();
+        PDFTextStripper stripper = new PDFTextStripper() {
+            @Override
+            protected void writeString(String text, List<TextPosition> positions) {
+                words.putIfAbsent(text, positions.get(0));
+            }
+        };
+        stripper.setEndPage(1);
+        try (PDDocument document = Loader.loadPDF(pdf(list(3)))) {
+            stripper.getText(document);
+        }
+        assertThat(words.get("Violín 2").getFontSizeInPt()).isEqualTo(11);
+        assertThat(words.get("Violín 2").getFont().getName()).endsWith("InstrumentSans-Bold");
+        assertThat(words.get("House in-2").getFont().getName()).endsWith("InstrumentSans-Bold");
+        assertThat(words.get("short boom").getFontSizeInPt()).isEqualTo(11);
+        assertThat(words.get("short boom").getFont().getName()).endsWith("InstrumentSans-Regular");
+        assertThat(words.get("Input list").getFont().getName()).endsWith("Fraunces-SemiBold");
+        assertThat(words).doesNotContainKeys("Notes", "Track");
+    }
+
+    @Test
+    public void longNamesAreBrokenBetweenWordsOnly() throws IOException {
+        String name = "Bassklarinettenverlängerung am Fenster, hinter dem Vorhang";
+        Session session = Edit.applyAll(
+                List.of(
+                        new SetInputSource(new InputId("i1"), name),
+                        new SetInputNotes(new InputId("i2"), "x ".repeat(60))),
+                list(3),
+                RIG);
+        assertThat(text(session)).contains("Bassklarinettenverlängerung");
+        assertThat(text(session).replaceAll("\\s+", " ")).contains("Fenster,").contains("Vorhang");
+    }
+
+    @Test
+    public void aNoteThatIsLongerThanAPageGoesOnOnTheNext() throws IOException {
+        String note = IntStream.range(0, 3000).mapToObj(n -> "n" + n).collect(Collectors.joining(" "));
+        Session list = list(3);
+        Session session = list.plus(list.find(new InputId("i2")).orElseThrow().noted(note));
+        assertThat(text(session).split("\\s+")).contains(note.split(" "));
+    }
+
+    @Test
+    public void aSessionWithoutInputsHasSheetsThatSaySo() throws IOException {
+        assertThat(text(RandomSessions.blank())).contains("Nothing yet.").contains("page 4 of 4");
     }
 
     @Test

@@ -11,7 +11,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair.Feeds;
-import vividlantern.rig.edit.PairPorts;
+import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Cue;
 import vividlantern.session.PerformerId;

@@ -13,7 +13,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.rig.edit.TiePorts;
+import vividlantern.rig.edit.TieEdit.TiePorts;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.InputId;

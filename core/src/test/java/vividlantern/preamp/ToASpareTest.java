@@ -18,7 +18,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.rig.edit.TiePorts;
+import vividlantern.rig.edit.TieEdit.TiePorts;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;

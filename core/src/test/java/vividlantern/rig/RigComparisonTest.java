@@ -8,21 +8,21 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
-import vividlantern.rig.edit.DescribePort;
-import vividlantern.rig.edit.HidePort;
-import vividlantern.rig.edit.LabelPair;
-import vividlantern.rig.edit.MeasureDevice;
-import vividlantern.rig.edit.NameDevice;
-import vividlantern.rig.edit.NameRig;
-import vividlantern.rig.edit.PairPorts;
-import vividlantern.rig.edit.PutMic;
-import vividlantern.rig.edit.RemoveDevice;
+import vividlantern.rig.edit.DeviceEdit.MeasureDevice;
+import vividlantern.rig.edit.DeviceEdit.NameDevice;
+import vividlantern.rig.edit.DeviceEdit.RemoveDevice;
+import vividlantern.rig.edit.DeviceEdit.SetDeviceClock;
+import vividlantern.rig.edit.DeviceEdit.SetDriver;
+import vividlantern.rig.edit.MicEdit.PutMic;
+import vividlantern.rig.edit.PairEdit.LabelPair;
+import vividlantern.rig.edit.PairEdit.PairPorts;
+import vividlantern.rig.edit.PairEdit.SetPairFeeds;
+import vividlantern.rig.edit.PortEdit.DescribePort;
+import vividlantern.rig.edit.PortEdit.HidePort;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.rig.edit.SetDeviceClock;
-import vividlantern.rig.edit.SetDriver;
-import vividlantern.rig.edit.SetPairFeeds;
-import vividlantern.rig.edit.SetRoomTemperature;
-import vividlantern.rig.edit.TiePorts;
+import vividlantern.rig.edit.StudioEdit.NameRig;
+import vividlantern.rig.edit.StudioEdit.SetRoomTemperature;
+import vividlantern.rig.edit.TieEdit.TiePorts;
 
 /** What would change on going to another state of a rig, a sentence for each thing. */
 public class RigComparisonTest {

@@ -103,7 +103,7 @@ public class LiveTest extends ServerTest {
     public void howTracksStandIsToldWithTheGreetingAndWhenItBecomesOtherwise() throws Exception {
         Follower follower = follow("fred");
         JsonNode hello = follower.text(told -> told.get("type").asString().equals("hello"));
-        JsonNode fiddle = track(hello.get("standing"), "fiddle");
+        JsonNode fiddle = track(hello.get("tracks"), "fiddle");
         assertThat(fiddle.get("fedBy").asString()).isEqualTo("Wall 1");
         assertThat(fiddle.get("players").get(0).asString()).isEqualTo("fiddle");
         assertThat(fiddle.get("hearers")).hasSize(5);

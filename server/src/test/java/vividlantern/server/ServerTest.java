@@ -13,6 +13,9 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import vividlantern.server.desk.Desk;
+import vividlantern.server.live.LiveRig;
+import vividlantern.session.SessionId;
 
 /** The program as it runs, with the demo in a folder of its own, spoken to by HTTP. */
 abstract class ServerTest {
@@ -38,10 +41,25 @@ abstract class ServerTest {
     }
 
     static WebServerApplicationContext begin(Path data, String... more) {
+        return withItsRig(answering(data, more));
+    }
+
+    /** A program that answers, while the rig may still be coming. */
+    static WebServerApplicationContext answering(Path data, String... more) {
         String[] wishes = {"--server.port=0", "--lantern.data=" + data, "--springdoc.api-docs.enabled=true"};
         String[] all = java.util.stream.Stream.concat(java.util.Arrays.stream(wishes), java.util.Arrays.stream(more))
                 .toArray(String[]::new);
         return (WebServerApplicationContext) VividLantern.run(all);
+    }
+
+    /** A program that answers, once the rig is taken that it takes by itself. */
+    private static WebServerApplicationContext withItsRig(WebServerApplicationContext program) {
+        LiveRig live = program.getBean(LiveRig.class);
+        program.getBean(Desk.class).sessions(0, 50).stream()
+                .map(each -> new SessionId(each.id()))
+                .filter(live::isComing)
+                .forEach(live::at);
+        return program;
     }
 
     /** The program that begins anew in the place of another one. */
@@ -53,7 +71,7 @@ abstract class ServerTest {
             }
             Thread.onSpinWait();
         }
-        return (WebServerApplicationContext) VividLantern.running();
+        return withItsRig((WebServerApplicationContext) VividLantern.running());
     }
 
     URI address(String path) {

@@ -14,12 +14,12 @@ import vividlantern.rig.Device;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
-import vividlantern.rig.edit.AddDevice;
-import vividlantern.rig.edit.InsertOutboard;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
+import vividlantern.rig.edit.DeviceEdit.SetDeviceClock;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.rig.edit.SetDeviceClock;
 import vividlantern.rig.edit.Shelf;
-import vividlantern.rig.edit.TiePorts;
+import vividlantern.rig.edit.TieEdit.InsertOutboard;
+import vividlantern.rig.edit.TieEdit.TiePorts;
 
 /** A sound module beside an interface, and outboard in front of one of its inputs. */
 public final class SoundModuleTest {

@@ -73,10 +73,10 @@ final class Pages {
         running.post("/api/live/" + session + "/commands", "{\"kind\": \"play\", \"bar\": 1}");
         HttpClient client = HttpClient.newHttpClient();
         String live = running.address().replaceFirst("http", "ws") + "/live/" + session;
-        for (int page = 0; page < PAGES; page++) {
-            client.newWebSocketBuilder()
-                    .buildAsync(URI.create(live), new Page())
-                    .join();
+        for (int each = 0; each < PAGES; each++) {
+            Page page = new Page();
+            client.newWebSocketBuilder().buildAsync(URI.create(live), page).join();
+            page.greeted.join();
         }
         List<Double> answered = new ArrayList<>();
         long begun = System.nanoTime();
@@ -132,6 +132,7 @@ final class Pages {
     private final class Page implements WebSocket.Listener {
 
         private final StringBuilder text = new StringBuilder();
+        private final CompletableFuture<Void> greeted = new CompletableFuture<>();
 
         @Override
         public CompletionStage<?> onText(WebSocket socket, CharSequence data, boolean last) {
@@ -139,6 +140,9 @@ final class Pages {
             if (last) {
                 String message = text.toString();
                 text.setLength(0);
+                if (message.contains("\"type\":\"hello\"")) {
+                    greeted.complete(null);
+                }
                 if (message.contains("\"type\":\"session\"")) {
                     long now = System.nanoTime();
                     JsonObject change = JsonParser.parseString(message).getAsJsonObject();
@@ -167,6 +171,7 @@ final class Pages {
         @Override
         public void onError(WebSocket socket, Throwable error) {
             lost.incrementAndGet();
+            greeted.completeExceptionally(error);
         }
     }
 }

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.rig.edit.PortEdit.LabelPort;
 
 /** Names many ports at once; each way returns the edits that do it. */
 public final class Labels {
@@ -17,7 +19,7 @@ public final class Labels {
 
     /** By a pattern in which {n} stands for a number that counts up from the first: "Wall {n}" → Wall 1, Wall 2, … */
     public static List<RigEdit> byPattern(List<PortId> ports, String pattern, int from) {
-        RigRules.note(pattern, "pattern");
+        Texts.optional(pattern, "pattern");
         if (ports.size() > 1 && !pattern.contains(NUMBER)) {
             throw new Refused(
                     "Several ports need a number in their pattern: write {n} where it shall stand.", "pattern");

@@ -12,6 +12,8 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
 import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.GroupEdit.GroupPorts;
+import vividlantern.rig.edit.PairEdit.PairPorts;
 
 /** Makes pairs and groups of ports: a device's neighbours in one go, or those that somebody chose. */
 public final class Neighbours {

@@ -10,34 +10,12 @@ import vividlantern.rig.RigPartKey;
 
 /**
  * A change that somebody makes to a rig. Applying it is pure: it gives a new rig or refuses with the reason, as a
- * {@link Refused}. Its validation and its words live in it and nowhere else.
+ * {@link Refused}. Its validation and its words live in it and nowhere else. Edits stand together by what they change.
  */
-public sealed interface RigEdit
-        permits NameRig,
-                SetRoomTemperature,
-                AddDevice,
-                RemoveDevice,
-                NameDevice,
-                MeasureDevice,
-                SetDeviceClock,
-                SetDriver,
-                LabelPort,
-                HidePort,
-                DescribePort,
-                TiePorts,
-                UntiePort,
-                InsertOutboard,
-                TakeOutOutboard,
-                PairPorts,
-                UnpairPorts,
-                LabelPair,
-                SetPairFeeds,
-                GroupPorts,
-                LabelGroup,
-                UngroupPorts,
-                PutMic,
-                RemoveMic,
-                ReplaceRig {
+public sealed interface RigEdit permits StudioEdit, DeviceEdit, PortEdit, TieEdit, PairEdit, GroupEdit, MicEdit {
+
+    /** So many edits at once are a large change. */
+    int LARGE = 9;
 
     /** The rig with this change made; the revision stays. */
     Rig applyTo(Rig rig);
@@ -54,6 +32,16 @@ public sealed interface RigEdit
             OptionalLong basedOn) {
         Rig changed = applyAll(edits, rig);
         return history.change(rig, changed, edits.isEmpty() ? "" : summarise(edits, rig), person, "", basedOn);
+    }
+
+    /** Whether so much changes that a copy of the rig is kept before. */
+    static boolean isLarge(List<RigEdit> edits) {
+        return edits.size() >= LARGE || edits.stream().anyMatch(RigEdit::largeByItself);
+    }
+
+    /** Whether it is a large change by itself. */
+    default boolean largeByItself() {
+        return false;
     }
 
     /** Applies edits in order, all or, if one is refused, none. */

@@ -4,9 +4,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
@@ -22,16 +23,15 @@ import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.WideGroup;
+import vividlantern.units.PlainNumber;
 
 /** What every edit of a rig asks of its fields, and how parts are called when it speaks of them. */
 final class RigRules {
 
-    private static final int LONGEST_TEXT = 400;
     private static final int MOST_FRAMES = 100_000;
     private static final int LONGEST_BANK = 40;
     private static final double LEAST_GAIN_DB = -40;
     private static final double MOST_GAIN_DB = 100;
-    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,39}");
 
     private RigRules() {}
 
@@ -61,31 +61,11 @@ final class RigRules {
         return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
     }
 
-    static void newId(String id, boolean taken, String field) {
-        if (!ID.matcher(id).matches()) {
-            throw new Refused("An id has 1 to 40 small letters, digits and hyphens; '" + id + "' has not.", field);
-        }
-        if (taken) {
-            throw new Refused("The id '" + id + "' is taken.", field);
-        }
-    }
-
-    /** A name: something must stand there. */
-    static String text(String text, String owner, String field) {
-        String stripped = text.strip();
-        if (stripped.isEmpty()) {
-            throw new Refused(owner + " needs a name.", field);
-        }
-        if (stripped.length() > LONGEST_TEXT) {
-            throw new Refused("A name has at most " + LONGEST_TEXT + " characters.", field);
-        }
-        return stripped;
-    }
-
     static double within(double value, double least, double most, String what, String field) {
         if (!(value >= least && value <= most)) {
             throw new Refused(
-                    what + " lies between " + plain(least) + " and " + plain(most) + "; " + plain(value) + " does not.",
+                    what + " lies between " + PlainNumber.of(least) + " and " + PlainNumber.of(most) + "; "
+                            + PlainNumber.of(value) + " does not.",
                     field);
         }
         return value;
@@ -143,25 +123,16 @@ final class RigRules {
 
     /** A mic as it goes into the locker. */
     static Mic mic(Mic mic) {
-        newId(mic.id().value(), false, "mic");
+        Ids.requireNew(mic.id().value(), false, "mic");
         within(mic.count(), 1, 999, "How many there are", "count");
         within(mic.sensitivityMvPa(), 0, 1000, "A sensitivity in mV/Pa", "sensitivityMvPa");
         return new Mic(
                 mic.id(),
-                text(mic.name(), "A mic", "name"),
+                Texts.name(mic.name(), "A mic", "name"),
                 mic.kind(),
                 mic.count(),
                 mic.sensitivityMvPa(),
-                note(mic.connector(), "connector"));
-    }
-
-    /** A text that may be empty. */
-    static String note(String text, String field) {
-        String stripped = text.strip();
-        if (stripped.length() > LONGEST_TEXT) {
-            throw new Refused("A text has at most " + LONGEST_TEXT + " characters.", field);
-        }
-        return stripped;
+                Texts.optional(mic.connector(), "connector"));
     }
 
     /** A bank of ports that share a switch; it has a short name or none. */
@@ -180,10 +151,6 @@ final class RigRules {
                             + channel.link().channels() + ".",
                     "link");
         }
-    }
-
-    private static String plain(double value) {
-        return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
     }
 
     static Rig with(Rig rig, RigPartKey key, RigPart part) {

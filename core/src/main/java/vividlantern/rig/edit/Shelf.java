@@ -10,6 +10,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.Port.Direction;
 import vividlantern.rig.Port.GainRange;
 import vividlantern.rig.Port.Signal;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
 
 /** Generic devices to begin a rig with. None of them is anybody's model: they are starting points to describe one's own from. */
 public final class Shelf {

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Port;
@@ -34,7 +36,7 @@ final class SoundRig {
     static void require(Rig rig) {
         SoundRig sound = new SoundRig(rig);
         requireSize(Rig.empty(rig.id(), rig.name()), rig);
-        RigRules.text(rig.name(), "A rig", "name");
+        Texts.name(rig.name(), "A rig", "name");
         RigRules.celsius(rig.celsius());
         requireOneOfEach("devices", rig.devices(), Device::id);
         requireOneOfEach("ports", rig.ports(), port -> port.id().value());
@@ -69,7 +71,7 @@ final class SoundRig {
         Set<String> seen = new HashSet<>();
         for (T part : parts) {
             String here = id.apply(part);
-            RigRules.newId(here, false, field);
+            Ids.require(here, field);
             if (!seen.add(here)) {
                 throw new Refused("Two of the " + field + " have the id '" + here + "'.", field);
             }
@@ -77,7 +79,7 @@ final class SoundRig {
     }
 
     private void device(Device device) {
-        RigRules.text(device.name(), "A device", "devices");
+        Texts.name(device.name(), "A device", "devices");
         RigRules.fullScale(device.fullScaleDbu());
         RigRules.latency(device.latency());
         RigRules.drift(device.driftPpm());
@@ -103,8 +105,8 @@ final class SoundRig {
         if (rig.devices().stream().noneMatch(each -> each.id().equals(device))) {
             throw new Refused(port.houseLabel() + " belongs to a device '" + device + "' that is not there.", "ports");
         }
-        RigRules.text(port.houseLabel(), "A port", "ports");
-        RigRules.text(port.panelName(), "A port", "ports");
+        Texts.name(port.houseLabel(), "A port", "ports");
+        Texts.name(port.panelName(), "A port", "ports");
         RigRules.within(port.number(), 1, MOST_PORTS, "A port's number", "ports");
         RigRules.bank(port.bank());
         RigRules.abilities(port.takes(), port.padDb(), port.gain());
@@ -140,14 +142,14 @@ final class SoundRig {
     }
 
     private void pair(StereoPair pair) {
-        RigRules.text(pair.houseLabel(), "A pair", "pairs");
+        Texts.name(pair.houseLabel(), "A pair", "pairs");
         if (!ports.contains(pair.left()) || !ports.contains(pair.right())) {
             throw new Refused("The pair \"" + pair.houseLabel() + "\" misses a port.", "pairs");
         }
     }
 
     private void group(WideGroup group) {
-        RigRules.text(group.houseLabel(), "A group", "groups");
+        Texts.name(group.houseLabel(), "A group", "groups");
         int channels = group.ports().size();
         if (!ports.containsAll(group.ports()) || channels < WideGroup.LEAST || channels > WideGroup.MOST) {
             throw new Refused("The group \"" + group.houseLabel() + "\" misses a port.", "groups");

@@ -6,6 +6,7 @@ import vividlantern.history.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.rig.edit.TieEdit.TiePorts;
 
 /** Ties many ports in one go: the first to a port, the others to those that follow it on its device. */
 public final class TieInOrder {

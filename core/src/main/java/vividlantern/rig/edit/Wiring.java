@@ -22,6 +22,10 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.TieEdit.InsertOutboard;
+import vividlantern.rig.edit.TieEdit.TakeOutOutboard;
+import vividlantern.rig.edit.TieEdit.TiePorts;
+import vividlantern.rig.edit.TieEdit.UntiePort;
 
 /** What fixed cables are offered: from which kinds of devices to which, and the edits that fix or remove one. */
 public final class Wiring {

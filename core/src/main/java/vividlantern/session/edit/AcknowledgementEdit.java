@@ -3,6 +3,7 @@ package vividlantern.session.edit;
 import java.util.List;
 import java.util.stream.Stream;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.Session;
@@ -20,7 +21,7 @@ public sealed interface AcknowledgementEdit extends Edit {
             if (key.isBlank() || key.length() > LONGEST_KEY) {
                 throw new Refused("A finding is named by a key of 1 to " + LONGEST_KEY + " characters.", "key");
             }
-            Acknowledgement said = new Acknowledgement(key, Rules.text(reason, "An acknowledgement", "reason"));
+            Acknowledgement said = new Acknowledgement(key, Texts.name(reason, "An acknowledgement", "reason"));
             List<Acknowledgement> others = session.acknowledgements().stream()
                     .filter(each -> !each.key().equals(key))
                     .toList();

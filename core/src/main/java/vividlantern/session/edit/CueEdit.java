@@ -2,6 +2,8 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.Optional;
+import vividlantern.history.Ids;
+import vividlantern.history.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Corner;
@@ -42,10 +44,10 @@ public sealed interface CueEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.newId(cue.value(), session.find(cue).isPresent());
+            Ids.requireNew(cue.value(), session.find(cue).isPresent(), "id");
             double position =
                     session.cues().stream().mapToDouble(Cue::position).max().orElse(0) + 1;
-            return session.plus(Cue.empty(cue, position, Rules.text(name, "A cue", "name")));
+            return session.plus(Cue.empty(cue, position, Texts.name(name, "A cue", "name")));
         }
 
         @Override
@@ -76,7 +78,7 @@ public sealed interface CueEdit extends Edit {
 
         @Override
         public Cue of(Cue was) {
-            String named = Rules.text(name, "A cue", "name");
+            String named = Texts.name(name, "A cue", "name");
             return was.named(named);
         }
 

@@ -5,7 +5,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.Port;
@@ -52,9 +54,9 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.newId(input.value(), session.find(input).isPresent());
+            Ids.requireNew(input.value(), session.find(input).isPresent(), "id");
             Rules.freeNumber(session, number);
-            return session.plus(Input.of(input, number, Rules.text(source, "An input", "source")));
+            return session.plus(Input.of(input, number, Texts.name(source, "An input", "source")));
         }
 
         @Override
@@ -137,7 +139,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Input of(Input was) {
-            String named = Rules.text(source, "An input", "source");
+            String named = Texts.name(source, "An input", "source");
             return was.sourced(named);
         }
 
@@ -195,7 +197,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Input of(Input was) {
-            String named = Rules.optionalText(mic, "mic");
+            String named = Texts.optional(mic, "mic");
             return was.through(named);
         }
 
@@ -210,7 +212,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Input of(Input was) {
-            return was.on(Rules.optionalText(stand, "stand"));
+            return was.on(Texts.optional(stand, "stand"));
         }
 
         @Override
@@ -241,7 +243,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Input of(Input was) {
-            return was.placed(Rules.optionalText(place, "place"));
+            return was.placed(Texts.optional(place, "place"));
         }
 
         @Override
@@ -255,7 +257,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Input of(Input was) {
-            String words = Rules.optionalText(notes, "notes");
+            String words = Texts.optional(notes, "notes");
             return was.noted(words);
         }
 

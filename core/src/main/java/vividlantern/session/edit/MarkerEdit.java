@@ -1,6 +1,8 @@
 package vividlantern.session.edit;
 
 import java.util.stream.Stream;
+import vividlantern.history.Ids;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
@@ -16,8 +18,8 @@ public sealed interface MarkerEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.id(marker.value());
-            Marker set = new Marker(marker, Rules.text(name, "A marker", "name"), bar);
+            Ids.require(marker.value(), "id");
+            Marker set = new Marker(marker, Texts.name(name, "A marker", "name"), bar);
             return session.withMarkers(Stream.concat(
                             session.markers().stream().filter(each -> !each.id().equals(marker)), Stream.of(set))
                     .toList());

@@ -1,6 +1,8 @@
 package vividlantern.session.edit;
 
 import java.util.Optional;
+import vividlantern.history.Ids;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
@@ -16,15 +18,15 @@ public sealed interface PerformerEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.newId(performer.value(), session.find(performer).isPresent());
-            String named = Rules.text(name, "A performer", "name");
+            Ids.requireNew(performer.value(), session.find(performer).isPresent(), "id");
+            String named = Texts.name(name, "A performer", "name");
             double position = session.performers().stream()
                             .mapToDouble(Performer::position)
                             .max()
                             .orElse(0)
                     + 1;
             return session.plus(new Performer(
-                    performer, position, named, Performer.badgeFor(named), Rules.optionalText(place, "place")));
+                    performer, position, named, Performer.badgeFor(named), Texts.optional(place, "place")));
         }
 
         @Override
@@ -39,7 +41,7 @@ public sealed interface PerformerEdit extends Edit {
         @Override
         public Session applyTo(Session session, Rig rig) {
             Rules.known(session, performer);
-            String named = Rules.text(name, "A performer", "name");
+            String named = Texts.name(name, "A performer", "name");
             return session.withPerformers(session.performers().stream()
                     .map(each -> each.id().equals(performer) ? each.named(named) : each)
                     .toList());

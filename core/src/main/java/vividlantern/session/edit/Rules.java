@@ -3,7 +3,6 @@ package vividlantern.session.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import vividlantern.history.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
@@ -31,9 +30,6 @@ import vividlantern.units.Decibels;
 
 /** What every edit asks of its fields, and how parts are called when it speaks of them. */
 final class Rules {
-
-    private static final int LONGEST_TEXT = 400;
-    private static final Pattern ID = Pattern.compile("[a-z0-9][a-z0-9-]{0,39}");
 
     private Rules() {}
 
@@ -92,36 +88,6 @@ final class Rules {
 
     static String interfaceName(Rig rig) {
         return rig.leadingInterface().map(Device::name).orElse(rig.name());
-    }
-
-    static void id(String id) {
-        if (!ID.matcher(id).matches()) {
-            throw new Refused("An id has 1 to 40 small letters, digits and hyphens; '" + id + "' has not.", "id");
-        }
-    }
-
-    static void newId(String id, boolean taken) {
-        id(id);
-        if (taken) {
-            throw new Refused("The id '" + id + "' is taken.", "id");
-        }
-    }
-
-    /** A name: something must stand there. */
-    static String text(String text, String owner, String field) {
-        String stripped = optionalText(text, field);
-        if (stripped.isEmpty()) {
-            throw new Refused(owner + " needs a " + field + ".", field);
-        }
-        return stripped;
-    }
-
-    static String optionalText(String text, String field) {
-        String stripped = text.strip();
-        if (stripped.length() > LONGEST_TEXT) {
-            throw new Refused("A text here has at most " + LONGEST_TEXT + " characters.", field);
-        }
-        return stripped;
     }
 
     static Decibels fader(Decibels level, String what) {

@@ -1,6 +1,7 @@
 package vividlantern.session.edit;
 
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.MainMix;
 import vividlantern.session.Session;
@@ -15,11 +16,11 @@ public sealed interface SessionEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            String named = Rules.text(name, "The session", "name");
+            String named = Texts.name(name, "The session", "name");
             Settings was = session.settings();
             return session.with(new Settings(
                     named,
-                    Rules.optionalText(song, "song"),
+                    Texts.optional(song, "song"),
                     was.sampleRate(),
                     was.bitDepth(),
                     was.bufferFrames(),

@@ -3,7 +3,9 @@ package vividlantern.session.edit;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
@@ -29,8 +31,8 @@ public sealed interface SongEdit extends Edit {
             }
             Set<VoiceId> ids = new HashSet<>();
             for (ClickPattern.Voice voice : click.voices()) {
-                Rules.id(voice.id().value());
-                Rules.text(voice.name(), "A click voice", "name");
+                Ids.require(voice.id().value(), "id");
+                Texts.name(voice.name(), "A click voice", "name");
                 if (!ids.add(voice.id())) {
                     throw new Refused("Two click voices have the id '" + voice.id() + "'.", "click");
                 }

@@ -4,7 +4,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -48,7 +50,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.newId(track.value(), session.find(track).isPresent());
+            Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             if (width < 1 || width > Track.MAX_WIDTH) {
                 throw new Refused("A track has 1 to 8 channels; " + width + " is not possible.", "width");
             }
@@ -56,7 +58,7 @@ public sealed interface TrackEdit extends Edit {
             return session.plus(Track.forInputs(
                     track,
                     Rules.lastPosition(session),
-                    Rules.text(name, "A track", "name"),
+                    Texts.name(name, "A track", "name"),
                     width,
                     Rules.feeds(session, rig, feeds, width)));
         }
@@ -76,7 +78,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.newId(track.value(), session.find(track).isPresent());
+            Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             if (outputs.isEmpty() || outputs.size() > Track.MAX_WIDTH) {
                 throw new Refused(
                         "An instrument track has 1 to " + Track.MAX_WIDTH + " outputs of a sound module.", "outputs");
@@ -84,7 +86,7 @@ public sealed interface TrackEdit extends Edit {
             List<Feed> feeds = outputs.stream().map(Feed::from).toList();
             Rules.ofKind(rig, Track.Role.INSTRUMENT, feeds);
             return session.plus(Track.forInstrument(
-                    track, Rules.lastPosition(session), Rules.text(name, "A track", "name"), feeds));
+                    track, Rules.lastPosition(session), Texts.name(name, "A track", "name"), feeds));
         }
 
         @Override
@@ -103,7 +105,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.newId(track.value(), session.find(track).isPresent());
+            Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             Track wide = Rules.known(session, from);
             if (wide.width() < 3 || wide.role() == Track.Role.SPLIT) {
                 throw new Refused(wide.name() + " is no wide track; there is nothing to split.", "from");
@@ -117,7 +119,7 @@ public sealed interface TrackEdit extends Edit {
                     .mapToObj(each -> Feed.from(from, each))
                     .toList();
             Session with = session.plus(
-                    Track.forSplit(track, Rules.lastPosition(session), Rules.text(name, "A track", "name"), feeds));
+                    Track.forSplit(track, Rules.lastPosition(session), Texts.name(name, "A track", "name"), feeds));
             return Positions.placed(with, track, placeAfter(session, wide));
         }
 
@@ -177,7 +179,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Track of(Track was) {
-            String named = Rules.text(name, "A track", "name");
+            String named = Texts.name(name, "A track", "name");
             return was.named(named);
         }
 
@@ -403,7 +405,7 @@ public sealed interface TrackEdit extends Edit {
         @Override
         public Session applyTo(Session session, Rig rig) {
             Rules.known(session, track);
-            String named = Rules.optionalText(folder, "folder");
+            String named = Texts.optional(folder, "folder");
             return session.change(track, each -> each.looking(each.look().inFolder(named)));
         }
 

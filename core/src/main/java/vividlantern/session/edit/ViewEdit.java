@@ -2,6 +2,8 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.stream.Stream;
+import vividlantern.history.Ids;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -19,12 +21,12 @@ public sealed interface ViewEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.id(view.value());
+            Ids.require(view.value(), "id");
             List<TrackId> hidden = session.tracks().stream()
                     .filter(track -> track.look().hidden())
                     .map(Track::id)
                     .toList();
-            TrackView saved = new TrackView(view, Rules.text(name, "A view", "name"), hidden);
+            TrackView saved = new TrackView(view, Texts.name(name, "A view", "name"), hidden);
             return session.withViews(Stream.concat(
                             session.views().stream().filter(each -> !each.id().equals(view)), Stream.of(saved))
                     .toList());

@@ -31,6 +31,23 @@ import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
+import vividlantern.rig.edit.DeviceEdit.MeasureDevice;
+import vividlantern.rig.edit.DeviceEdit.RemoveDevice;
+import vividlantern.rig.edit.DeviceEdit.SetDeviceClock;
+import vividlantern.rig.edit.MicEdit.PutMic;
+import vividlantern.rig.edit.MicEdit.RemoveMic;
+import vividlantern.rig.edit.PairEdit.PairPorts;
+import vividlantern.rig.edit.PairEdit.SetPairFeeds;
+import vividlantern.rig.edit.PairEdit.UnpairPorts;
+import vividlantern.rig.edit.PortEdit.DescribePort;
+import vividlantern.rig.edit.PortEdit.HidePort;
+import vividlantern.rig.edit.PortEdit.LabelPort;
+import vividlantern.rig.edit.StudioEdit.NameRig;
+import vividlantern.rig.edit.StudioEdit.ReplaceRig;
+import vividlantern.rig.edit.StudioEdit.SetRoomTemperature;
+import vividlantern.rig.edit.TieEdit.TiePorts;
+import vividlantern.rig.edit.TieEdit.UntiePort;
 
 /** Describing a studio, step by step as a person does it. */
 public class RigEditsTest {

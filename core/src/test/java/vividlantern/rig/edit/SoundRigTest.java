@@ -20,6 +20,9 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
+import vividlantern.rig.edit.StudioEdit.NameRig;
+import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 
 /** A rig that comes as a whole holds nothing that edits would not have let in. */
 public class SoundRigTest {

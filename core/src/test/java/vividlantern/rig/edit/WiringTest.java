@@ -14,6 +14,8 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.PairEdit.PairPorts;
+import vividlantern.rig.edit.TieEdit.TiePorts;
 import vividlantern.rig.edit.Wiring.End;
 import vividlantern.rig.edit.Wiring.FarEnd;
 

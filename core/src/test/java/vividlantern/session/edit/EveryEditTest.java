@@ -22,7 +22,7 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.rig.edit.PutMic;
+import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.ClickPattern;

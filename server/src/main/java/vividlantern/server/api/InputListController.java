@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,10 +23,12 @@ import vividlantern.format.SheetsPdf;
 import vividlantern.history.Refused;
 import vividlantern.patch.BringList;
 import vividlantern.patch.CountUp;
+import vividlantern.patch.InputTracks;
 import vividlantern.server.desk.Desk;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 
 /** The input list as a file, and what is done to many of its rows at once. What it proposes are edits to be sent back. */
@@ -36,6 +39,9 @@ class InputListController {
     private static final int LARGEST_BYTES = 1 << 20;
 
     record Selected(List<InputId> inputs) {}
+
+    /** Where an input shall go: to a track, to one channel of it, to a new track of its own, or off all tracks. */
+    record WantedTrack(InputId input, Optional<TrackId> track, Optional<Integer> channel, boolean fresh) {}
 
     record Proposed(List<Edit> edits) {}
 
@@ -97,6 +103,18 @@ class InputListController {
         }
         Session open = desk.session(new SessionId(session));
         return InputListImport.preview(file, open, desk.rigOf(open.id()));
+    }
+
+    /** The edits that take an input to a track, and off those that it feeds now. */
+    @PostMapping("/input-list/track")
+    Proposed track(@PathVariable String session, @RequestBody WantedTrack wanted) {
+        Session open = desk.session(new SessionId(session));
+        if (wanted.fresh()) {
+            return new Proposed(InputTracks.toANewTrack(open, wanted.input()));
+        }
+        return new Proposed(wanted.track()
+                .map(track -> InputTracks.join(open, wanted.input(), track, wanted.channel()))
+                .orElseGet(() -> InputTracks.leave(open, wanted.input())));
     }
 
     /** The edits that give the selected inputs consecutive ports, starting at the first one's. */

@@ -7,12 +7,15 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.preamp.CableMove;
 import vividlantern.preamp.HoldEars;
 import vividlantern.preamp.ToASpare;
 import vividlantern.preamp.Turned;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigDesk;
+import vividlantern.server.live.LiveRig;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -29,12 +32,17 @@ class PreampsController {
     /** An input that shall go elsewhere. */
     record WantedSpare(InputId input) {}
 
+    /** An input whose cable shall go to other ports. */
+    record WantedPorts(InputId input, List<PortId> ports) {}
+
     private final Desk desk;
     private final RigDesk rigs;
+    private final LiveRig live;
 
-    PreampsController(Desk desk, RigDesk rigs) {
+    PreampsController(Desk desk, RigDesk rigs, LiveRig live) {
         this.desk = desk;
         this.rigs = rigs;
+        this.live = live;
     }
 
     /** The edits that change gains and hold everybody's level. */
@@ -49,6 +57,13 @@ class PreampsController {
     ToASpare.Move spare(@PathVariable String session, @RequestBody WantedSpare wanted) {
         Session open = open(session);
         return ToASpare.of(open, desk.rigOf(open.id()), wanted.input());
+    }
+
+    /** The edit that patches an input to other ports, and when its cable may be moved there. */
+    @PostMapping("/move")
+    CableMove.MovedCable move(@PathVariable String session, @RequestBody WantedPorts wanted) {
+        Session open = open(session);
+        return CableMove.of(open, desk.rigOf(open.id()), wanted.input(), wanted.ports(), live.preamps(open.id()));
     }
 
     /** What was noted of the preamps that only a hand can turn. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -24,6 +25,7 @@ import vividlantern.format.RigDocument;
 import vividlantern.history.Refused;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Readiness;
+import vividlantern.rig.Mic;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -32,12 +34,12 @@ import vividlantern.rig.RigComparison;
 import vividlantern.rig.RigId;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
-import vividlantern.rig.edit.AddDevice;
+import vividlantern.rig.edit.DeviceEdit.AddDevice;
 import vividlantern.rig.edit.Labels;
 import vividlantern.rig.edit.Neighbours;
-import vividlantern.rig.edit.ReplaceRig;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
+import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 import vividlantern.rig.edit.TieInOrder;
 import vividlantern.rig.edit.Wiring;
 import vividlantern.server.desk.Desk;
@@ -61,6 +63,9 @@ class RigsController {
      * @param unreadable whether it is known that it cannot be opened
      */
     record ListedRig(RigId id, String name, long devices, boolean unreadable) {}
+
+    /** A kind of mic in words, and what +48 V is to it. */
+    record MicKind(Mic.Kind kind, String words, String phantom) {}
 
     /** A new rig: empty, or as a document says. */
     record NewRig(String name, Optional<RigDocument> document) {}
@@ -154,6 +159,14 @@ class RigsController {
     @GetMapping("/shelf")
     List<AddDevice> shelf() {
         return Shelf.devices();
+    }
+
+    /** The kinds of mics and DI boxes. */
+    @GetMapping("/mic-kinds")
+    List<MicKind> micKinds() {
+        return Stream.of(Mic.Kind.values())
+                .map(kind -> new MicKind(kind, kind.words(), kind.phantom().words()))
+                .toList();
     }
 
     /** The JSON schema of a rig's document. */

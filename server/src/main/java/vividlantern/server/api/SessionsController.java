@@ -24,6 +24,7 @@ import vividlantern.history.LogEntry;
 import vividlantern.history.Refused;
 import vividlantern.mix.CueCurve;
 import vividlantern.mix.GuardCeiling;
+import vividlantern.patch.InputTracks;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Driver;
 import vividlantern.rig.Rig;
@@ -86,7 +87,11 @@ class SessionsController {
      * @param driver the rates and buffers
      */
     record Offers(
-            List<Ports.OfferedPlace> places, List<Ports.OfferedPair> pairs, GuardCeiling ceiling, Driver driver) {}
+            List<Ports.OfferedPlace> places,
+            List<Ports.OfferedPair> pairs,
+            List<InputTracks.TrackPlace> tracks,
+            GuardCeiling ceiling,
+            Driver driver) {}
 
     /** A line of the log as a person reads it. */
     record LogLine(long number, long revision, String person, String summary, LogEntry.State state) {}
@@ -115,7 +120,7 @@ class SessionsController {
                         each.inputs(),
                         each.tracks(),
                         each.cues(),
-                        live.isAtTheRig(new SessionId(each.id())),
+                        live.isAtTheRig(new SessionId(each.id())) || live.isComing(new SessionId(each.id())),
                         unreadable.contains(each.id())))
                 .toList();
     }
@@ -216,7 +221,8 @@ class SessionsController {
                 .boxed()
                 .flatMap(width -> Ports.forInputs(open, rig, width).stream())
                 .toList();
-        return new Offers(places, Ports.forCues(open, rig), GuardCeiling.UNKNOWN_WAY, rig.driver());
+        return new Offers(
+                places, Ports.forCues(open, rig), InputTracks.places(open), GuardCeiling.UNKNOWN_WAY, rig.driver());
     }
 
     /** What a cue's high-pass and low-pass leave of each frequency, from 20 Hz to 20 kHz. */

@@ -1,11 +1,14 @@
 package vividlantern.server.demo;
 
 import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.Options;
+import vividlantern.server.desk.Desk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Store;
@@ -14,7 +17,7 @@ import vividlantern.session.SessionId;
 import vividlantern.sim.LowWater;
 import vividlantern.sim.Saltworks;
 
-/** Fills an empty data folder, and gives the first session the rig, before anybody is answered. */
+/** Fills an empty data folder before anybody is answered, and gives the first session the rig after. */
 @Component
 class Demo implements SmartInitializingSingleton {
 
@@ -22,12 +25,14 @@ class Demo implements SmartInitializingSingleton {
 
     private final Store store;
     private final RigStore rigs;
+    private final Desk desk;
     private final LiveRig live;
     private final Options options;
 
-    Demo(Store store, RigStore rigs, LiveRig live, Options options) {
+    Demo(Store store, RigStore rigs, Desk desk, LiveRig live, Options options) {
         this.store = store;
         this.rigs = rigs;
+        this.desk = desk;
         this.live = live;
         this.options = options;
     }
@@ -44,16 +49,20 @@ class Demo implements SmartInitializingSingleton {
                                 rigs.note(rig.id(), new Turned(new PortId(port), front.gainDb(), front.phantom())));
             }
         }
-        store.sessions(0, MOST_TRIED).stream()
-                .map(each -> new SessionId(each.id()))
-                .filter(this::takes)
-                .findFirst();
     }
 
-    /** Whether the first session that can be read took the rig, or its rig has nothing to sound through. */
-    private boolean takes(SessionId id) {
+    @EventListener(ApplicationReadyEvent.class)
+    void takeTheRig() {
+        store.sessions(0, MOST_TRIED).stream()
+                .map(each -> new SessionId(each.id()))
+                .filter(this::canBeRead)
+                .findFirst()
+                .ifPresent(live::takeSoon);
+    }
+
+    private boolean canBeRead(SessionId id) {
         try {
-            live.takeIfItCan(id);
+            desk.rigOf(id);
             return true;
         } catch (Unreadable known) {
             return false;

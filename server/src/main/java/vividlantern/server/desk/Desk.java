@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
 import vividlantern.history.History;
 import vividlantern.history.Ids;
 import vividlantern.history.LogEntry;
-import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
@@ -102,12 +102,11 @@ public class Desk {
 
     /** Begins a session on a rig, with nothing in it but a click. */
     public Session create(String name, String song, RigId rigId) {
-        if (name.isBlank() || name.length() > 400 || song.length() > 400) {
-            throw new Refused("A session needs a name of at most 400 characters.", "name");
-        }
+        String called = Texts.name(name, "A session", "name");
+        String played = Texts.optional(song, "song");
         Rig rig = rigs.rig(rigId);
         Optional<PairId> main = rig.mainSpeakers().map(StereoPair::id);
-        return begin(name, id -> Session.blank(id, name.strip(), song.strip(), rigId, main));
+        return begin(called, id -> Session.blank(id, called, played, rigId, main));
     }
 
     /** Takes a session in from elsewhere as a new one, with an id of its own and an empty log. */

@@ -11,6 +11,7 @@ import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
@@ -19,17 +20,13 @@ import vividlantern.rig.RigId;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
-import vividlantern.rig.edit.RemoveDevice;
-import vividlantern.rig.edit.ReplaceRig;
 import vividlantern.rig.edit.RigEdit;
+import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 import vividlantern.server.store.RigStore;
 
 /** The open rigs. A change is made here and nowhere else: tried, stored, and only then published. */
 @Component
 public class RigDesk {
-
-    /** So many edits at once are a large change: a copy is kept before. */
-    private static final int LARGE = 9;
 
     private static final class Open {
         private final History<Rig, RigPartKey, RigPart> history;
@@ -60,11 +57,9 @@ public class RigDesk {
 
     /** Begins a rig that holds what another one does; nothing at first, for instance. One at a time, as their ids come from names. */
     public synchronized Rig create(String name, Function<Rig, Rig> filled) {
-        if (name.isBlank() || name.length() > 400) {
-            throw new Refused("A rig needs a name of at most 400 characters.", "name");
-        }
-        String id = Ids.fresh(name, taken -> store.has(new RigId(taken)));
-        Rig rig = filled.apply(Rig.empty(new RigId(id), name.strip()));
+        String called = Texts.name(name, "A rig", "name");
+        String id = Ids.fresh(called, taken -> store.has(new RigId(taken)));
+        Rig rig = filled.apply(Rig.empty(new RigId(id), called));
         store.add(rig);
         return rig;
     }
@@ -101,10 +96,7 @@ public class RigDesk {
 
     /** Keeps a copy of the rig as it is, under a name. */
     public RigStore.Kept keep(RigId id, String name) {
-        if (name.isBlank() || name.length() > 400) {
-            throw new Refused("A copy needs a name of at most 400 characters.", "name");
-        }
-        long number = store.keep(id, name.strip(), Documents.write(rig(id)));
+        long number = store.keep(id, Texts.name(name, "A copy", "name"), Documents.write(rig(id)));
         return copies(id).stream()
                 .filter(each -> each.number() == number)
                 .findFirst()
@@ -149,7 +141,7 @@ public class RigDesk {
                 return held.rig;
             }
             Rig before = held.rig;
-            if (isLarge(edits)) {
+            if (RigEdit.isLarge(edits)) {
                 store.keep(id, RigStore.KEPT_BY_ITSELF + RigEdit.summarise(edits, before), Documents.write(before));
             }
             store.save(before, outcome, edits);
@@ -158,11 +150,6 @@ public class RigDesk {
             events.publishEvent(new RigChanged(before, held.rig));
             return held.rig;
         }
-    }
-
-    private static boolean isLarge(List<RigEdit> edits) {
-        return edits.size() >= LARGE
-                || edits.stream().anyMatch(edit -> edit instanceof RemoveDevice || edit instanceof ReplaceRig);
     }
 
     private Open opened(RigId id) {

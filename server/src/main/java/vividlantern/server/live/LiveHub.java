@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -22,6 +23,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.mix.TrackStanding;
+import vividlantern.preamp.InputStanding;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.RigChanged;
@@ -30,7 +32,6 @@ import vividlantern.server.desk.SessionChanged;
 import vividlantern.server.store.StoreWatch;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.TrackId;
 
 /** Tells every page that follows a session what changes in it and what is happening. Nothing here waits for a page. */
 @Component
@@ -48,11 +49,24 @@ public class LiveHub extends TextWebSocketHandler {
     private final LiveRig rig;
     private final LivePages pages;
     private final StoreWatch store;
-    /** What pages know of what is happening, by session and field; empty for a session that is not at the rig. */
-    private final Map<SessionId, Map<String, Object>> told = new HashMap<>();
+    /**
+     * What pages know of a session.
+     *
+     * @param coming whether the rig is being taken for it
+     * @param happening what is happening, field by field; empty unless it is at the rig
+     */
+    private record Told(boolean coming, Map<String, Object> happening) {
 
-    /** What pages know of how tracks stand, by session and track. */
-    private final Map<SessionId, Map<TrackId, TrackStanding>> standing = new HashMap<>();
+        /** What is happening, or null. */
+        Map<String, Object> live() {
+            return happening.isEmpty() ? null : happening;
+        }
+    }
+
+    private final Map<SessionId, Told> told = new HashMap<>();
+
+    /** What pages know of how inputs and tracks stand. */
+    private final Map<SessionId, LiveRig.Standing> standing = new HashMap<>();
 
     private Beat beat;
     private int looks;
@@ -122,9 +136,12 @@ public class LiveHub extends TextWebSocketHandler {
         greeting.put("storeTrouble", store.trouble());
         synchronized (told) {
             tellWhatHappens(page.session());
-            Map<String, Object> happening = told.get(page.session());
-            greeting.put("live", happening.isEmpty() ? null : happening);
-            greeting.put("standing", standing.get(page.session()).values());
+            Told now = told.get(page.session());
+            greeting.put("live", now.live());
+            greeting.put("coming", now.coming());
+            LiveRig.Standing stands = standing.get(page.session());
+            greeting.put("inputs", stands.inputs());
+            greeting.put("tracks", stands.tracks());
             page.text(Documents.write(greeting));
         }
     }
@@ -199,47 +216,56 @@ public class LiveHub extends TextWebSocketHandler {
 
     /** Tells the pages of a session what is other than they know. */
     private void tellWhatHappens(SessionId session) {
-        tellHowTracksStand(session);
-        Map<String, Object> now = happening(session);
-        Map<String, Object> before = told.put(session, now);
+        tellHowItStands(session);
+        Told now = new Told(rig.isComing(session), happening(session));
+        Told before = told.put(session, now);
         if (before == null || now.equals(before)) {
             return;
         }
         Map<String, Object> message = new LinkedHashMap<>();
         message.put("type", "live");
-        if (before.isEmpty() || now.isEmpty()) {
-            message.put("live", now.isEmpty() ? null : now);
+        if (before.live() == null || now.live() == null) {
+            message.put("live", now.live());
+            message.put("coming", now.coming());
         } else {
-            Map<String, Object> changed = new LinkedHashMap<>(now);
-            changed.entrySet().removeIf(field -> Objects.equals(field.getValue(), before.get(field.getKey())));
+            Map<String, Object> changed = new LinkedHashMap<>(now.happening());
+            changed.entrySet()
+                    .removeIf(field ->
+                            Objects.equals(field.getValue(), before.happening().get(field.getKey())));
             message.put("changed", changed);
         }
         String json = Documents.write(message);
         pages.of(session::equals).forEach(page -> page.text(json));
     }
 
-    /** Tells the pages of a session how tracks stand that stand otherwise than they know. */
-    private void tellHowTracksStand(SessionId session) {
-        Map<TrackId, TrackStanding> now = new LinkedHashMap<>();
-        rig.standing(session).forEach(track -> now.put(track.track(), track));
-        Map<TrackId, TrackStanding> before = standing.put(session, now);
-        if (before == null) {
+    /** Tells the pages of a session how inputs and tracks stand that stand otherwise than they know. */
+    private void tellHowItStands(SessionId session) {
+        LiveRig.Standing now = rig.standing(session);
+        LiveRig.Standing before = standing.put(session, now);
+        if (before == null || now == before) {
             return;
         }
-        List<TrackStanding> changed = now.values().stream()
-                .filter(track -> !track.equals(before.get(track.track())))
-                .toList();
-        if (!changed.isEmpty()) {
-            String json = Documents.write(Map.of("type", "standing", "tracks", changed));
+        List<InputStanding> inputs = others(now.inputs(), before.inputs());
+        List<TrackStanding> tracks = others(now.tracks(), before.tracks());
+        if (!inputs.isEmpty() || !tracks.isEmpty()) {
+            String json = Documents.write(Map.of("type", "standing", "inputs", inputs, "tracks", tracks));
             pages.of(session::equals).forEach(page -> page.text(json));
         }
     }
 
+    private static <T> List<T> others(List<T> now, List<T> before) {
+        Set<T> known = Set.copyOf(before);
+        return now.stream().filter(each -> !known.contains(each)).toList();
+    }
+
     /** What is happening, field by field; empty for a session that is not at the rig. */
     private Map<String, Object> happening(SessionId session) {
+        if (!rig.isAtTheRig(session)) {
+            return Map.of();
+        }
         try {
             return Documents.fields(rig.happening(session));
-        } catch (Refused notAtTheRig) {
+        } catch (Refused takenAwayMeanwhile) {
             return Map.of();
         }
     }

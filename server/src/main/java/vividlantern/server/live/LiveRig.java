@@ -2,22 +2,28 @@ package vividlantern.server.live;
 
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.engine.Threads;
+import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.TrackStanding;
+import vividlantern.preamp.InputStanding;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -33,6 +39,8 @@ import vividlantern.session.SessionId;
  */
 @Component
 public class LiveRig {
+
+    private static final Logger LOG = LoggerFactory.getLogger(LiveRig.class);
 
     /**
      * What is happening now, for those who follow.
@@ -66,6 +74,8 @@ public class LiveRig {
     private final ExecutorService doorkeeper = Executors.newSingleThreadExecutor(Threads.named("rig"));
     private final Map<SessionId, Standing> standings = new ConcurrentHashMap<>();
     private volatile Stay stay;
+    /** The session for which the rig is being taken by itself. */
+    private volatile Optional<SessionId> coming = Optional.empty();
 
     public LiveRig(Desk desk, StandIns standIns) {
         this.desk = desk;
@@ -82,27 +92,48 @@ public class LiveRig {
             if (rig.leadingInterface().isEmpty()) {
                 throw new Refused(rig.name() + " has no interface yet. Add one under Rig, then take the rig.", "");
             }
-            end();
-            Stay next = new Stay(desk.session(id), rig, standIns);
-            stay = next;
-            next.start();
-            next.follow(desk.rigOf(id));
-            next.follow(desk.session(id));
+            begin(id, rig);
         });
     }
 
-    /** Gives a session the rig if no session has it. */
+    private void begin(SessionId id, Rig rig) {
+        end();
+        Stay next = new Stay(desk.session(id), rig, standIns);
+        stay = next;
+        next.start();
+        next.follow(desk.rigOf(id));
+        next.follow(desk.session(id));
+    }
+
+    /** Gives a session the rig if no session has it, and its rig has something to sound through. */
     public void takeIfFree(SessionId id) {
-        if (stay == null) {
-            takeIfItCan(id);
+        ask(() -> beginIfFree(id));
+    }
+
+    /** The same, coming back at once. Until the rig is taken it {@linkplain #isComing is coming}. */
+    public void takeSoon(SessionId id) {
+        coming = Optional.of(id);
+        doorkeeper.execute(() -> {
+            try {
+                beginIfFree(id);
+            } catch (RuntimeException fault) {
+                LOG.error("The rig could not be taken for {}.", id, fault);
+            } finally {
+                coming = Optional.empty();
+            }
+        });
+    }
+
+    private void beginIfFree(SessionId id) {
+        Rig rig = desk.rigOf(id);
+        if (stay == null && rig.leadingInterface().isPresent()) {
+            begin(id, rig);
         }
     }
 
-    /** Gives a session the rig unless its rig has nothing to sound through. */
-    public void takeIfItCan(SessionId id) {
-        if (desk.rigOf(id).leadingInterface().isPresent()) {
-            take(id);
-        }
+    /** Whether the rig is being taken for a session. */
+    public boolean isComing(SessionId id) {
+        return coming.equals(Optional.of(id)) && stay == null;
     }
 
     /** Gives up the rig, if this session has it: its engine stops, and the devices are free for others. */
@@ -168,8 +199,11 @@ public class LiveRig {
         return now != null && now.session().id().equals(id) && now.fault().isEmpty();
     }
 
-    /** The stay of a session that is at the rig. */
+    /** The stay of a session that is at the rig; waits for one that is coming. */
     public Stay at(SessionId id) {
+        if (isComing(id)) {
+            ask(() -> {});
+        }
         Stay now = stay;
         if (now == null || !now.session().id().equals(id)) {
             throw new Refused("This session is not at the rig. Take the rig for it first.", "");
@@ -183,34 +217,57 @@ public class LiveRig {
         return now != null && now.session().id().equals(id) ? now.incidents().newestFirst() : List.of();
     }
 
-    /** What is true of a session's tracks just now. */
-    public List<TrackStanding> standing(SessionId id) {
+    /** What is true of a session's inputs and tracks just now. */
+    public Standing standing(SessionId id) {
         Stay now = stay;
         boolean here = now != null && now.session().id().equals(id);
-        Session session = desk.session(id);
-        Rig rig = desk.rigOf(id);
-        LiveState live = here ? now.live() : LiveState.STOPPED;
-        Set<PortId> switching = here ? Set.copyOf(now.switching()) : Set.of();
-        return standings
-                .compute(
-                        id,
-                        (same, known) -> known != null && known.isOf(session, rig, live, switching)
-                                ? known
-                                : new Standing(
-                                        session, rig, live, switching, TrackStanding.of(session, rig, live, switching)))
-                .tracks();
+        Because because = new Because(
+                desk.session(id),
+                desk.rigOf(id),
+                here ? now.live() : LiveState.STOPPED,
+                preamps(id),
+                here ? Set.copyOf(now.switching()) : Set.of());
+        return standings.compute(
+                id, (same, known) -> known != null && known.because().is(because) ? known : Standing.of(because));
     }
 
-    /** How tracks stand, and what that was worked out from. */
-    private record Standing(
-            Session session, Rig rig, LiveState live, Set<PortId> switching, List<TrackStanding> tracks) {
+    /** How inputs and tracks stand, and what that was worked out from. */
+    public record Standing(Because because, List<InputStanding> inputs, List<TrackStanding> tracks) {
 
-        boolean isOf(Session otherSession, Rig otherRig, LiveState otherLive, Set<PortId> otherSwitching) {
-            return session == otherSession
-                    && rig == otherRig
-                    && live.equals(otherLive)
-                    && switching.equals(otherSwitching);
+        private static Standing of(Because now) {
+            return new Standing(
+                    now,
+                    InputStanding.of(now.session(), now.rig(), now.preamps(), now.switching()),
+                    TrackStanding.of(now.session(), now.rig(), now.live(), now.switching()));
         }
+    }
+
+    /** What the standing of inputs and tracks comes from. */
+    private record Because(
+            Session session, Rig rig, LiveState live, Map<PortId, PreampSetting> preamps, Set<PortId> switching) {
+
+        boolean is(Because other) {
+            return session == other.session
+                    && rig == other.rig
+                    && live.equals(other.live)
+                    && preamps.equals(other.preamps)
+                    && switching.equals(other.switching);
+        }
+    }
+
+    /** How the preamps stand, as far as the devices tell; nothing for a session that is not at the rig. */
+    public Map<PortId, PreampSetting> preamps(SessionId id) {
+        Stay now = stay;
+        if (now == null || !now.session().id().equals(id)) {
+            return Map.of();
+        }
+        Map<PortId, PreampSetting> settings = new LinkedHashMap<>();
+        for (Port port : now.rig().ports()) {
+            if (port.hasPreamp()) {
+                now.device().preamp(port.id().value()).ifPresent(setting -> settings.put(port.id(), setting));
+            }
+        }
+        return settings;
     }
 
     public Happening happening(SessionId id) {
@@ -226,7 +283,9 @@ public class LiveRig {
                 standIns.players(),
                 standIns.playerIds(),
                 roundTripMs,
-                preamps(now, rig),
+                preamps(id).entrySet().stream()
+                        .map(each -> new StandIns.Preamp(each.getKey(), each.getValue()))
+                        .toList(),
                 now.switching(),
                 now.fault(),
                 now.trouble(),
@@ -237,13 +296,5 @@ public class LiveRig {
                         .orElse(""),
                 standIns.fate(),
                 standIns.fronts());
-    }
-
-    private static List<StandIns.Preamp> preamps(Stay now, Rig rig) {
-        return rig.ports().stream()
-                .filter(Port::hasPreamp)
-                .flatMap(port -> now.device().preamp(port.id().value()).stream()
-                        .map(setting -> new StandIns.Preamp(port.id(), setting)))
-                .toList();
     }
 }

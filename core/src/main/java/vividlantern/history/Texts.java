@@ -1,0 +1,32 @@
+package vividlantern.history;
+
+/** What is asked of every text that somebody types. */
+public final class Texts {
+
+    private static final int LONGEST = 400;
+
+    private Texts() {}
+
+    /**
+     * A name, at which something must stand, without blanks around it.
+     *
+     * @param owner as in "A track"
+     */
+    public static String name(String text, String owner, String field) {
+        String stripped = optional(text, field);
+        if (stripped.isEmpty()) {
+            String wanted = field.equals("source") || field.equals("reason") ? field : "name";
+            throw new Refused(owner + " needs a " + wanted + ".", field);
+        }
+        return stripped;
+    }
+
+    /** A text that may be empty, without blanks around it. */
+    public static String optional(String text, String field) {
+        String stripped = text.strip();
+        if (stripped.length() > LONGEST) {
+            throw new Refused("A text here has at most " + LONGEST + " characters.", field);
+        }
+        return stripped;
+    }
+}
