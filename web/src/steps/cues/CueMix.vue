@@ -3,9 +3,8 @@ import { NButton, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import type { Cue, Send, Tap, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import LevelNumber from '@/parts/LevelNumber.vue'
 import LitSheet from '@/parts/LitSheet.vue'
-import LevelSlider from '@/parts/LevelSlider.vue'
+import LevelCell from '@/parts/LevelCell.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
 
@@ -50,8 +49,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
           <thead>
             <tr>
               <th style="width: 22%">Track</th>
-              <th>Level in this mix</th>
-              <th class="number" style="width: 66px">dB</th>
+              <th>Level in this mix, dB</th>
               <th style="width: 74px">Pan</th>
               <th style="width: 64px"></th>
               <th style="width: 118px">Tap</th>
@@ -66,19 +64,13 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
                 <span v-if="desk.standingOf(track.id).quiet" class="flare">{{ desk.standingOf(track.id).quiet }}</span>
               </td>
               <template v-if="send">
-                <td :class="{ silent: send.muted }">
-                  <LevelSlider
+                <td>
+                  <LevelCell
                     :label="`${track.name} in ${cue.name}`"
                     :light="`send/${cue.id}/${track.id}`"
+                    :silent="send.muted"
                     :level="send.level"
                     :set="(level, gesture) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }], gesture)"
-                  />
-                </td>
-                <td class="number">
-                  <LevelNumber
-                    :label="`${track.name} in ${cue.name}`"
-                    :level="send.level"
-                    :set="(level) => desk.edit([{ kind: 'set-send-level', ...ids(track), level }])"
                   />
                 </td>
                 <td>
@@ -130,7 +122,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
                 </td>
               </template>
               <template v-else>
-                <td colspan="5" class="soft">not in this mix</td>
+                <td colspan="4" class="soft">not in this mix</td>
                 <td>
                   <button
                     class="word"
@@ -180,10 +172,6 @@ table {
 
 .mine .name {
   font-weight: 700;
-}
-
-.silent {
-  opacity: 0.45;
 }
 
 .tap {

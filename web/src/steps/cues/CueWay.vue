@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import type { Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
-import LevelNumber from '@/parts/LevelNumber.vue'
-import LevelSlider from '@/parts/LevelSlider.vue'
+import FormRow from '@/parts/FormRow.vue'
+import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import CueFilters from './CueFilters.vue'
 import GuardReading from './GuardReading.vue'
@@ -50,8 +50,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
     >
       {{ listening ? 'Stop listening' : 'Listen in this browser' }}
     </NButton>
-    <label>
-      Who listens
+    <FormRow label="Who listens">
       <NSelect
         multiple
         size="small"
@@ -60,9 +59,8 @@ const listening = computed(() => desk.listeningTo === cue.id)
         :input-props="{ 'aria-label': 'Who listens' }"
         @update:value="(listeners: string[]) => desk.edit([{ kind: 'set-cue-listeners', cue: cue.id, listeners }])"
       />
-    </label>
-    <label>
-      Output pair
+    </FormRow>
+    <FormRow label="Output pair">
       <NSelect
         size="small"
         :value="cue.output ?? ''"
@@ -72,19 +70,13 @@ const listening = computed(() => desk.listeningTo === cue.id)
         aria-label="Output pair"
         @update:value="(output: string) => desk.edit([{ kind: 'set-cue-output', cue: cue.id, output: output || null }])"
       />
-    </label>
+    </FormRow>
     <p v-if="shared.length" class="flare">{{ shared.join(', ') }} uses the same pair; both mixes are heard there.</p>
     <p v-if="!cue.output" class="flare">Without an output pair nobody hears this cue. Choose one above.</p>
     <div>
-      <span class="line"
-        ><span>Level for all</span
-        ><LevelNumber
-          label="Level for all"
-          :level="cue.level"
-          :set="(level) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }])"
-      /></span>
+      Level for all
       <LitSheet>
-        <LevelSlider
+        <LevelCell
           label="Level for all"
           :light="`cue/${cue.id}`"
           :level="cue.level"
@@ -127,14 +119,6 @@ aside {
 
 h2 {
   font-size: 18px;
-}
-
-label {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-  color: var(--soft);
-  font-size: 12.5px;
 }
 
 p {

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type ListedRig, type ListedSession } from '@/api/client'
 import { trying } from '@/desk/notice'
+import FormRow from '@/parts/FormRow.vue'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
 import CopyList from './CopyList.vue'
@@ -88,10 +89,9 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
         </RouterLink>
         <form class="card new" @submit.prevent="begin">
           <h3>New session</h3>
-          <label>Name <input v-model="name" class="field" required maxlength="400" /></label>
-          <label>Song <input v-model="song" class="field" maxlength="400" /></label>
-          <label>
-            Rig
+          <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
+          <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
+          <FormRow label="Rig">
             <NSelect
               v-model:value="rig"
               size="small"
@@ -99,10 +99,10 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
               :input-props="{ 'aria-label': 'Rig' }"
               aria-label="Rig"
             />
-          </label>
-          <label v-if="rig === ANOTHER">
-            What the studio is called <input v-model="rigName" class="field" maxlength="400" />
-          </label>
+          </FormRow>
+          <FormRow v-if="rig === ANOTHER" label="What the studio is called">
+            <input v-model="rigName" class="field" maxlength="400" />
+          </FormRow>
           <NButton
             attr-type="submit"
             type="primary"
@@ -189,11 +189,5 @@ a.card:hover {
 
 .new {
   background: var(--raised);
-}
-
-label {
-  display: grid;
-  grid-template-columns: 56px 1fr;
-  align-items: center;
 }
 </style>

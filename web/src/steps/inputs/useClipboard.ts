@@ -1,7 +1,7 @@
 import { onBeforeUnmount, onMounted, ref, type Ref } from 'vue'
 import type { Input } from '@/api/client'
 import type { Column } from './columns'
-import type { Range } from './useRows'
+import type { Range } from '@/parts/useSheet'
 
 const quoted = (cell: string) => (/["\t\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)
 const lines = (rows: string[][]) => rows.map((row) => row.map(quoted).join('\t')).join('\n')

@@ -2,15 +2,8 @@ import { nextTick, ref, watchEffect, type Ref } from 'vue'
 import { api, type Edit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
+import type { Range } from '@/parts/useSheet'
 import type { Column } from './columns'
-
-/** The cells that are selected, ends included. */
-export interface Range {
-  top: number
-  bottom: number
-  left: number
-  right: number
-}
 
 /** Where one stands in the sheet and which rows are selected. */
 interface Standing {

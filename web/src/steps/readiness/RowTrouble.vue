@@ -47,7 +47,9 @@ function words(each: Found) {
 <style scoped>
 .trouble td {
   height: 26px;
+  padding: 4px 6px;
   font-size: 12.5px;
+  white-space: normal;
 }
 
 .word,

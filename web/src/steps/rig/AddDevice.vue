@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type AddDevice, type PortRun } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
+import FormRow from '@/parts/FormRow.vue'
 
 /** A device from the shelf under a name of one's own, its runs of ports changed as wished before it is added. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -56,8 +57,7 @@ async function add() {
 <template>
   <NModal v-model:show="shown" preset="card" title="Add a device" :style="{ width: '620px' }">
     <div class="form">
-      <label>
-        From the shelf
+      <FormRow label="From the shelf">
         <NSelect
           filterable
           :value="model"
@@ -66,11 +66,10 @@ async function add() {
           aria-label="From the shelf"
           @update:value="take"
         />
-      </label>
-      <label>
-        Name
+      </FormRow>
+      <FormRow label="Name">
         <input v-model="name" class="field" aria-label="Name" maxlength="400" @keydown.enter="name.trim() && add()" />
-      </label>
+      </FormRow>
       <table v-if="runs.length" aria-label="Its ports">
         <tbody>
           <tr v-for="(run, at) in runs" :key="at">

@@ -6,9 +6,8 @@ import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
+import LevelCell from '@/parts/LevelCell.vue'
 import LevelLine from '@/parts/LevelLine.vue'
-import LevelNumber from '@/parts/LevelNumber.vue'
-import LevelSlider from '@/parts/LevelSlider.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
@@ -136,20 +135,14 @@ async function feed(value: number) {
         :set="(pan, gesture) => desk.edit([{ kind: 'set-pan', track: track.id, pan }], gesture)"
       />
     </td>
-    <td :class="{ silent }">
-      <LevelSlider
+    <td>
+      <LevelCell
         :label="`${track.name} on the speakers`"
         :light="`main/${track.id}`"
+        :silent="silent"
         zero-on-double-click
         :level="track.fader"
         :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: track.id, level }], gesture)"
-      />
-    </td>
-    <td class="number">
-      <LevelNumber
-        :label="`${track.name} on the speakers`"
-        :level="track.fader"
-        :set="(level) => desk.edit([{ kind: 'set-fader', track: track.id, level }])"
       />
     </td>
     <td class="switches">
@@ -281,10 +274,6 @@ td {
   position: absolute;
   left: 0;
   top: 0;
-}
-
-.silent {
-  opacity: 0.45;
 }
 
 .small {

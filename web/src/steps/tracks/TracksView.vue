@@ -3,8 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
-import LevelNumber from '@/parts/LevelNumber.vue'
-import LevelSlider from '@/parts/LevelSlider.vue'
+import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
@@ -38,7 +37,7 @@ async function add() {
       <span class="main">
         Main
         <LitSheet class="main-level">
-          <LevelSlider
+          <LevelCell
             label="Main level"
             light="main"
             zero-on-double-click
@@ -46,11 +45,6 @@ async function add() {
             :set="(level, gesture) => desk.edit([{ kind: 'set-main-level', level }], gesture)"
           />
         </LitSheet>
-        <LevelNumber
-          label="Main level"
-          :level="desk.session!.main.level"
-          :set="(level) => desk.edit([{ kind: 'set-main-level', level }])"
-        />
       </span>
       <SelectedTracks v-if="picked.length" :tracks="picked" @let-go="letGo" />
       <template v-else>
@@ -72,8 +66,7 @@ async function add() {
               <th class="fed">Fed by</th>
               <th title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
               <th style="width: 58px">Pan</th>
-              <th>On the speakers</th>
-              <th class="number" style="width: 57px">dB</th>
+              <th class="speakers">On the speakers, dB</th>
               <th style="width: 106px"></th>
               <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
               <th style="width: 36px"></th>
@@ -82,7 +75,7 @@ async function add() {
           <tbody>
             <template v-for="run in runs" :key="run.folder || run.tracks[0]!.id">
               <tr v-if="run.folder" class="folder">
-                <td colspan="12">
+                <td colspan="11">
                   <button
                     class="plain fold"
                     :aria-expanded="!folded.has(run.folder)"
@@ -106,7 +99,7 @@ async function add() {
                   :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)"
                   @pick="pick(track.id, $event)"
                 />
-                <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="9" />
+                <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="8" />
               </template>
             </template>
           </tbody>
@@ -168,7 +161,7 @@ table {
 }
 
 .main-level {
-  width: 170px;
+  width: 230px;
   flex: none;
 }
 </style>

@@ -98,7 +98,7 @@ public final class Stay implements AutoCloseable {
                 }
             });
         } catch (RejectedExecutionException over) {
-            LOG.log(Logger.Level.DEBUG, "The rig was given up meanwhile.", over);
+            LOG.log(Logger.Level.DEBUG, "The rig was released meanwhile.", over);
         }
     }
 
@@ -192,7 +192,7 @@ public final class Stay implements AutoCloseable {
     }
 
     private static Refused givenUp() {
-        return new Refused("The rig was given up meanwhile. Take it again first.", "");
+        return new Refused("The rig was released meanwhile. Take it again first.", "");
     }
 
     public Session session() {
@@ -272,8 +272,8 @@ public final class Stay implements AutoCloseable {
         } catch (RuntimeException | Error fault) {
             Duration pause = preampPauses.afterFailure(System.nanoTime());
             preampsRestUntil = System.nanoTime() + pause.toNanos();
-            preampFault = "Setting the preamps met a fault and is tried again in " + Pauses.words(pause) + " (" + fault
-                    + "). Until then they may not stand as the list says.";
+            preampFault = "The preamps could not be set; it is tried again in " + Pauses.words(pause) + " (" + fault
+                    + "). Until then they may be set otherwise than the list says.";
             LOG.log(Logger.Level.ERROR, "Setting the preamps met a fault.", fault);
         }
     }
@@ -305,8 +305,8 @@ public final class Stay implements AutoCloseable {
             }
         }
         if (silenced > silencedSamples) {
-            inputFault = worst + " brings samples that are no numbers, " + most
-                    + " so far. They are silenced. Look at its interface.";
+            inputFault = worst + " sends samples that are not numbers, " + most
+                    + " so far. They are silenced. Check its interface.";
             looksWithoutSilenced = 0;
         } else if (++looksWithoutSilenced > LOOKS_UNTIL_FORGOTTEN) {
             inputFault = "";
@@ -336,11 +336,10 @@ public final class Stay implements AutoCloseable {
         }
         incidents.add(
                 Incidents.Kind.BEGAN_ANEW,
-                "The engine met a fault of the program and began anew (" + accident + ").",
+                "The engine stopped with an error and restarted (" + accident + ").",
                 session.bufferFrames());
         Duration pause = enginePauses.afterFailure(System.nanoTime());
-        which.fail("The engine met a fault of the program and begins anew in " + Pauses.words(pause) + " (" + accident
-                + ").");
+        which.fail("The engine stopped with an error and restarts in " + Pauses.words(pause) + " (" + accident + ").");
         LOG.log(Logger.Level.ERROR, "The engine met a fault and begins anew in " + Pauses.words(pause) + ".", accident);
         try {
             hands.schedule(
@@ -352,7 +351,7 @@ public final class Stay implements AutoCloseable {
                     pause.toMillis(),
                     TimeUnit.MILLISECONDS);
         } catch (RejectedExecutionException givenUp) {
-            LOG.log(Logger.Level.DEBUG, "The rig was given up meanwhile.", givenUp);
+            LOG.log(Logger.Level.DEBUG, "The rig was released meanwhile.", givenUp);
         }
     }
 

@@ -151,7 +151,7 @@ public final class InputListImport {
         String written = cell(record, Column.NUMBER);
         Optional<Integer> given = number(written);
         if (given.isEmpty() && !written.isEmpty()) {
-            throw new Refused("\"" + written + "\" is no number of an input.", "number");
+            throw new Refused("\"" + written + "\" is not an input number.", "number");
         }
         int number = given.orElseGet(this::nextNumber);
         if (!numbersSeen.add(number)) {
@@ -250,8 +250,7 @@ public final class InputListImport {
             String label = rig.port(port).orElseThrow().houseLabel();
             if (usedElsewhere.containsKey(port)) {
                 throw new Refused(
-                        label + " is used by " + usedElsewhere.get(port) + ", which the file does not speak of.",
-                        "port");
+                        label + " is used by " + usedElsewhere.get(port) + ", which is not in the file.", "port");
             }
             if (!claimed.add(port)) {
                 throw new Refused(label + " stands in the file twice.", "port");
@@ -379,7 +378,7 @@ public final class InputListImport {
         return switch (text.toLowerCase(Locale.ROOT)) {
             case "in", "on", "yes" -> true;
             case "", "out", "off", "no", "-" -> false;
-            default -> throw new Refused("\"" + text + "\" says neither that the pad is in nor out.", "pad");
+            default -> throw new Refused("\"" + text + "\" is neither pad in nor pad out.", "pad");
         };
     }
 

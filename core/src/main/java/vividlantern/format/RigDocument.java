@@ -18,7 +18,7 @@ public record RigDocument(String format, int version, Rig rig) {
     public Rig checked() {
         if (!FORMAT.equals(format)) {
             throw new Refused(
-                    "This is no rig document: its format is \"" + format + "\", not \"" + FORMAT + "\".", "format");
+                    "This is not a rig document: its format is \"" + format + "\", not \"" + FORMAT + "\".", "format");
         }
         if (version != VERSION) {
             throw new Refused(

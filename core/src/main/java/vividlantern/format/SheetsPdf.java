@@ -73,7 +73,7 @@ public final class SheetsPdf {
                         of("Performer"),
                         of("Mic or DI"),
                         of("Stand"),
-                        of("Cable"),
+                        of("Cable m"),
                         of("Place"),
                         of("+48 V"),
                         bold("Port"),
@@ -174,7 +174,7 @@ public final class SheetsPdf {
     }
 
     private static String metres(Input input) {
-        return input.cableMetres() == 0 ? "" : PlainNumber.of(input.cableMetres()) + " m";
+        return input.cableMetres() == 0 ? "" : PlainNumber.of(input.cableMetres());
     }
 
     private static String phantom(PhantomWish wish) {

@@ -132,7 +132,7 @@ public final class NewTracks {
             throw new Refused("Between 1 and " + MOST + " tracks can be added at once.", "count");
         }
         if (count > 1 && !pattern.contains(NUMBER)) {
-            throw new Refused("Several tracks need a number in their names: write {n} where it shall stand.", "names");
+            throw new Refused("Several tracks need a number in their names: write {n} where it goes.", "names");
         }
         List<String> names = new ArrayList<>();
         for (int n = 1; n <= count; n++) {

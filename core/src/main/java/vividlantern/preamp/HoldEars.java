@@ -113,7 +113,7 @@ public final class HoldEars {
             throw new Refused(
                     "\"" + track.name()
                             + "\" has one trim for all that feeds it, and not all of that changes alike. Change"
-                            + " the gains of all its inputs by the same amount, or let go of the ears.",
+                            + " the gains of all its inputs by the same amount, or switch \"Hold ears\" off.",
                     "gains");
         }
         return first;

@@ -34,7 +34,7 @@ final class GainOutOfRange implements Rule {
                 Keys.of("gain-out-of-range", input.id(), preamp.id(), input.gainDb()),
                 Keys.name(input) + ", wants " + Decibels.of(input.gainDb()) + " of gain, and " + preamp.houseLabel()
                         + " goes from " + Decibels.of(range.minDb()) + " to " + Decibels.of(range.maxDb()) + ".",
-                "The preamp stands at the end of its range, and what the list says is not what you hear.",
+                "The preamp is at the end of its range, so you do not hear what the list says.",
                 Keys.about(input),
                 "Write " + Decibels.of(nearest),
                 List.of(new SetInputGain(input.id(), nearest)));

@@ -47,10 +47,10 @@ final class LostPort implements Rule {
                             .noneMatch(each -> each.id().equals(pair)))
                     .ifPresent(pair -> found.add(Finding.fixable(
                             Keys.of("lost-output", cue.id(), pair),
-                            "Cue " + cue.name() + " leaves by a pair that is not in " + rig.name() + " any more.",
+                            "Cue " + cue.name() + " goes out on a pair that is not in " + rig.name() + " any more.",
                             "Nobody hears it.",
                             List.of(PartKey.of(cue.id())),
-                            "Take the output away, to choose another",
+                            "Clear the output, to choose another",
                             List.of(new SetCueOutput(cue.id(), Optional.empty())))));
         }
         return found;
@@ -69,7 +69,7 @@ final class LostPort implements Rule {
                 Keys.name(input) + ", goes into " + label + ", which does not lead to the interface any more.",
                 "Nothing arrives on its track.",
                 Keys.about(input),
-                same.isPresent() ? "Use the " + label + " that is there now" : "Take the port away, to choose another",
+                same.isPresent() ? "Use the " + label + " that is there now" : "Clear the port, to choose another",
                 List.of(new PatchInput(input.id(), ports)));
     }
 
@@ -83,7 +83,7 @@ final class LostPort implements Rule {
                 "Track " + track.name() + " is fed by " + label + ", which does not lead to the interface any more.",
                 "Nothing arrives on it.",
                 Keys.about(track),
-                "Take it away, to choose another",
+                "Clear it, to choose another",
                 List.of(new FeedTrack(track.id(), feeds)));
     }
 }

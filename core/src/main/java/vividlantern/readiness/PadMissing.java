@@ -28,7 +28,7 @@ final class PadMissing implements Rule {
                 Keys.name(input) + ", wants a pad, and " + preamp.houseLabel() + " has none.",
                 "A loud source clips there. Give it another port, or less gain.",
                 Keys.about(input),
-                "Do without the pad",
+                "Switch the pad off",
                 List.of(new SetInputPad(input.id(), false)));
     }
 }

@@ -25,7 +25,7 @@ final class PairSwapped implements Rule {
                 found.add(Finding.fixable(
                         Keys.of("pair-swapped", track.id(), left, right),
                         "Track " + track.name() + " has left and right swapped.",
-                        "What stands on the left is heard on the right.",
+                        "What is on the left is heard on the right.",
                         Keys.about(track),
                         "Swap them back",
                         List.of(new FeedTrack(track.id(), List.of(right, left)))));

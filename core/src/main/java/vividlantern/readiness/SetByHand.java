@@ -39,14 +39,14 @@ final class SetByHand implements Rule {
 
     private static Finding finding(Session session, Rig rig, Port port, PreampSetting wanted, Optional<Turned> note) {
         String goal = words(port, wanted.gainDb(), wanted.phantom());
-        String stands = note.map(last -> "It was noted at " + words(port, last.gainDb(), last.phantom()) + ".")
-                .orElse("Nobody has noted how it stands.");
+        String stands = note.map(last -> "It was last noted at " + words(port, last.gainDb(), last.phantom()) + ".")
+                .orElse("Nobody has noted how it is set.");
         return Finding.toBeTurned(
                 Keys.of("set-by-hand", port.id(), goal, stands),
-                port.houseLabel() + " is to stand at " + goal + ". " + stands,
+                port.houseLabel() + " should be at " + goal + ". " + stands,
                 "No program can turn it.",
                 about(session, rig, port.id()),
-                "Turn it at its front, then say that it stands so.",
+                "Set it on the device, then press \"It is set now\".",
                 new Turned(port.id(), wanted.gainDb(), wanted.phantom()));
     }
 

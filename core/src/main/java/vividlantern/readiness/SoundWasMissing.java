@@ -63,7 +63,7 @@ final class SoundWasMissing implements Rule {
                 "The sound broke off: " + last.sentence(),
                 "It would break off a take.",
                 List.of(),
-                "Find out why under What happened; then say that it is on purpose.");
+                "See why under What happened.");
     }
 
     private static String key(String rule, Incident newest) {

@@ -153,7 +153,7 @@ public class StayTest {
         first.wishes.add("break");
         await(() -> !stay.fault().isEmpty());
         assertThat(stay.fault())
-                .startsWith("The engine met a fault of the program and begins anew in a second (")
+                .startsWith("The engine stopped with an error and restarts in a second (")
                 .contains("IndexOutOfBounds");
         Session edited = new SetFader(new TrackId("click"), Decibels.of(-6)).applyTo(SESSION, RandomSessions.RIG);
         stay.follow(edited);
@@ -242,7 +242,7 @@ public class StayTest {
         preampTroubles.set(2);
         stay.follow(new SetInputGain(new InputId("harp"), 40).applyTo(session, rig));
         await(() -> stay.trouble().contains("the preamp's relay sticks"));
-        assertThat(stay.trouble()).startsWith("Setting the preamps met a fault and is tried again in a second");
+        assertThat(stay.trouble()).startsWith("The preamps could not be set; it is tried again in a second");
         assertThat(stay.fault()).as("the sound goes on").isEmpty();
         await(() -> device.gains.contains(40.0));
         await(() -> stay.trouble().isEmpty());
@@ -252,7 +252,7 @@ public class StayTest {
     public void anInputThatBringsWhatIsNoSoundIsSaid() throws Exception {
         Device device = begin(SESSION, RandomSessions.RIG);
         device.wishes.add("babble");
-        await(() -> stay.trouble().startsWith("House in-3 brings samples that are no numbers, 2 so far."));
+        await(() -> stay.trouble().startsWith("House in-3 sends samples that are not numbers, 2 so far."));
         assertThat(stay.fault()).isEmpty();
     }
 

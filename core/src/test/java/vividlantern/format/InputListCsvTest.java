@@ -169,7 +169,7 @@ public class InputListCsvTest {
                         "The row has no source.",
                         "There is no port \"House in-99\" in Plain.",
                         "House in-1 stands in the file twice.",
-                        "\"4x\" is no number of an input.",
+                        "\"4x\" is not an input number.",
                         "\"maybe\" is neither on, off nor never.",
                         "\"loud\" is not a gain in dB.",
                         "Number 1 stands in the file twice.",
@@ -188,7 +188,7 @@ public class InputListCsvTest {
                 session,
                 RandomSessions.RIG);
         assertThat(preview.rows().get(0).problem())
-                .isEqualTo("House in-1 is used by Fiddle, which the file does not speak of.");
+                .isEqualTo("House in-1 is used by Fiddle, which is not in the file.");
     }
 
     /** Files that are no input list. */

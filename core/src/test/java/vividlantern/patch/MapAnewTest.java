@@ -90,7 +90,7 @@ public final class MapAnewTest {
                 .extracting(Finding::sentence)
                 .contains(
                         "Input 1, Fiddle, goes into Window, which does not lead to the interface any more.",
-                        "Cue Fiddle leaves by a pair that is not in Loft any more.")
+                        "Cue Fiddle goes out on a pair that is not in Loft any more.")
                 .hasSize(5);
     }
 

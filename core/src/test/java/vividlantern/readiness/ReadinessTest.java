@@ -197,7 +197,7 @@ public class ReadinessTest {
         Rig without = new RemoveDevice("raft").applyTo(RIG);
         Finding lost = find(
                 session, without, "Input 1, Fiddle, goes into Raft 1, which does not lead to the interface any more.");
-        assertThat(lost.fix().orElseThrow().words()).isEqualTo("Take the port away, to choose another");
+        assertThat(lost.fix().orElseThrow().words()).isEqualTo("Clear the port, to choose another");
         Rig hidden = new HidePort(port("raft-in-1"), true).applyTo(RIG);
         find(session, hidden, "Input 1, Fiddle, goes into Raft 1, which is hidden.");
         Rig own = new SetDeviceClock("raft", Device.Clock.OWN, 20).applyTo(RIG);

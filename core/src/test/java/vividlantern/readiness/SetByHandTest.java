@@ -59,7 +59,7 @@ public class SetByHandTest {
         assertThat(found).hasSize(1);
         // In steps of 5 dB, towards less, 37 dB are 35.
         assertThat(found.get(0).sentence())
-                .isEqualTo("Valve 1 is to stand at 35 dB, +48 V on. Nobody has noted how it stands.");
+                .isEqualTo("Valve 1 should be at 35 dB, +48 V on. Nobody has noted how it is set.");
         assertThat(found.get(0).turned()).contains(new Turned(VALVE_1, 35, true));
         assertThat(found.get(0).about()).hasToString("[input/bass]");
         assertThat(found.get(0).fix()).isEmpty();
@@ -73,7 +73,7 @@ public class SetByHandTest {
     @Test
     public void aNoteThatDiffersIsSaid() {
         assertThat(found(SESSION, new Turned(VALVE_1, 30, false)).get(0).sentence())
-                .isEqualTo("Valve 1 is to stand at 35 dB, +48 V on. It was noted at 30 dB, +48 V off.");
+                .isEqualTo("Valve 1 should be at 35 dB, +48 V on. It was last noted at 30 dB, +48 V off.");
     }
 
     @Test

@@ -67,7 +67,7 @@ public class PreampsIT extends WithDemo {
     @Test
     public void aPreampSetByHandIsTurnedAndNoted() {
         write("Old Pilot 1", "35", "45");
-        Locator found = page.getByText("Old Pilot 1 is to stand at 45 dB, +48 V on. It was noted at 35 dB");
+        Locator found = page.getByText("Old Pilot 1 should be at 45 dB, +48 V on. It was last noted at 35 dB");
         assertThat(found).isVisible();
         page.getByText("Turn by hand").click();
         page.getByLabel("Gain at Old Pilot 1 in dB").fill("45");

@@ -90,7 +90,7 @@ public class PreampsTest extends ServerTest {
         assertThat(sentences()).noneMatch(sentence -> sentence.startsWith("Old Pilot 1"));
         accept(JSON.readTree("[{\"kind\": \"set-input-gain\", \"input\": \"bass\", \"gainDb\": 30}]"));
         assertThat(sentences())
-                .contains("Old Pilot 1 is to stand at 30 dB, +48 V on. It was noted at 35 dB, +48 V on.");
+                .contains("Old Pilot 1 should be at 30 dB, +48 V on. It was last noted at 35 dB, +48 V on.");
         JsonNode held = asked("/preamps/turned", "{\"port\": \"old-pilot-1\", \"gainDb\": 30, \"phantom\": true}")
                 .get("edits");
         assertThat(held).as("5 dB less, made up by the trim").hasSize(1);

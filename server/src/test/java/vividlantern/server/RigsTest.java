@@ -79,7 +79,7 @@ public class RigsTest extends ServerTest {
         post(LOFT + "/copies", "anna", "{\"name\": \"As delivered\"}");
         JsonNode copies = get(LOFT + "/copies");
         assertThat(copies.get(0).get("name").asString()).isEqualTo("As delivered");
-        assertThat(copies.get(1).get("name").asString()).isEqualTo("Before: Interface, 8 inputs taken out");
+        assertThat(copies.get(1).get("name").asString()).isEqualTo("Before: Interface, 8 inputs removed");
         change(LOFT, "{\"kind\": \"label-port\", \"port\": \"interface-8-in-1\", \"houseLabel\": \"Ceiling\"}");
         JsonNode difference =
                 get(LOFT + "/copies/" + copies.get(0).get("number").asLong() + "/difference");

@@ -171,7 +171,7 @@ public sealed interface DeviceEdit extends RigEdit {
 
         @Override
         public String summary(Rig rig) {
-            return RigRules.device(rig, device).name() + " taken out";
+            return RigRules.device(rig, device).name() + " removed";
         }
     }
 
@@ -256,7 +256,7 @@ public sealed interface DeviceEdit extends RigEdit {
         public Rig applyTo(Rig rig) {
             Device found = RigRules.device(rig, device);
             if (found.kind() != Device.Kind.INTERFACE) {
-                throw new Refused(found.name() + " is no interface, so it has no driver.", "device");
+                throw new Refused(found.name() + " is not an interface, so it has no driver.", "device");
             }
             RigRules.driver(driver);
             Device driven = found.drivenBy(driver);

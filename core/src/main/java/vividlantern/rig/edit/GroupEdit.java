@@ -40,8 +40,7 @@ public sealed interface GroupEdit extends RigEdit {
                     .findFirst();
             if (other.isPresent()) {
                 throw new Refused(
-                        "\"" + other.get().houseLabel()
-                                + "\" has some of these ports already. Take that group apart first.",
+                        "\"" + other.get().houseLabel() + "\" already has some of these ports. Ungroup it first.",
                         "first");
             }
             WideGroup made = new WideGroup(group, Texts.name(houseLabel, "A group", "houseLabel"), ports);
@@ -79,7 +78,7 @@ public sealed interface GroupEdit extends RigEdit {
 
         @Override
         public String summary(Rig rig) {
-            return RigRules.group(rig, group).houseLabel() + " is no group any more";
+            return RigRules.group(rig, group).houseLabel() + " ungrouped";
         }
     }
 }

@@ -21,8 +21,7 @@ public final class Labels {
     public static List<RigEdit> byPattern(List<PortId> ports, String pattern, int from) {
         Texts.optional(pattern, "pattern");
         if (ports.size() > 1 && !pattern.contains(NUMBER)) {
-            throw new Refused(
-                    "Several ports need a number in their pattern: write {n} where it shall stand.", "pattern");
+            throw new Refused("Several ports need a number in their pattern: write {n} where it goes.", "pattern");
         }
         List<RigEdit> edits = new ArrayList<>();
         for (int at = 0; at < ports.size(); at++) {

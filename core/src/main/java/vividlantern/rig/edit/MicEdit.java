@@ -34,7 +34,7 @@ public sealed interface MicEdit extends RigEdit {
 
         @Override
         public String summary(Rig rig) {
-            return known(rig).name() + " taken out of the locker";
+            return known(rig).name() + " removed from the locker";
         }
 
         private Mic known(Rig rig) {

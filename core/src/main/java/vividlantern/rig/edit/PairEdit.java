@@ -35,8 +35,7 @@ public sealed interface PairEdit extends RigEdit {
                     .findFirst()
                     .ifPresent(each -> {
                         throw new Refused(
-                                "\"" + each.houseLabel() + "\" has one of the two already. Take that pair apart first.",
-                                "left");
+                                "\"" + each.houseLabel() + "\" already has one of the two. Unpair it first.", "left");
                     });
             if (first.direction() == Port.Direction.IN && feeds != StereoPair.Feeds.NOTHING) {
                 throw new Refused("A pair of inputs feeds nothing.", "feeds");
@@ -61,7 +60,7 @@ public sealed interface PairEdit extends RigEdit {
 
         @Override
         public String summary(Rig rig) {
-            return RigRules.name(rig, pair) + " is no pair any more";
+            return RigRules.name(rig, pair) + " unpaired";
         }
     }
 

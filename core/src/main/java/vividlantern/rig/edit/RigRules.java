@@ -83,7 +83,7 @@ final class RigRules {
     /** What a port takes, its pad and its gain. */
     static void abilities(Set<Port.Signal> takes, double padDb, Port.GainRange gain) {
         if (takes.isEmpty()) {
-            throw new Refused("A port takes something: mic, line, instrument or digital.", "takes");
+            throw new Refused("A port accepts at least one of mic, line, instrument and digital.", "takes");
         }
         within(padDb, 0, 60, "A pad in dB", "padDb");
         boolean sound = gain.stepDb() >= 0

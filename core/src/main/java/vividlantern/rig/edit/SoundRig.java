@@ -61,7 +61,7 @@ final class SoundRig {
     private static void requireSize(List<?> before, List<?> after, int most, String what) {
         if (after.size() > most && after.size() > before.size()) {
             throw new Refused(
-                    "A rig holds at most " + most + " " + what + ", those taken out among them; these would be "
+                    "A rig holds at most " + most + " " + what + ", removed ones included; these would be "
                             + after.size() + ".",
                     what);
         }

@@ -41,7 +41,7 @@ public sealed interface TieEdit extends RigEdit {
             if (tied.runsInACircle(from)) {
                 throw new Refused(
                         "With a tie from " + start.houseLabel() + " to " + end.houseLabel()
-                                + " the signal would run in a circle. Take away the tie that leads back first.",
+                                + " the signal would run in a circle. Untie the way back first.",
                         "to");
             }
             return tied;
@@ -67,7 +67,7 @@ public sealed interface TieEdit extends RigEdit {
             Tie tie = rig.ties().stream()
                     .filter(each -> each.from().equals(from))
                     .findFirst()
-                    .orElseThrow(() -> new Refused(rig.label(from) + " is tied to nothing.", "from"));
+                    .orElseThrow(() -> new Refused(rig.label(from) + " is not tied.", "from"));
             return RigRules.without(rig, RigPartKey.of(tie));
         }
 
@@ -86,7 +86,7 @@ public sealed interface TieEdit extends RigEdit {
             Port end = RigRules.port(rig, port, "port");
             PortId comesBack = returnOf(rig, into);
             if (rig.tiedFrom(send).isPresent() || rig.tiedTo(comesBack).isPresent()) {
-                throw new Refused(into.houseLabel() + " is in use already. Take it out there first.", "send");
+                throw new Refused(into.houseLabel() + " is in use already. Remove it there first.", "send");
             }
             if (end.direction() != Port.Direction.IN || end.device().equals(into.device())) {
                 throw new Refused("An insert goes in front of an input of another device.", "port");
@@ -100,8 +100,8 @@ public sealed interface TieEdit extends RigEdit {
         /** Where a signal comes out of outboard again that goes in at a port. */
         static PortId returnOf(Rig rig, Port into) {
             return rig.returnOf(into.id())
-                    .orElseThrow(() -> new Refused(
-                            into.houseLabel() + " is no send of outboard that comes back anywhere.", "send"));
+                    .orElseThrow(() ->
+                            new Refused(into.houseLabel() + " does not lead into outboard that comes back.", "send"));
         }
 
         @Override
@@ -119,7 +119,7 @@ public sealed interface TieEdit extends RigEdit {
             Optional<PortId> before = rig.tiedFrom(send);
             Optional<PortId> after = rig.tiedTo(comesBack);
             if (after.isEmpty()) {
-                throw new Refused(rig.label(send) + " is inserted nowhere.", "send");
+                throw new Refused(rig.label(send) + " is not inserted.", "send");
             }
             Rig loose = new UntiePort(comesBack).applyTo(rig);
             return before.map(port -> new TiePorts(port, after.get()).applyTo(new UntiePort(port).applyTo(loose)))
@@ -128,7 +128,7 @@ public sealed interface TieEdit extends RigEdit {
 
         @Override
         public String summary(Rig rig) {
-            return rig.label(send) + " taken out of the way";
+            return rig.label(send) + " removed from the way";
         }
     }
 }

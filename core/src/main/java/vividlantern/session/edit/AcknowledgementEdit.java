@@ -19,7 +19,7 @@ public sealed interface AcknowledgementEdit extends Edit {
         @Override
         public Session applyTo(Session session, Rig rig) {
             if (key.isBlank() || key.length() > LONGEST_KEY) {
-                throw new Refused("A finding is named by a key of 1 to " + LONGEST_KEY + " characters.", "key");
+                throw new Refused("A finding has a key of 1 to " + LONGEST_KEY + " characters.", "key");
             }
             Acknowledgement said = new Acknowledgement(key, Texts.name(reason, "An acknowledgement", "reason"));
             List<Acknowledgement> others = session.acknowledgements().stream()

@@ -408,7 +408,7 @@ public sealed interface InputEdit extends Edit {
         }
     }
 
-    /** Turns an input's polarity over as it comes in, or back. */
+    /** Turns an input's polarity over normal in, or back. */
     record SetInputPolarity(InputId input, boolean flipped) implements OfOne {
 
         @Override
@@ -418,7 +418,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public String words() {
-            return "polarity " + (flipped ? "turned over" : "as it comes");
+            return "polarity " + (flipped ? "flipped" : "normal");
         }
     }
 

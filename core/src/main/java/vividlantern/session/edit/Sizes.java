@@ -26,7 +26,7 @@ final class Sizes {
                 before.acknowledgements().size(),
                 after.acknowledgements().size(),
                 ACKNOWLEDGEMENTS,
-                "things that are fine as they are");
+                "acknowledged findings");
     }
 
     private static void require(int before, int after, int most, String what) {

@@ -108,7 +108,7 @@ public sealed interface TrackEdit extends Edit {
             Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             Track wide = Rules.known(session, from);
             if (wide.width() < 3 || wide.role() == Track.Role.SPLIT) {
-                throw new Refused(wide.name() + " is no wide track; there is nothing to split.", "from");
+                throw new Refused(wide.name() + " is not a wide track; there is nothing to split.", "from");
             }
             if (width < 1 || width > 2 || channel < 0 || channel + width > wide.width()) {
                 throw new Refused(
@@ -296,7 +296,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public String words() {
-            return "polarity " + (flipped ? "turned over" : "as it comes");
+            return "polarity " + (flipped ? "flipped" : "normal");
         }
     }
 

@@ -125,7 +125,7 @@ public class EveryRigEditTest {
                     "Array is called Tree",
                     rig -> rig.group(ARRAY).orElseThrow().houseLabel(),
                     "Tree"),
-            row(new UngroupPorts(ARRAY), "Array is no group any more", Rig::groups, List.of()),
+            row(new UngroupPorts(ARRAY), "Array ungrouped", Rig::groups, List.of()),
             ofDevice(new SetDriver("skiff", slow), "Skiff 8: what it can run at", Device::driver, Optional.of(slow)),
             row(new NameRig("Barn"), "Loft is called Barn", Rig::name, "Barn"),
             row(new SetRoomTemperature(25), "Loft: 25.0 °C", Rig::celsius, 25.0),
@@ -136,7 +136,7 @@ public class EveryRigEditTest {
                     List.of("Skiff 8", "Wall box", "Press", "Plate", "Near speakers")),
             row(
                     new RemoveDevice("wall"),
-                    "Wall box taken out",
+                    "Wall box removed",
                     rig -> rig.device("wall").retired(),
                     true),
             ofDevice(new NameDevice("skiff", "Punt"), "Skiff 8 is called Punt", Device::name, "Punt"),
@@ -162,7 +162,7 @@ public class EveryRigEditTest {
                     List.of(WALL_1, new PortId("press-in-1"), new PortId("press-out-1"), SKIFF_1)),
             row(
                     new TakeOutOutboard(new PortId("plate-in-1")),
-                    "Plate 1 taken out of the way",
+                    "Plate 1 removed from the way",
                     rig -> rig.tiedFrom(new PortId("skiff-in-8")),
                     Optional.empty()),
             row(
@@ -172,7 +172,7 @@ public class EveryRigEditTest {
                     3),
             row(
                     new UnpairPorts(PHONES),
-                    "Phones is no pair any more",
+                    "Phones unpaired",
                     rig -> rig.pair(PHONES).isEmpty(),
                     true),
             row(
@@ -186,7 +186,7 @@ public class EveryRigEditTest {
                     rig -> rig.pair(PHONES).orElseThrow().feeds(),
                     StereoPair.Feeds.SECOND_SPEAKERS),
             row(new PutMic(fewer), "2 × large condenser, Wren L", Rig::mics, List.of(fewer)),
-            row(new RemoveMic(WREN.id()), "Wren L taken out of the locker", Rig::mics, List.of()),
+            row(new RemoveMic(WREN.id()), "Wren L removed from the locker", Rig::mics, List.of()),
             row(new ReplaceRig(other), "All of Loft replaced", Rig::name, "Barn"),
         };
     }
@@ -272,10 +272,10 @@ public class EveryRigEditTest {
             {new GroupPorts(new GroupId("two"), out(3), 2, "Two"), "between 3 and 8"},
             {new GroupPorts(new GroupId("nine"), out(3), 9, "Nine"), "between 3 and 8"},
             {new GroupPorts(new GroupId("late"), out(6), 4, "Late"), "only 3 ports side by side"},
-            {new GroupPorts(new GroupId("over"), new PortId("skiff-in-5"), 3, "Over"), "\"Array\" has some"},
+            {new GroupPorts(new GroupId("over"), new PortId("skiff-in-5"), 3, "Over"), "\"Array\" already has some"},
             {new GroupPorts(ARRAY, out(3), 4, "Again"), "is taken"},
             {new UngroupPorts(new GroupId("none")), "no group 'none'"},
-            {new SetDriver("wall", Driver.USUAL), "is no interface"},
+            {new SetDriver("wall", Driver.USUAL), "is not an interface"},
             {new SetDriver("skiff", new Driver(List.of(), List.of(128), true)), "at one sample rate"},
             {new SetDriver("skiff", new Driver(List.of(48_000), List.of(8), true)), "between 16 and 4096"},
             {new SetDriver("skiff", new Driver(List.of(1_000_000), List.of(128), true)), "between 8000 and 384000"},

@@ -139,7 +139,7 @@ public class RigEditsTest {
             {tie("wall-in-1", "wall-in-1"), "to", "cannot be tied to itself"},
             {tie("wall-in-1", "skiff-out-1"), "to", "no cable leads from an input to an output"},
             {tie("gone", "skiff-in-1"), "from", "There is no port 'gone' in Loft"},
-            {new UntiePort(port("wall-in-8")), "from", "Wall 8 is tied to nothing"},
+            {new UntiePort(port("wall-in-8")), "from", "Wall 8 is not tied"},
             {new LabelPort(port("wall-in-1"), "  "), "houseLabel", "A port needs a name"},
             {new PairPorts(pair, port("skiff-out-2"), port("skiff-out-3"), "P", nothing), "left", "Main speakers"},
             {new PairPorts(pair, port("skiff-in-2"), port("skiff-out-3"), "P", nothing), "right", "two different"},
@@ -158,7 +158,7 @@ public class RigEditsTest {
             {
                 new DescribePort(port("skiff-in-1"), Set.of(), false, "", 0, GAIN, true, Optional.empty()),
                 "takes",
-                "takes something"
+                "accepts at least one"
             },
             {
                 new DescribePort(

@@ -40,7 +40,7 @@ public class SoundRigTest {
             {"\"celsius\":20.0", "\"celsius\":\"NaN\"", "temperature"},
             {"\"name\":\"Loft\"", "\"name\":\"  \"", "needs a name"},
             {"\"name\":\"Dory\"", "\"name\":\"" + longText + "\"", "at most 400 characters"},
-            {"\"takes\":\\[[^]]*\\]", "\"takes\":[]", "takes something"},
+            {"\"takes\":\\[[^]]*\\]", "\"takes\":[]", "accepts at least one"},
             {"\"sampleRates\":\\[[^]]*\\]", "\"sampleRates\":[]", "one sample rate"},
             {"\"sampleRates\":\\[[^]]*\\]", "\"sampleRates\":[0]", "sample rate in Hz"},
             {"\"bufferFrames\":\\[[^]]*\\]", "\"bufferFrames\":[]", "one buffer"},

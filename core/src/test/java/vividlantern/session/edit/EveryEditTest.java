@@ -296,7 +296,7 @@ public class EveryEditTest {
                     "stereo",
                     Input::ports,
                     List.of(new PortId("in-1"), new PortId("in-2"))),
-            ofInput(new SetInputPolarity(HARP, true), "polarity turned over", Input::polarityFlipped, true),
+            ofInput(new SetInputPolarity(HARP, true), "polarity flipped", Input::polarityFlipped, true),
             row(new CutInput(HARP, true), "Input 1, Harp cut", s -> input(s).cut(), true),
         };
     }
@@ -364,7 +364,7 @@ public class EveryEditTest {
                     List.of(Feed.from(FLUTE, 0))),
             ofTrack(new ArmTrack(HARP_TRACK, true), "Harp: armed", Track::armed, true),
             ofTrack(new SetHear(HARP_TRACK, Hear.OVERDUB), "Harp: hear overdub", Track::hear, Hear.OVERDUB),
-            ofTrack(new SetPolarity(HARP_TRACK, true), "Harp: polarity turned over", Track::polarityFlipped, true),
+            ofTrack(new SetPolarity(HARP_TRACK, true), "Harp: polarity flipped", Track::polarityFlipped, true),
             ofTrack(new SetPan(HARP_TRACK, Pan.of(-0.3)), "Harp: pan left 30 %", Track::pan, Pan.of(-0.3)),
             ofTrack(new MuteTrack(HARP_TRACK, true), "Harp: muted", Track::muted, true),
             ofTrack(new SoloTrack(HARP_TRACK, true), "Harp: soloed", Track::soloed, true),

@@ -37,8 +37,8 @@ class Access {
     /** Addresses and headers that no browser sends. */
     @Bean
     RequestRejectedHandler odd() {
-        return (request, response, odd) ->
-                ProblemText.send(response, HttpStatus.BAD_REQUEST, "The address or a header of this request is odd.");
+        return (request, response, odd) -> ProblemText.send(
+                response, HttpStatus.BAD_REQUEST, "The address or a header of this request is not valid.");
     }
 
     /** What the server below refuses by itself, like an address with signs in it that no address has. */

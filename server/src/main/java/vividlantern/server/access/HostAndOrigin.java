@@ -25,7 +25,7 @@ final class HostAndOrigin extends OncePerRequestFilter {
         if (host == null || !OWN_NAMES.contains(host.replaceFirst(":\\d+$", ""))) {
             refuse(response, "This program answers on this machine only; open it as http://localhost.");
         } else if (origin != null && !origin.equals(request.getScheme() + "://" + host) || isOfForeignPage(request)) {
-            refuse(response, "The request comes from another page than this program's own.");
+            refuse(response, "The request comes from a page of another site.");
         } else {
             chain.doFilter(request, response);
         }

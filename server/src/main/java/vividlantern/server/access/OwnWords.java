@@ -32,7 +32,7 @@ public final class OwnWords extends ErrorReportValve {
             case CONTENT_TOO_LARGE -> new TooLarge().getMessage();
             default ->
                 status.is5xxServerError()
-                        ? "The program met a fault of its own; nothing was changed. The log says more."
+                        ? "The program met an error; nothing was changed. The log says more."
                         : "The request cannot be answered.";
         };
     }

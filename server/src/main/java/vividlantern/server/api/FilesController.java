@@ -184,7 +184,7 @@ class FilesController {
                     "from");
         }
         if (!(seconds > 0 && seconds <= LONGEST_SECONDS)) {
-            throw new Refused("A file holds more than 0 seconds and up to four hours.", "seconds");
+            throw new Refused("A file has more than 0 seconds and up to four hours.", "seconds");
         }
         return new Range(
                 Math.round(from * session.sampleRate()), Math.max(1, Math.round(seconds * session.sampleRate())));

@@ -99,7 +99,7 @@ class InputListController {
     InputListImport.Preview preview(@PathVariable String session, InputStream body) throws IOException {
         byte[] file = body.readNBytes(LARGEST_BYTES + 1);
         if (file.length > LARGEST_BYTES) {
-            throw new Refused("The file is larger than 1 MB; an input list is not.", "file");
+            throw new Refused("The file is larger than 1 MB; an input list is smaller.", "file");
         }
         Session open = desk.session(new SessionId(session));
         return InputListImport.preview(file, open, desk.rigOf(open.id()));

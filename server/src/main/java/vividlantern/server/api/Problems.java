@@ -92,13 +92,13 @@ class Problems extends ResponseEntityExceptionHandler {
     /** An answer that was begun and cannot be finished ends as an error of the connection, never as a short file. */
     @ExceptionHandler({RuntimeException.class, DataIntegrityViolationException.class})
     ProblemDetail broken(RuntimeException fault, HttpServletResponse response) {
-        logger.error("A request met a fault of the program.", fault);
+        logger.error("A request met an error in the program.", fault);
         if (response.isCommitted()) {
             throw fault;
         }
         return problem(
                 HttpStatus.INTERNAL_SERVER_ERROR,
-                "The program met a fault of its own; nothing was changed. The log says more.",
+                "The program met an error; nothing was changed. The log says more.",
                 "");
     }
 
@@ -209,7 +209,7 @@ class Problems extends ResponseEntityExceptionHandler {
             return "There is no field \"" + extra.getPropertyName() + "\" here.";
         }
         if (json instanceof StreamConstraintsException) {
-            return "A text, a number or a list here is longer than any that makes sense.";
+            return "A text, a number or a list is too long.";
         }
         if (json instanceof StreamReadException) {
             return "This is not JSON. Reading stopped at line "

@@ -124,8 +124,8 @@ public class RigDesk {
     public void note(RigId id, Turned turned) {
         Port preamp = rig(id).port(turned.port())
                 .filter(port -> port.hasPreamp() && !port.remote())
-                .orElseThrow(() -> new Refused(
-                        "There is no preamp at '" + turned.port() + "' that a hand would have to turn.", "port"));
+                .orElseThrow(() ->
+                        new Refused("There is no preamp at '" + turned.port() + "' that is set by hand.", "port"));
         if (preamp.gain().settle(turned.gainDb()) != turned.gainDb() || turned.phantom() && !preamp.phantom()) {
             throw new Refused(preamp.houseLabel() + " cannot be turned to that.", "gainDb");
         }

@@ -21,7 +21,7 @@ final class Beat implements AutoCloseable {
                     try {
                         work.run();
                     } catch (RuntimeException | Error fault) {
-                        LOG.error("The thread \"{}\" met a fault and goes on.", name, fault);
+                        LOG.error("The thread \"{}\" met an error and goes on.", name, fault);
                     }
                 },
                 everyMillis,

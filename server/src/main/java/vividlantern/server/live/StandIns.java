@@ -137,7 +137,7 @@ public class StandIns implements Venue {
     /** A hand at a preamp's front. */
     void turn(PortId port, double gainDb, boolean phantom) {
         if (!studio.fronts().containsKey(port.value())) {
-            throw new Refused("There is no preamp at '" + port + "' that a hand would have to turn.", "port");
+            throw new Refused("There is no preamp at '" + port + "' that is set by hand.", "port");
         }
         studio.turn(port.value(), front(gainDb, phantom));
         turnedAt(rig).put(port, studio.fronts().get(port.value()));

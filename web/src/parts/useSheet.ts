@@ -1,13 +1,25 @@
 import { computed, nextTick, ref, type Ref } from 'vue'
-import type { Input } from '@/api/client'
-import type { Column } from './columns'
 
-/** Moving about in the sheet, selecting rows and cells, and writing in them, by keyboard as in a spreadsheet. */
-export function useSheet(options: {
+/** What a sheet needs to know of a column: what stands in a cell, and whether it is chosen from a list. */
+interface Cells<Row> {
+  shown: (row: Row) => string
+  options?: unknown
+}
+
+/** The cells that are selected, ends included. */
+export interface Range {
+  top: number
+  bottom: number
+  left: number
+  right: number
+}
+
+/** Moving about in a sheet, selecting rows and cells, and writing in them, by keyboard as in a spreadsheet. */
+export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(options: {
   grid: Ref<HTMLElement | undefined>
-  rows: Ref<Input[]>
+  rows: Ref<Row[]>
   columns: Ref<Column[]>
-  write: (input: Input, column: Column, value: string) => Promise<unknown>
+  write: (row: Row, column: Column, value: string) => Promise<unknown>
   countUp: () => unknown
   fillDown: () => unknown
   clear: () => unknown
@@ -26,7 +38,7 @@ export function useSheet(options: {
   /** The rows that were selected as a whole. */
   const whole = ref(new Set<string>())
 
-  const range = computed(() => {
+  const range = computed((): Range | null => {
     const from = corner.value
     if (!from || (from.row === row.value && from.column === column.value)) return null
     return {
@@ -40,9 +52,9 @@ export function useSheet(options: {
   const picked = computed(() => {
     const at = range.value
     if (!at) return whole.value
-    return new Set(rows.value.slice(at.top, at.bottom + 1).map((input) => input.id))
+    return new Set(rows.value.slice(at.top, at.bottom + 1).map((each) => each.id))
   })
-  const selected = computed(() => rows.value.filter((input) => picked.value.has(input.id)).map((input) => input.id))
+  const selected = computed(() => rows.value.filter((each) => picked.value.has(each.id)).map((each) => each.id))
 
   const isAt = (r: number, c: number) => row.value === r && column.value === c
   function isIn(r: number, c: number) {
@@ -91,7 +103,7 @@ export function useSheet(options: {
 
   function pickRange(to: number) {
     const [low, high] = [Math.min(anchor.value, to), Math.max(anchor.value, to)]
-    whole.value = new Set(rows.value.slice(low, high + 1).map((input) => input.id))
+    whole.value = new Set(rows.value.slice(low, high + 1).map((each) => each.id))
   }
 
   /** A press on a row's number: alone, a range with Shift, one more with Ctrl. */
@@ -108,14 +120,14 @@ export function useSheet(options: {
 
   function pickAll() {
     corner.value = null
-    whole.value = whole.value.size === rows.value.length ? new Set() : new Set(rows.value.map((input) => input.id))
+    whole.value = whole.value.size === rows.value.length ? new Set() : new Set(rows.value.map((each) => each.id))
   }
 
   async function begin(first?: string) {
-    const input = rows.value[row.value]
+    const here = rows.value[row.value]
     const at = columns.value[column.value]!
-    if (!input) return
-    draft.value = first ?? at.shown(input)
+    if (!here) return
+    draft.value = first ?? at.shown(here)
     editing.value = true
     await nextTick()
     const box = grid.value?.querySelector<HTMLInputElement>('[data-cell] input')
@@ -131,10 +143,10 @@ export function useSheet(options: {
   async function commit(value: string, down = 0, right = 0) {
     if (!editing.value) return
     editing.value = false
-    const input = rows.value[row.value]!
+    const here = rows.value[row.value]!
     const at = columns.value[column.value]!
     corner.value = null
-    const written = write(input, at, value.trim())
+    const written = write(here, at, value.trim())
     await go(row.value + down, column.value + right)
     await written
   }
