@@ -77,7 +77,7 @@ public final class Ports {
     }
 
     /** The name of the pair or the group that some ports are. */
-    private static Optional<String> together(Rig rig, List<PortId> ports) {
+    static Optional<String> together(Rig rig, List<PortId> ports) {
         return rig.inputPairs().stream()
                 .filter(pair -> List.of(pair.left(), pair.right()).equals(ports))
                 .map(StereoPair::houseLabel)

@@ -34,7 +34,7 @@ public final class RandomRigsTest {
     private static final int ROUNDS = 60;
 
     /** An interface or two, an expander and a wall box with ties as they fall, some ports hidden, neighbours paired. */
-    private static Rig rig(Random random) {
+    static Rig rig(Random random) {
         List<RigEdit> edits = new ArrayList<>();
         edits.add(ShelfDevices.device(random.nextBoolean() ? "interface-16" : "interface-32", "skiff", "Skiff"));
         edits.add(ShelfDevices.device("wall-box-8", "wall", "Wall box"));
@@ -62,7 +62,7 @@ public final class RandomRigsTest {
     }
 
     /** Inputs of one channel and some of up to four, patched where there was room for them. */
-    private static Session session(Rig rig, Random random) {
+    static Session session(Rig rig, Random random) {
         Session session = Session.blank(new SessionId("s"), "S", "", rig.id(), Optional.empty());
         for (int n = 1; n <= 7; n++) {
             InputId id = new InputId("i" + n);
@@ -82,7 +82,7 @@ public final class RandomRigsTest {
         return session;
     }
 
-    private static void assertMappedOnce(Rig rig, Session session) {
+    static void assertMappedOnce(Rig rig, Session session) {
         List<PortId> used = session.inputs().stream()
                 .flatMap(input -> input.ports().stream())
                 .toList();

@@ -68,13 +68,26 @@ final class Program implements AutoCloseable {
     }
 
     byte[] get(String path) {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path)).build();
+        HttpResponse<byte[]> answer = send(HttpRequest.newBuilder(URI.create(address + path)));
+        if (answer.statusCode() != 200) {
+            throw new AssertionError(path + " → " + answer.statusCode() + " " + new String(answer.body()));
+        }
+        return answer.body();
+    }
+
+    /** Sends JSON; whether it is taken or refused, it is answered. */
+    void post(String path, String json) {
+        HttpResponse<byte[]> answer = send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(json)));
+        if (answer.statusCode() >= 500) {
+            throw new AssertionError(json + " → " + answer.statusCode() + " " + new String(answer.body()));
+        }
+    }
+
+    private HttpResponse<byte[]> send(HttpRequest.Builder request) {
         try {
-            HttpResponse<byte[]> answer = client.send(request, HttpResponse.BodyHandlers.ofByteArray());
-            if (answer.statusCode() != 200) {
-                throw new AssertionError(path + " → " + answer.statusCode() + " " + new String(answer.body()));
-            }
-            return answer.body();
+            return client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         } catch (InterruptedException interrupted) {

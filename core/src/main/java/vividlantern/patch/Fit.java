@@ -1,0 +1,416 @@
+package vividlantern.patch;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.PhantomWish;
+import vividlantern.session.Session;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.units.PlainNumber;
+
+/**
+ * Where inputs and cues go on a rig, found for all of them at once. First as many as can be get a place that takes them;
+ * then, each point of this list before all that follow: a port of the same name, one of the same device, one with the pad and
+ * the gain that are wanted, ports that are a pair or a group, and earlier inputs into earlier ports. An input that needs +48 V
+ * and one that must never have it do not share a switch. What is not asked for stays where it is.
+ */
+public final class Fit {
+
+    /**
+     * What is to be placed, and what the ports and pairs were called where it was before.
+     *
+     * @param ports for each input the names of its ports, none if it had none
+     * @param pairs for each cue the name of its pair, "" if it had none
+     */
+    public record Wishes(Map<InputId, List<String>> ports, Map<CueId, String> pairs) {}
+
+    /**
+     * Where one input or cue goes.
+     *
+     * @param name what it is: "Fiddle", "Cue Anna"
+     * @param from where it was, by name; "" if nowhere
+     * @param to where it goes, by name; "" if nothing was found
+     * @param why the reason, in words that follow "because"
+     * @param edits what takes it there; none if nothing was found
+     */
+    public record FitLine(String name, String from, String to, String why, List<Edit> edits) {
+
+        public boolean isPlaced() {
+            return !to.isEmpty();
+        }
+    }
+
+    /**
+     * All lines, inputs first.
+     *
+     * @param inputs how many lines are inputs
+     * @param proposals what would help what has no place
+     */
+    public record Fitted(int inputs, List<FitLine> lines, List<String> proposals) {
+
+        public List<Edit> edits() {
+            return lines.stream().flatMap(line -> line.edits().stream()).toList();
+        }
+
+        /** "all 13 inputs", or "11 of 13 inputs; Bouzouki has no place, because …". */
+        public String inOneLine() {
+            List<FitLine> without =
+                    lines.stream().filter(line -> !line.isPlaced()).toList();
+            long placed =
+                    lines.subList(0, inputs).stream().filter(FitLine::isPlaced).count();
+            String count = placed == inputs ? "all " + inputs + " inputs" : placed + " of " + inputs + " inputs";
+            if (without.isEmpty()) {
+                return count;
+            }
+            String others = without.size() == 1 ? "" : " and " + (without.size() - 1) + " more";
+            return count + "; no place for " + without.get(0).name() + others + ", because "
+                    + without.get(0).why();
+        }
+    }
+
+    private static final long PLACED = 10_000_000_000_000L;
+    private static final long SAME_NAME = 10_000_000_000L;
+    private static final long SAME_DEVICE = 1_000_000_000L;
+    private static final long PAD = 400_000_000L;
+    private static final long GAIN = 200_000_000L;
+    private static final long TOGETHER = 100_000_000L;
+    /** More than there are ports: of two that want the same the earlier one gets it. */
+    private static final long EARLIER = 5000;
+
+    private final Session session;
+    private final Rig rig;
+    private final Wishes wishes;
+    private final Map<Integer, List<List<PortId>>> placesByWidth = new HashMap<>();
+    private final List<PortId> seats = new ArrayList<>();
+    private final List<String> switches = new ArrayList<>();
+
+    private Fit(Session session, Rig rig, Wishes wishes) {
+        Session emptied = session;
+        for (InputId input : wishes.ports().keySet()) {
+            emptied = emptied.change(input, each -> each.patchedTo(List.of()));
+        }
+        for (CueId cue : wishes.pairs().keySet()) {
+            emptied = emptied.change(cue, each -> each.outTo(Optional.empty()));
+        }
+        this.session = emptied;
+        this.rig = rig;
+        this.wishes = wishes;
+    }
+
+    /** The best places for what is asked for, the same each time it is asked. */
+    public static Fitted of(Session session, Rig rig, Wishes wishes) {
+        Fit fit = new Fit(session, rig, wishes);
+        List<FitLine> lines = new ArrayList<>(fit.inputs());
+        int inputs = lines.size();
+        lines.addAll(fit.cues());
+        return new Fitted(inputs, List.copyOf(lines), fit.proposals(lines, inputs));
+    }
+
+    private List<FitLine> inputs() {
+        List<Input> asked = session.inputs().stream()
+                .filter(input -> wishes.ports().containsKey(input.id()))
+                .toList();
+        List<List<List<PortId>>> candidates = new ArrayList<>();
+        List<BestPlaces.Wish> wanted = new ArrayList<>();
+        for (int rank = 0; rank < asked.size(); rank++) {
+            Input input = asked.get(rank);
+            List<List<PortId>> places = places(input);
+            candidates.add(places);
+            int weight = asked.size() - rank;
+            wanted.add(new BestPlaces.Wish(
+                    stance(input),
+                    places.stream()
+                            .map(ports -> new BestPlaces.Place(
+                                    ports.stream().mapToInt(this::seat).toArray(),
+                                    switchesOf(ports).stream()
+                                            .mapToInt(switches::indexOf)
+                                            .toArray(),
+                                    worth(input, ports, weight)))
+                            .toList()));
+        }
+        int[] chosen = BestPlaces.find(wanted, seats.size(), switches.size());
+        Map<PortId, Input> taken = taken();
+        for (int at = 0; at < asked.size(); at++) {
+            Input input = asked.get(at);
+            if (chosen[at] >= 0) {
+                candidates.get(at).get(chosen[at]).forEach(port -> taken.put(port, input));
+            }
+        }
+        return IntStream.range(0, asked.size())
+                .mapToObj(at -> line(
+                        asked.get(at),
+                        chosen[at] < 0 ? List.of() : candidates.get(at).get(chosen[at]),
+                        taken))
+                .toList();
+    }
+
+    /** Where an input could go if it were alone, but for those that stay where they are. */
+    private List<List<PortId>> places(Input input) {
+        List<List<PortId>> all =
+                placesByWidth.computeIfAbsent(input.width(), width -> Ports.freePlaces(session, rig, width));
+        return all.stream()
+                .filter(ports -> Ports.fit(rig, ports, input))
+                .filter(ports -> switchesOf(ports).stream().noneMatch(bank -> isWantedOtherwise(bank, input)))
+                .toList();
+    }
+
+    private static BestPlaces.Switch stance(Input input) {
+        return switch (input.phantom()) {
+            case ON -> BestPlaces.Switch.ON;
+            case NEVER -> BestPlaces.Switch.OFF;
+            case OFF -> BestPlaces.Switch.EITHER;
+        };
+    }
+
+    /** Whether an input that stays where it is wants a switch otherwise than this one. */
+    private boolean isWantedOtherwise(String bank, Input input) {
+        PhantomWish other = switch (input.phantom()) {
+            case ON -> PhantomWish.NEVER;
+            case NEVER -> PhantomWish.ON;
+            case OFF -> null;
+        };
+        return other != null
+                && session.inputs().stream()
+                        .filter(each -> each.phantom() == other)
+                        .anyMatch(each -> switchesOf(each.ports()).contains(bank));
+    }
+
+    /** The switches for +48 V that several preamps share, on the way from some ports. */
+    private Set<String> switchesOf(List<PortId> ports) {
+        Set<String> found = new LinkedHashSet<>();
+        for (Port preamp : rig.preampsOf(ports)) {
+            if (preamp.phantom() && !preamp.bank().isEmpty()) {
+                String bank = preamp.device() + "/" + preamp.bank();
+                if (!switches.contains(bank)) {
+                    switches.add(bank);
+                }
+                found.add(bank);
+            }
+        }
+        return found;
+    }
+
+    private int seat(PortId port) {
+        int known = seats.indexOf(port);
+        if (known >= 0) {
+            return known;
+        }
+        seats.add(port);
+        return seats.size() - 1;
+    }
+
+    private long worth(Input input, List<PortId> ports, int weight) {
+        List<String> before = wishes.ports().get(input.id());
+        List<Port> there =
+                ports.stream().map(port -> rig.port(port).orElseThrow()).toList();
+        List<Port> preamps = rig.preampsOf(ports);
+        int named = 0;
+        for (int channel = 0; channel < Math.min(before.size(), there.size()); channel++) {
+            named += there.get(channel).houseLabel().equalsIgnoreCase(before.get(channel)) ? 1 : 0;
+        }
+        boolean sameDevice = before.stream()
+                .flatMap(name -> Ports.byName(rig, name).stream())
+                .anyMatch(port -> port.device().equals(there.get(0).device()));
+        boolean pad = !input.pad() || preamps.stream().allMatch(preamp -> preamp.padDb() > 0);
+        boolean gain = preamps.stream()
+                .allMatch(preamp -> preamp.gain().minDb() <= input.gainDb()
+                        && input.gainDb() <= preamp.gain().maxDb());
+        boolean together = ports.size() > 1 && Ports.together(rig, ports).isPresent();
+        return PLACED
+                + SAME_NAME * named / Math.max(1, there.size())
+                + (sameDevice ? SAME_DEVICE : 0)
+                + (pad ? PAD : 0)
+                + (gain ? GAIN : 0)
+                + (together ? TOGETHER : 0)
+                + (named > 0 ? weight * EARLIER : 0)
+                + weight * (EARLIER - placesByWidth.get(input.width()).indexOf(ports));
+    }
+
+    /** The ports that inputs are in which stay where they are. */
+    private Map<PortId, Input> taken() {
+        Map<PortId, Input> taken = new HashMap<>();
+        session.inputs().forEach(input -> input.ports().forEach(port -> taken.put(port, input)));
+        return taken;
+    }
+
+    private FitLine line(Input input, List<PortId> ports, Map<PortId, Input> taken) {
+        String from = String.join(" | ", wishes.ports().get(input.id()));
+        String to = rig.labels(ports);
+        if (ports.isEmpty()) {
+            return new FitLine(input.source(), from, "", whyNot(input), List.of());
+        }
+        List<Edit> edits = List.of(new PatchInput(input.id(), ports));
+        return new FitLine(input.source(), from, to, why(input, from, to, taken), edits);
+    }
+
+    private String why(Input input, String from, String to, Map<PortId, Input> taken) {
+        if (to.equalsIgnoreCase(from)) {
+            return "it has the same name";
+        }
+        List<String> reasons = new ArrayList<>();
+        List<String> needs = needs(input);
+        if (!needs.isEmpty()) {
+            reasons.add("it needs " + String.join(" and ", needs));
+        }
+        for (String name : wishes.ports().get(input.id())) {
+            Ports.byName(rig, name)
+                    .map(Port::id)
+                    .flatMap(port -> whyNotThere(port, input, taken))
+                    .ifPresent(reasons::add);
+        }
+        return reasons.isEmpty() ? "it is the first free port" : String.join(", and ", reasons);
+    }
+
+    private Optional<String> whyNotThere(PortId port, Input input, Map<PortId, Input> taken) {
+        String label = rig.label(port);
+        if (!Ports.takes(rig, port, input.level())) {
+            return Optional.of(label + " does not take " + word(input.level()) + " level");
+        }
+        if (!Ports.fit(rig, List.of(port), input)) {
+            return Optional.of(label + " gives no +48 V");
+        }
+        return Optional.ofNullable(taken.get(port))
+                .filter(other -> !other.id().equals(input.id()))
+                .map(other -> label + " is taken by " + other.source());
+    }
+
+    /** What not every port has. */
+    private static List<String> needs(Input input) {
+        List<String> needs = new ArrayList<>();
+        if (input.phantom() == PhantomWish.ON) {
+            needs.add("+48 V");
+        }
+        if (input.level() != Port.Signal.MIC) {
+            needs.add(word(input.level()) + " level");
+        }
+        if (input.width() > 1) {
+            needs.add(input.width() + " ports side by side");
+        }
+        return needs;
+    }
+
+    private static String word(Port.Signal level) {
+        return level.name().toLowerCase(Locale.ROOT);
+    }
+
+    private String whyNot(Input input) {
+        boolean any = !places(input).isEmpty();
+        List<String> needs = needs(input);
+        String what = needs.isEmpty() ? "" : "it needs " + String.join(" and ", needs) + ", and ";
+        return what + (any ? "every port that fits is taken" : "no free port fits");
+    }
+
+    private List<FitLine> cues() {
+        List<Cue> asked = session.cues().stream()
+                .filter(cue -> wishes.pairs().containsKey(cue.id()))
+                .toList();
+        List<Ports.OfferedPair> free = Ports.forCues(session, rig).stream()
+                .filter(pair -> pair.usedBy().isEmpty())
+                .filter(pair -> feedsHeadphones(pair.id())
+                        || wishes.pairs().values().stream().anyMatch(pair.houseLabel()::equalsIgnoreCase))
+                .toList();
+        long[][] worths = new long[asked.size()][free.size()];
+        for (int rank = 0; rank < asked.size(); rank++) {
+            String before = wishes.pairs().get(asked.get(rank).id());
+            for (int pair = 0; pair < free.size(); pair++) {
+                boolean same = free.get(pair).houseLabel().equalsIgnoreCase(before);
+                boolean ears = feedsHeadphones(free.get(pair).id());
+                worths[rank][pair] = !same && !ears
+                        ? Assignment.NEVER
+                        : PLACED + (same ? SAME_NAME : 0) + (asked.size() - rank) * (EARLIER - pair);
+            }
+        }
+        int[] chosen = Assignment.best(worths, free.size());
+        return IntStream.range(0, asked.size())
+                .mapToObj(rank -> line(
+                        asked.get(rank), chosen[rank] < 0 ? Optional.empty() : Optional.of(free.get(chosen[rank]))))
+                .toList();
+    }
+
+    private FitLine line(Cue cue, Optional<Ports.OfferedPair> pair) {
+        String from = wishes.pairs().get(cue.id());
+        String name = "Cue " + cue.name();
+        if (pair.isEmpty()) {
+            return new FitLine(name, from, "", "no free pair feeds headphones", List.of());
+        }
+        String to = pair.get().houseLabel();
+        String why = to.equalsIgnoreCase(from) ? "it has the same name" : "it is the first free pair for headphones";
+        return new FitLine(
+                name,
+                from,
+                to,
+                why,
+                List.of(new SetCueOutput(cue.id(), Optional.of(pair.get().id()))));
+    }
+
+    private boolean feedsHeadphones(PairId id) {
+        return rig.pair(id)
+                .filter(pair -> pair.feeds() == StereoPair.Feeds.HEADPHONES)
+                .isPresent();
+    }
+
+    /** What would help those that have no place. */
+    private List<String> proposals(List<FitLine> lines, int inputs) {
+        List<String> proposals = new ArrayList<>();
+        Set<String> without = lines.subList(0, inputs).stream()
+                .filter(line -> !line.isPlaced())
+                .map(FitLine::name)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+        if (!without.isEmpty()) {
+            List<Input> left = session.inputs().stream()
+                    .filter(input -> wishes.ports().containsKey(input.id()) && without.contains(input.source()))
+                    .toList();
+            int channels = left.stream().mapToInt(Input::width).sum();
+            String power = left.stream().anyMatch(input -> input.phantom() == PhantomWish.ON) ? " with +48 V" : "";
+            proposals.add("An expander with " + channels + (channels == 1 ? " input" : " inputs") + power
+                    + " would take what has no place.");
+            lowerRate().ifPresent(proposals::add);
+            String unplayed = session.inputs().stream()
+                    .filter(input -> wishes.ports().containsKey(input.id()))
+                    .filter(input -> input.performer().isEmpty() && !without.contains(input.source()))
+                    .map(Input::source)
+                    .collect(Collectors.joining(", "));
+            if (!unplayed.isEmpty()) {
+                proposals.add("Nobody plays " + unplayed + "; without that there is room for others.");
+            }
+        }
+        if (lines.subList(inputs, lines.size()).stream().anyMatch(line -> !line.isPlaced())) {
+            proposals.add("Let performers who want to hear the same share a cue.");
+        }
+        return proposals;
+    }
+
+    private Optional<String> lowerRate() {
+        Map<Integer, Integer> more = new LinkedHashMap<>();
+        rig.driver().sampleRates().stream()
+                .filter(rate -> rate < session.sampleRate())
+                .forEach(rate -> more.put(rate, (int) Ports.open(rig).stream()
+                        .filter(port -> rig.carries(port.id(), rate))
+                        .filter(port -> !rig.carries(port.id(), session.sampleRate()))
+                        .count()));
+        return more.entrySet().stream()
+                .filter(each -> each.getValue() > 0)
+                .max(Map.Entry.comparingByKey())
+                .map(each -> "At " + PlainNumber.of(each.getKey() / 1000.0) + " kHz there are " + each.getValue()
+                        + " more inputs.");
+    }
+}
