@@ -8,6 +8,7 @@ import FormRow from '@/parts/FormRow.vue'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
 import CopyList from './CopyList.vue'
+import TemplateCards from './TemplateCards.vue'
 
 /** The choice of a rig that is to be described yet. */
 const ANOTHER = 'another rig'
@@ -111,6 +112,7 @@ const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' 
           >
         </form>
       </div>
+      <TemplateCards />
       <CopyList @restored="load" />
     </main>
   </div>
@@ -151,6 +153,7 @@ h2 {
 .cards {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
+  align-items: start;
   gap: 16px;
 }
 

@@ -9,6 +9,8 @@ import { STEPS, type Doable } from '@/steps/steps'
 /** Everything that can be done from anywhere, found by typing its words. */
 const shown = defineModel<boolean>('shown', { required: true })
 
+const emit = defineEmits<{ keep: [] }>()
+
 const desk = useDesk()
 const router = useRouter()
 const wanted = ref('')
@@ -31,6 +33,7 @@ const all = computed<Doable[]>(() => [
   })),
   { words: `Undo: ${desk.undoState.undo || 'nothing'}`, act: desk.undo },
   { words: `Redo: ${desk.undoState.redo || 'nothing'}`, act: desk.redo },
+  { words: 'Keep as template', act: () => emit('keep') },
   { words: 'Switch between Day and Night', act: switchTheme },
 ])
 const found = computed(() => {

@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 import { STEPS } from '@/steps/steps'
 import CommandBox from './CommandBox.vue'
+import KeepTemplate from './KeepTemplate.vue'
 import KeyList from './KeyList.vue'
 import StandIns from './StandIns.vue'
 import TopStrip from './TopStrip.vue'
@@ -20,6 +21,7 @@ const router = useRouter()
 const keysShown = ref(false)
 const commandsShown = ref(false)
 const happenedShown = ref(false)
+const keepShown = ref(false)
 const strip = ref<InstanceType<typeof TopStrip>>()
 
 watch(() => props.session, desk.open, { immediate: true })
@@ -47,6 +49,7 @@ useKeys({
       </RouterLink>
       <span class="fill"></span>
       <StandIns v-if="desk.live" />
+      <button class="plain keys" @click="keepShown = true">Keep as template</button>
       <button class="plain keys" @click="happenedShown = true">What happened</button>
       <button class="plain keys" @click="keysShown = true"><kbd>?</kbd> lists the keys</button>
     </nav>
@@ -67,8 +70,9 @@ useKeys({
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />
+    <KeepTemplate v-model:shown="keepShown" />
     <WhatHappened v-model:shown="happenedShown" />
-    <CommandBox v-model:shown="commandsShown" />
+    <CommandBox v-model:shown="commandsShown" @keep="keepShown = true" />
   </div>
   <p v-else-if="desk.missing" class="missing">
     There is no such session, or the program does not answer. <RouterLink to="/">To all sessions</RouterLink>

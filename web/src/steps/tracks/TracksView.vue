@@ -140,6 +140,10 @@ table {
   width: 114px;
 }
 
+.speakers {
+  width: 16.5%;
+}
+
 @media (max-width: 1100px) {
   .arm {
     width: 34px;

@@ -43,7 +43,8 @@ public class ArchitectureTest {
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
             {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
             {"readiness", "readiness,engine,preamp,patch,hardware,history,session,rig,units"},
-            {"format", "format,history,engine,mix,click,patch,session,rig,units"},
+            {"template", "template,patch,history,session,rig,units"},
+            {"format", "format,template,history,engine,mix,click,patch,session,rig,units"},
         };
     }
 

@@ -43,6 +43,7 @@ public final class Started implements AutoCloseable {
                 java(),
                 "-Xmx1g",
                 "-XX:SharedArchiveFile=" + classes,
+                "-Dspring.aot.enabled=true",
                 "--add-modules=jdk.incubator.vector",
                 "-jar",
                 program.toString(),

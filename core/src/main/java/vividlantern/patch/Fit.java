@@ -71,13 +71,19 @@ public final class Fit {
             return lines.stream().flatMap(line -> line.edits().stream()).toList();
         }
 
-        /** "all 13 inputs", or "11 of 13 inputs; Bouzouki has no place, because …". */
-        public String inOneLine() {
+        /**
+         * "all 13 inputs", or "11 of 13 inputs; no place for Bouzouki, because …".
+         *
+         * @param all how many inputs there are, those among them that stay where they are
+         */
+        public String inOneLine(int all) {
             List<FitLine> without =
                     lines.stream().filter(line -> !line.isPlaced()).toList();
-            long placed =
-                    lines.subList(0, inputs).stream().filter(FitLine::isPlaced).count();
-            String count = placed == inputs ? "all " + inputs + " inputs" : placed + " of " + inputs + " inputs";
+            long missing = lines.subList(0, inputs).stream()
+                    .filter(line -> !line.isPlaced())
+                    .count();
+            String whole = all + (all == 1 ? " input" : " inputs");
+            String count = missing == 0 ? "all " + whole : all - missing + " of " + whole;
             if (without.isEmpty()) {
                 return count;
             }
@@ -270,6 +276,9 @@ public final class Fit {
         List<String> needs = needs(input);
         if (!needs.isEmpty()) {
             reasons.add("it needs " + String.join(" and ", needs));
+        }
+        if (input.phantom() == PhantomWish.NEVER) {
+            reasons.add("+48 V stays off there");
         }
         for (String name : wishes.ports().get(input.id())) {
             Ports.byName(rig, name)

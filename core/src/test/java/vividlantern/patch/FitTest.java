@@ -95,7 +95,7 @@ public class FitTest {
                         "Bass: Skiff 3, because it has the same name",
                         "Bouzouki: Skiff 1, because it needs +48 V, and Skiff 3 is taken by Bass",
                         "Harp: Skiff 2, because it is the first free port");
-        assertThat(fit().inOneLine()).isEqualTo("all 4 inputs");
+        assertThat(fit().inOneLine(session.inputs().size())).isEqualTo("all 4 inputs");
         assertThat(fit()).isEqualTo(fit());
     }
 
@@ -124,7 +124,7 @@ public class FitTest {
                         new SetInputPerformer(new InputId("mic-1"), Optional.of(anna))),
                 session,
                 RIG);
-        assertThat(fit().inOneLine())
+        assertThat(fit().inOneLine(session.inputs().size()))
                 .isEqualTo("8 of 9 inputs; no place for Mic 9, because every port that fits is taken");
         assertThat(fit().proposals())
                 .containsExactly(

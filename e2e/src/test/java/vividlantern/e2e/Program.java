@@ -32,6 +32,7 @@ final class Program implements AutoCloseable {
         String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
         List<String> command = new ArrayList<>(List.of(
                 java,
+                "-Dspring.aot.enabled=true",
                 "--add-modules=jdk.incubator.vector",
                 "-jar",
                 System.getProperty("program"),

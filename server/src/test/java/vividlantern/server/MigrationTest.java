@@ -24,6 +24,7 @@ public class MigrationTest extends ServerTest {
             "port": "wall-1", "gainDb": 30.0, "notes": ""}""";
     private static final int ACKNOWLEDGEMENTS_SINCE = 2;
     private static final int VIEWS_SINCE = 3;
+    private static final int DOCUMENTS_SINCE = 7;
 
     @Override
     @BeforeClass
@@ -33,7 +34,7 @@ public class MigrationTest extends ServerTest {
 
     @DataProvider
     public Object[][] versions() {
-        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}};
+        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}, {7}};
     }
 
     @Test(dataProvider = "versions")
@@ -103,6 +104,16 @@ public class MigrationTest extends ServerTest {
                 .migrate();
         try (Connection database = DriverManager.getConnection(url(folder), "sa", "");
                 Statement sql = database.createStatement()) {
+            if (version >= DOCUMENTS_SINCE) {
+                document(
+                        sql,
+                        "acknowledgement",
+                        "port-twice/wall-1,a",
+                        "{\"key\": \"port-twice/wall-1,a\", \"reason\": \"on purpose\"}");
+                document(sql, "view", "few", "{\"id\": \"few\", \"name\": \"Few\", \"hidden\": [\"bass\", \"click\"]}");
+                document(sql, "view", "all", "{\"id\": \"all\", \"name\": \"All\", \"hidden\": []}");
+                return;
+            }
             if (version >= ACKNOWLEDGEMENTS_SINCE) {
                 sql.execute("insert into acknowledgement values ('old', 'port-twice/wall-1,a', 'on purpose')");
             }
@@ -111,6 +122,10 @@ public class MigrationTest extends ServerTest {
                         "insert into track_view values ('old', 'few', 'Few', 'bass,click'), ('old', 'all', 'All', '')");
             }
         }
+    }
+
+    private static void document(Statement sql, String kind, String id, String document) throws SQLException {
+        sql.execute("insert into part values ('old', '" + kind + "', '" + id + "', '" + document + "')");
     }
 
     private static String url(Path folder) {

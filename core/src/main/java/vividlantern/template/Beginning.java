@@ -1,0 +1,114 @@
+package vividlantern.template;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import vividlantern.patch.Fit;
+import vividlantern.patch.Ports;
+import vividlantern.rig.Driver;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.MainMix;
+import vividlantern.session.Parts;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.Settings;
+import vividlantern.session.Track;
+import vividlantern.session.edit.Edit;
+
+/**
+ * A session that begins from a template on a rig: the same in everything but its names and where things are plugged. What is
+ * there under the same name stays where it was; for the rest {@link Fit} finds places. What finds none is there without one.
+ *
+ * @param fitted where those went that could not stay; no lines if everything stayed
+ */
+public record Beginning(Session session, Fit.Fitted fitted) {
+
+    public static Beginning of(Template template, SessionId id, String name, String song, Rig rig) {
+        Session base = Parts.assemble(id, 0, Parts.OF_SESSION.parts(template.session()))
+                .with(settings(template, name, song, rig));
+        Map<InputId, List<String>> inputs = new LinkedHashMap<>();
+        Map<CueId, String> cues = new LinkedHashMap<>();
+        Session unplugged = base;
+        for (Input input : base.inputs()) {
+            if (!input.ports().isEmpty() && !stays(template, rig, base, input)) {
+                inputs.put(input.id(), template.names(input));
+                unplugged = unplugged.change(input.id(), each -> each.patchedTo(List.of()));
+            }
+        }
+        for (Cue cue : base.cues()) {
+            if (cue.output().isPresent() && !stays(template, rig, base, cue)) {
+                cues.put(cue.id(), cue.output().map(template::name).orElse(""));
+                unplugged = unplugged.change(cue.id(), each -> each.outTo(Optional.empty()));
+            }
+        }
+        for (Track track : base.tracks()) {
+            List<Feed> feeds = track.feeds().stream()
+                    .map(feed -> feed.port()
+                                    .filter(port -> !isThere(template, rig, port))
+                                    .isPresent()
+                            ? Feed.NOTHING
+                            : feed)
+                    .toList();
+            unplugged = unplugged.change(track.id(), each -> each.fedBy(feeds));
+        }
+        Fit.Fitted fitted = Fit.of(unplugged, rig, new Fit.Wishes(inputs, cues));
+        return new Beginning(Edit.applyAll(fitted.edits(), unplugged, rig), fitted);
+    }
+
+    /** How it fits: "all 13 inputs", or how many, and why not the first of the others. */
+    public String inOneLine() {
+        return fitted.inOneLine(session.inputs().size());
+    }
+
+    /** The rate, the buffer and the speakers of the template if the rig has them, else what it has. */
+    private static Settings settings(Template template, String name, String song, Rig rig) {
+        Session from = template.session();
+        Driver driver = rig.driver();
+        Optional<PairId> speakers = from.main()
+                .output()
+                .filter(pair -> rig.outputPair(pair)
+                        .filter(there -> there.houseLabel().equals(template.name(pair)))
+                        .isPresent())
+                .or(() -> rig.mainSpeakers().map(StereoPair::id));
+        return new Settings(
+                name,
+                song,
+                nearest(driver.sampleRates(), from.sampleRate()),
+                from.bitDepth(),
+                nearest(driver.bufferFrames(), from.bufferFrames()),
+                rig.id(),
+                new MainMix(from.main().level(), speakers));
+    }
+
+    private static int nearest(List<Integer> possible, int wanted) {
+        return possible.stream()
+                .filter(each -> each <= wanted)
+                .max(Integer::compare)
+                .or(() -> possible.stream().min(Integer::compare))
+                .orElse(wanted);
+    }
+
+    private static boolean isThere(Template template, Rig rig, PortId port) {
+        return !Ports.isLost(rig, port) && rig.label(port).equals(template.name(port));
+    }
+
+    private static boolean stays(Template template, Rig rig, Session session, Input input) {
+        return input.ports().stream()
+                .allMatch(port -> isThere(template, rig, port) && rig.carries(port, session.sampleRate()));
+    }
+
+    private static boolean stays(Template template, Rig rig, Session session, Cue cue) {
+        return Ports.forCues(session, rig).stream()
+                .anyMatch(pair -> cue.output().equals(Optional.of(pair.id()))
+                        && pair.houseLabel().equals(template.name(pair.id())));
+    }
+}

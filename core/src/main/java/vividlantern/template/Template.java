@@ -1,0 +1,119 @@
+package vividlantern.template;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import vividlantern.history.Texts;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.Performer;
+import vividlantern.session.Session;
+
+/**
+ * A session to begin others from, with whatever parts it has, and what its ports and pairs are called where it was kept, so
+ * that another rig's can be found by their names.
+ */
+public record Template(TemplateId id, About about, List<PortName> ports, List<PairName> pairs, Session session) {
+
+    /** What a card shows. */
+    public record About(String title, String description, List<String> tags, Picture picture) {
+
+        private static final int MOST_TAGS = 12;
+        private static final int LONGEST_TAG = 40;
+
+        public About {
+            title = Texts.name(title, "A template", "title");
+            description = Texts.optional(description, "description");
+            tags = tags.stream()
+                    .map(String::strip)
+                    .filter(tag -> !tag.isEmpty())
+                    .map(tag -> tag.substring(0, Math.min(LONGEST_TAG, tag.length())))
+                    .distinct()
+                    .limit(MOST_TAGS)
+                    .toList();
+        }
+    }
+
+    /** The small pictures that a card can have. */
+    public enum Picture {
+        LANTERN,
+        MIC,
+        STRINGS,
+        BRASS,
+        DRUM,
+        KEYS,
+        VOICES,
+        BOAT
+    }
+
+    /** What a port was called. */
+    public record PortName(PortId port, String name) {}
+
+    /** What an output pair was called. */
+    public record PairName(PairId pair, String name) {}
+
+    /**
+     * Keeps a session as a template. What is only so for the moment is left out: inputs that are cut, and what was said of
+     * findings.
+     *
+     * @param withoutNames whether performers are called by numbers
+     */
+    public static Template of(TemplateId id, About about, Session session, Rig rig, boolean withoutNames) {
+        Session kept = session.atRevision(0)
+                .withAcknowledgements(List.of())
+                .withInputs(
+                        session.inputs().stream().map(input -> input.cut(false)).toList())
+                .withPerformers(withoutNames ? numbered(session.performers()) : session.performers());
+        List<PortName> ports = Stream.concat(
+                        session.inputs().stream().flatMap(input -> input.ports().stream()),
+                        session.tracks().stream()
+                                .flatMap(track -> track.feeds().stream())
+                                .map(Feed::port)
+                                .flatMap(Optional::stream))
+                .distinct()
+                .map(port -> new PortName(port, rig.label(port)))
+                .toList();
+        List<PairName> pairs = Stream.concat(
+                        session.main().output().stream(),
+                        session.cues().stream().flatMap(cue -> cue.output().stream()))
+                .distinct()
+                .flatMap(pair -> rig.pair(pair).map(found -> new PairName(pair, found.houseLabel())).stream())
+                .toList();
+        return new Template(id, about, ports, pairs, kept);
+    }
+
+    private static List<Performer> numbered(List<Performer> performers) {
+        List<Performer> numbered = new ArrayList<>();
+        for (Performer performer : performers) {
+            int number = numbered.size() + 1;
+            numbered.add(new Performer(
+                    performer.id(), performer.position(), "Performer " + number, "P" + number, performer.place()));
+        }
+        return numbered;
+    }
+
+    /** What the ports of an input were called. */
+    List<String> names(Input input) {
+        return input.ports().stream().map(this::name).toList();
+    }
+
+    String name(PortId port) {
+        return ports.stream()
+                .filter(each -> each.port().equals(port))
+                .map(PortName::name)
+                .findFirst()
+                .orElse("");
+    }
+
+    String name(PairId pair) {
+        return pairs.stream()
+                .filter(each -> each.pair().equals(pair))
+                .map(PairName::name)
+                .findFirst()
+                .orElse("");
+    }
+}
