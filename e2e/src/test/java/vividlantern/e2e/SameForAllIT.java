@@ -3,7 +3,9 @@ package vividlantern.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.Locale;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -38,9 +40,14 @@ public class SameForAllIT extends WithDemo {
                     .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText(step))
                     .first()
                     .click();
-            fresh.navigate(page.url());
-            page.waitForCondition(
-                    () -> shown(page).contains(step) && shown(page).equals(shown(fresh)));
+            fresh.navigate(program.address() + path + "/"
+                    + step.toLowerCase(Locale.ROOT).replace(' ', '-'));
+            try {
+                page.waitForCondition(
+                        () -> shown(page).contains(step) && shown(page).equals(shown(fresh)));
+            } catch (TimeoutError different) {
+                org.assertj.core.api.Assertions.assertThat(shown(page)).isEqualTo(shown(fresh));
+            }
         }
         fresh.close();
     }

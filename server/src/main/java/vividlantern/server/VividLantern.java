@@ -72,7 +72,10 @@ public class VividLantern {
 
     /** Runs the program; returns once it answers. */
     static ConfigurableApplicationContext run(String... arguments) {
-        running = SpringApplication.run(VividLantern.class, arguments);
+        SpringApplication program = new SpringApplication(VividLantern.class);
+        // a program that begins anew has no main method under it to find this by
+        program.setMainApplicationClass(VividLantern.class);
+        running = program.run(arguments);
         return running;
     }
 
