@@ -34,6 +34,7 @@ public final class Figures {
     static {
         ALL.put("mixer", (program, reference) -> MixerFigures.print(reference));
         ALL.put("large", (program, reference) -> LargeFigures.print());
+        ALL.put("fit", (program, reference) -> FitFigures.print());
         ALL.put("starts", (program, reference) -> starts(program));
         ALL.put("render", (program, reference) -> with(program, Figures::render));
         ALL.put("edits", (program, reference) -> {

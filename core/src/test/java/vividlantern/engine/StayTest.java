@@ -167,7 +167,7 @@ public class StayTest {
                 .as("nothing comes back to ears by itself")
                 .isTrue();
         second.wishes.add("break");
-        await(() -> stay.fault().contains("begins anew in 2 seconds"));
+        await(() -> stay.fault().contains("restarts in 2 seconds"));
     }
 
     @Test(timeOut = 120_000)
@@ -221,7 +221,7 @@ public class StayTest {
         assertThat(stay.incidents().newestFirst()).hasSize(1);
         device.wishes.add("break");
         await(() -> stay.incidents().newestFirst().size() == 2);
-        assertThat(said()).startsWith("The engine met a fault of the program and began anew");
+        assertThat(said()).startsWith("The engine stopped with an error and restarted");
     }
 
     private String said() {

@@ -121,7 +121,7 @@ public final class SplitTest {
         assertThatThrownBy(() -> NewTracks.split(session, first, NewTracks.Split.PAIRS).stream()
                         .map(edit -> edit.applyTo(session, RIG))
                         .toList())
-                .hasMessageContaining("no wide track");
+                .hasMessageContaining("not a wide track");
         assertThat(Readiness.findings(session, RIG, Noted.NOTHING))
                 .extracting(Finding::key)
                 .noneMatch(key -> key.startsWith("recorded-twice"));
