@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/desk'
 import LitSheet from '@/parts/LitSheet.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import PanSlider from '@/parts/PanSlider.vue'
+import { usePortions } from '@/parts/usePortions'
 import WordSwitch from '@/parts/WordSwitch.vue'
 
 /** One cue's mix: a row a track, the click first, each with its own level, pan and tap. */
@@ -25,6 +26,7 @@ const rows = computed(() =>
     .sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click'))
     .map((track) => ({ track, send: sends.value.get(track.id) })),
 )
+const portion = usePortions(() => rows.value)
 const missing = computed(() => rows.value.filter((row) => !row.send).map((row) => row.track.id))
 
 /** Whether somebody who listens plays what comes in on a track. */
@@ -57,7 +59,7 @@ const ids = (track: Track) => ({ cue: cue.id, track: track.id })
             </tr>
           </thead>
           <tbody>
-            <tr v-for="{ track, send } in rows" :key="track.id" :class="{ mine: mine(track) }">
+            <tr v-for="{ track, send } in portion" :key="track.id" :class="{ mine: mine(track) }">
               <td class="name">
                 {{ track.name }}
                 <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>

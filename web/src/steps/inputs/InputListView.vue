@@ -5,6 +5,7 @@ import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
 import LitSheet from '@/parts/LitSheet.vue'
 import LampLight from '@/parts/LampLight.vue'
+import { usePortions } from '@/parts/usePortions'
 import { useSheet } from '@/parts/useSheet'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import CellEditor from './CellEditor.vue'
@@ -43,6 +44,7 @@ const { pasted, copy } = useClipboard({
   columns,
   at: () => ({ row: sheet.row.value, column: sheet.column.value, whole: sheet.whole.value, range: sheet.range.value }),
 })
+const portion = usePortions(() => desk.inputs)
 const inGrid = ref(false)
 const { editing, draft, selected, whole } = sheet
 
@@ -138,7 +140,7 @@ function renumber(input: Input, event: Event) {
             </tr>
           </thead>
           <tbody>
-            <template v-for="(input, r) in desk.inputs" :key="input.id">
+            <template v-for="(input, r) in portion" :key="input.id">
               <tr
                 :class="{ picked: whole.has(input.id) }"
                 :aria-selected="selected.includes(input.id)"

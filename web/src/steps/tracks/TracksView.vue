@@ -5,6 +5,7 @@ import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
+import { usePortions } from '@/parts/usePortions'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
 import SelectedTracks from './SelectedTracks.vue'
@@ -18,6 +19,11 @@ const many = ref(false)
 const { runs, folded, fold, rename } = useFolders()
 
 const inOrder = computed(() => runs.value.flatMap((run) => run.tracks))
+const portion = usePortions(() => inOrder.value)
+const there = computed(() => new Set(portion.value))
+const unfolded = (run: (typeof runs.value)[number]) =>
+  folded.value.has(run.folder) ? [] : run.tracks.filter((track) => there.value.has(track))
+
 const { picked, pick, letGo } = usePicked(inOrder)
 
 const anySoloed = computed(() => desk.tracks.some((track) => track.soloed))
@@ -92,7 +98,7 @@ async function add() {
                   <span class="soft count">{{ run.tracks.length }}</span>
                 </td>
               </tr>
-              <template v-for="track in folded.has(run.folder) ? [] : run.tracks" :key="track.id">
+              <template v-for="track in unfolded(run)" :key="track.id">
                 <TrackRow
                   :track="track"
                   :picked="picked.includes(track)"

@@ -105,8 +105,9 @@ public final class Fit {
     private final Session session;
     private final Rig rig;
     private final Wishes wishes;
-    private final Map<Integer, List<List<PortId>>> placesByWidth = new HashMap<>();
-    private final List<PortId> seats = new ArrayList<>();
+    private final Map<Integer, List<Spot>> spotsByWidth = new HashMap<>();
+    private final Map<String, List<Spot>> fitting = new HashMap<>();
+    private final Map<PortId, Integer> seats = new HashMap<>();
     private final List<String> switches = new ArrayList<>();
 
     private Fit(Session session, Rig rig, Wishes wishes) {
@@ -131,26 +132,38 @@ public final class Fit {
         return new Fitted(inputs, List.copyOf(lines), fit.proposals(lines, inputs));
     }
 
+    /** A place that inputs of a width can have, with what is asked of it again and again. */
+    private record Spot(
+            List<PortId> ports,
+            int rank,
+            List<String> labels,
+            String device,
+            List<Port> preamps,
+            Set<String> banks,
+            boolean together) {}
+
     private List<FitLine> inputs() {
         List<Input> asked = session.inputs().stream()
                 .filter(input -> wishes.ports().containsKey(input.id()))
                 .toList();
-        List<List<List<PortId>>> candidates = new ArrayList<>();
+        List<List<Spot>> candidates = asked.stream().map(this::spots).toList();
         List<BestPlaces.Wish> wanted = new ArrayList<>();
         for (int rank = 0; rank < asked.size(); rank++) {
             Input input = asked.get(rank);
-            List<List<PortId>> places = places(input);
-            candidates.add(places);
+            Set<String> devices = wishes.ports().get(input.id()).stream()
+                    .flatMap(name -> Ports.byName(rig, name).stream())
+                    .map(Port::device)
+                    .collect(Collectors.toSet());
             int weight = asked.size() - rank;
             wanted.add(new BestPlaces.Wish(
                     stance(input),
-                    places.stream()
-                            .map(ports -> new BestPlaces.Place(
-                                    ports.stream().mapToInt(this::seat).toArray(),
-                                    switchesOf(ports).stream()
+                    candidates.get(rank).stream()
+                            .map(spot -> new BestPlaces.Place(
+                                    spot.ports().stream().mapToInt(this::seat).toArray(),
+                                    spot.banks().stream()
                                             .mapToInt(switches::indexOf)
                                             .toArray(),
-                                    worth(input, ports, weight)))
+                                    worth(input, spot, devices, weight)))
                             .toList()));
         }
         int[] chosen = BestPlaces.find(wanted, seats.size(), switches.size());
@@ -158,25 +171,54 @@ public final class Fit {
         for (int at = 0; at < asked.size(); at++) {
             Input input = asked.get(at);
             if (chosen[at] >= 0) {
-                candidates.get(at).get(chosen[at]).forEach(port -> taken.put(port, input));
+                candidates.get(at).get(chosen[at]).ports().forEach(port -> taken.put(port, input));
             }
         }
         return IntStream.range(0, asked.size())
                 .mapToObj(at -> line(
                         asked.get(at),
-                        chosen[at] < 0 ? List.of() : candidates.get(at).get(chosen[at]),
+                        chosen[at] < 0
+                                ? List.of()
+                                : candidates.get(at).get(chosen[at]).ports(),
                         taken))
                 .toList();
     }
 
     /** Where an input could go if it were alone, but for those that stay where they are. */
-    private List<List<PortId>> places(Input input) {
-        List<List<PortId>> all =
-                placesByWidth.computeIfAbsent(input.width(), width -> Ports.freePlaces(session, rig, width));
-        return all.stream()
-                .filter(ports -> Ports.fit(rig, ports, input))
-                .filter(ports -> switchesOf(ports).stream().noneMatch(bank -> isWantedOtherwise(bank, input)))
+    private List<Spot> spots(Input input) {
+        Set<String> barred = wantedOtherwise(input);
+        return fitting(input).stream()
+                .filter(spot -> spot.banks().stream().noneMatch(barred::contains))
                 .toList();
+    }
+
+    /** The places that take what an input gives; alike for all inputs that ask for the same. */
+    private List<Spot> fitting(Input input) {
+        List<Spot> all = spotsByWidth.computeIfAbsent(input.width(), this::allSpots);
+        String asked = input.width() + " " + input.level() + " " + (input.phantom() == PhantomWish.ON);
+        return fitting.computeIfAbsent(
+                asked,
+                same -> all.stream()
+                        .filter(spot -> Ports.fit(rig, spot.ports(), input))
+                        .toList());
+    }
+
+    private List<Spot> allSpots(int width) {
+        List<Spot> spots = new ArrayList<>();
+        for (List<PortId> ports : Ports.freePlaces(session, rig, width)) {
+            List<Port> there =
+                    ports.stream().map(port -> rig.port(port).orElseThrow()).toList();
+            List<Port> preamps = rig.preampsOf(ports);
+            spots.add(new Spot(
+                    ports,
+                    spots.size(),
+                    there.stream().map(Port::houseLabel).toList(),
+                    there.get(0).device(),
+                    preamps,
+                    banks(preamps),
+                    width > 1 && Ports.together(rig, ports).isPresent()));
+        }
+        return spots;
     }
 
     private static BestPlaces.Switch stance(Input input) {
@@ -187,23 +229,23 @@ public final class Fit {
         };
     }
 
-    /** Whether an input that stays where it is wants a switch otherwise than this one. */
-    private boolean isWantedOtherwise(String bank, Input input) {
+    /** The switches that an input which stays where it is wants otherwise than this one. */
+    private Set<String> wantedOtherwise(Input input) {
         PhantomWish other = switch (input.phantom()) {
             case ON -> PhantomWish.NEVER;
             case NEVER -> PhantomWish.ON;
             case OFF -> null;
         };
-        return other != null
-                && session.inputs().stream()
-                        .filter(each -> each.phantom() == other)
-                        .anyMatch(each -> switchesOf(each.ports()).contains(bank));
+        return session.inputs().stream()
+                .filter(each -> each.phantom() == other)
+                .flatMap(each -> banks(rig.preampsOf(each.ports())).stream())
+                .collect(Collectors.toSet());
     }
 
-    /** The switches for +48 V that several preamps share, on the way from some ports. */
-    private Set<String> switchesOf(List<PortId> ports) {
+    /** The switches for +48 V that several preamps share. */
+    private Set<String> banks(List<Port> preamps) {
         Set<String> found = new LinkedHashSet<>();
-        for (Port preamp : rig.preampsOf(ports)) {
+        for (Port preamp : preamps) {
             if (preamp.phantom() && !preamp.bank().isEmpty()) {
                 String bank = preamp.device() + "/" + preamp.bank();
                 if (!switches.contains(bank)) {
@@ -216,39 +258,27 @@ public final class Fit {
     }
 
     private int seat(PortId port) {
-        int known = seats.indexOf(port);
-        if (known >= 0) {
-            return known;
-        }
-        seats.add(port);
-        return seats.size() - 1;
+        return seats.computeIfAbsent(port, fresh -> seats.size());
     }
 
-    private long worth(Input input, List<PortId> ports, int weight) {
+    private long worth(Input input, Spot spot, Set<String> devices, int weight) {
         List<String> before = wishes.ports().get(input.id());
-        List<Port> there =
-                ports.stream().map(port -> rig.port(port).orElseThrow()).toList();
-        List<Port> preamps = rig.preampsOf(ports);
         int named = 0;
-        for (int channel = 0; channel < Math.min(before.size(), there.size()); channel++) {
-            named += there.get(channel).houseLabel().equalsIgnoreCase(before.get(channel)) ? 1 : 0;
+        for (int channel = 0; channel < Math.min(before.size(), input.width()); channel++) {
+            named += spot.labels().get(channel).equalsIgnoreCase(before.get(channel)) ? 1 : 0;
         }
-        boolean sameDevice = before.stream()
-                .flatMap(name -> Ports.byName(rig, name).stream())
-                .anyMatch(port -> port.device().equals(there.get(0).device()));
-        boolean pad = !input.pad() || preamps.stream().allMatch(preamp -> preamp.padDb() > 0);
-        boolean gain = preamps.stream()
+        boolean pad = !input.pad() || spot.preamps().stream().allMatch(preamp -> preamp.padDb() > 0);
+        boolean gain = spot.preamps().stream()
                 .allMatch(preamp -> preamp.gain().minDb() <= input.gainDb()
                         && input.gainDb() <= preamp.gain().maxDb());
-        boolean together = ports.size() > 1 && Ports.together(rig, ports).isPresent();
         return PLACED
-                + SAME_NAME * named / Math.max(1, there.size())
-                + (sameDevice ? SAME_DEVICE : 0)
+                + SAME_NAME * named / input.width()
+                + (devices.contains(spot.device()) ? SAME_DEVICE : 0)
                 + (pad ? PAD : 0)
                 + (gain ? GAIN : 0)
-                + (together ? TOGETHER : 0)
+                + (spot.together() ? TOGETHER : 0)
                 + (named > 0 ? weight * EARLIER : 0)
-                + weight * (EARLIER - placesByWidth.get(input.width()).indexOf(ports));
+                + weight * (EARLIER - spot.rank());
     }
 
     /** The ports that inputs are in which stay where they are. */
@@ -322,7 +352,7 @@ public final class Fit {
     }
 
     private String whyNot(Input input) {
-        boolean any = !places(input).isEmpty();
+        boolean any = !spots(input).isEmpty();
         List<String> needs = needs(input);
         String what = needs.isEmpty() ? "" : "it needs " + String.join(" and ", needs) + ", and ";
         return what + (any ? "every port that fits is taken" : "no free port fits");
