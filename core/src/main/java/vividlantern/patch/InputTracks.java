@@ -62,7 +62,8 @@ public final class InputTracks {
     }
 
     private static String label(Track track, int channel) {
-        return track.width() == 1 ? track.name() : track.name() + " (" + Channels.word(track.width(), channel) + ")";
+        String side = Channels.word(track.width(), channel);
+        return side.isEmpty() ? track.name() : track.name() + " (" + side + ")";
     }
 
     /** Where inputs can go. */

@@ -52,6 +52,6 @@ public final class MapAnew {
 
     private static String words(Fit.FitLine line) {
         String was = line.name() + ": " + line.from();
-        return line.isPlaced() ? was + " → " + line.to() : was + " is gone; no place, because " + line.why();
+        return line.isPlaced() ? was + " → " + line.to() : was + " is gone; " + line.why();
     }
 }

@@ -101,7 +101,7 @@ public final class MapAnewTest {
                 .containsExactly(
                         "Fiddle: Window → Window",
                         "Piano: Skiff 2 | Skiff 3 → Raft 1 | Raft 2",
-                        "Organ: Skiff 5 is gone; no place, because it needs instrument level, and no free port fits",
+                        "Organ: Skiff 5 is gone; it needs instrument level, and no free port fits",
                         "Cue Fiddle: a pair that is gone → Booth phones");
         Session mapped = Edit.applyAll(proposal.edits(), SESSION, AFTER);
         assertThat(mapped.find(FIDDLE).orElseThrow().ports()).containsExactly(new PortId("raft-in-7"));

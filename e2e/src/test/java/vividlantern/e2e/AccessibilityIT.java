@@ -38,13 +38,16 @@ public class AccessibilityIT extends WithDemo {
                 .first()
                 .waitFor();
         page.locator(".sheet, .card").first().waitFor();
-        List<String> serious = new AxeBuilder(page)
+        assertThat(seriousFaults(page)).isEmpty();
+        page.context().close();
+    }
+
+    static List<String> seriousFaults(Page page) {
+        return new AxeBuilder(page)
                 .analyze().getViolations().stream()
                         .filter(rule -> List.of("serious", "critical").contains(rule.getImpact()))
                         .map(AccessibilityIT::words)
                         .toList();
-        assertThat(serious).isEmpty();
-        page.context().close();
     }
 
     private static String words(Rule rule) {

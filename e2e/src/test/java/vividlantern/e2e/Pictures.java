@@ -17,6 +17,10 @@ public final class Pictures {
         Files.createDirectories(folder);
         try (Program program = Program.start(Files.createTempDirectory("vivid-lantern-pictures"));
                 Chromium chromium = new Chromium()) {
+            program.post(
+                    "/api/sessions/low-water/template",
+                    "{\"title\": \"Five in a room\", \"description\": \"A folk band with click; each has a mix of their own\","
+                            + " \"tags\": [\"live\", \"click\"], \"picture\": \"strings\", \"withoutNames\": false}");
             for (ColorScheme scheme : new ColorScheme[] {ColorScheme.LIGHT, ColorScheme.DARK}) {
                 String theme = scheme == ColorScheme.LIGHT ? "day" : "night";
                 if (themes.equals("kept") || themes.equals("both") || themes.equals(theme)) {

@@ -68,7 +68,7 @@ public class RigsTest extends ServerTest {
         assertThat(losses.get(0).get("name").asString()).isEqualTo("First light");
         assertThat(losses.get(0).get("losses")).hasSize(3);
         assertThat(get(session + "/map-anew").get("words").get(0).asString())
-                .isEqualTo("Drum 1: Floor 3 is gone, and no free port takes it");
+                .isEqualTo("Drum 1: Floor 3 is gone; no free port fits");
         assertThat(post(LOFT + "/undo", "anna", "").statusCode()).isEqualTo(200);
         assertThat(sentences(session)).isEmpty();
         assertThat(get(LOFT + "/losses")).isEmpty();
