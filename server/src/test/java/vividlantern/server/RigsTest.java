@@ -118,7 +118,7 @@ public class RigsTest extends ServerTest {
         assertThat(refused.statusCode()).isEqualTo(400);
         assertThat(JSON.readTree(refused.body()).get("pointer").asString()).startsWith("/rig/ports/");
         String other = document.toString().replace("vivid-lantern-rig", "another");
-        assertThat(post(LOFT + "/document/preview", "anna", other).body()).contains("no rig document");
+        assertThat(post(LOFT + "/document/preview", "anna", other).body()).contains("not a rig document");
         assertThat(get("/api/rigs/schema.json").get("$defs").has("Rig")).isTrue();
     }
 
