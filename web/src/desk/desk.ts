@@ -17,6 +17,7 @@ import { darken, layLevelsOut, takeLevels } from './levels'
 import { beginListening, endListening, hear } from './listening'
 import { follow, type Place } from './live'
 import { trying } from './notice'
+import { proposing } from './proposals'
 import { withParts } from './parts'
 import { useRig } from './rig'
 import { useStandings } from './standings'
@@ -232,12 +233,7 @@ export const useDesk = defineStore('desk', () => {
     return holdsEars.value ? proposed(note) : trying(note)
   }
 
-  /** Makes the edits that the program proposes. */
-  async function proposed(ask: () => Promise<{ data?: { edits: Edit[] } }>): Promise<boolean> {
-    let edits: Edit[] = []
-    const answered = await trying(async () => (edits = (await ask()).data!.edits))
-    return answered && edit(edits)
-  }
+  const proposed = proposing((edits: Edit[]) => edit(edits))
 
   const offersDependOn = computed(() => [
     session.value?.id,

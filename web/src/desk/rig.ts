@@ -14,6 +14,7 @@ import {
   type Wired,
 } from '@/api/client'
 import { trying } from './notice'
+import { proposing } from './proposals'
 
 /** The two ends of a cable, as seen from a port: what comes in there, and what goes on from there. */
 export type End = 'from' | 'to'
@@ -104,12 +105,7 @@ export const useRig = defineStore('rig', () => {
     return (await api.GET('/api/rigs/{rig}/pairs/{pair}/far-ends', { params })).data ?? []
   }
 
-  /** Makes the edits that the program proposes. */
-  async function proposed(ask: () => Promise<{ data?: { edits: RigEdit[] } }>): Promise<boolean> {
-    let edits: RigEdit[] = []
-    const answered = await trying(async () => (edits = (await ask()).data!.edits))
-    return answered && edit(edits)
-  }
+  const proposed = proposing((edits: RigEdit[]) => edit(edits))
 
   /** Makes a pair of two ports, a group of more. */
   const together = (chosen: string[]) =>

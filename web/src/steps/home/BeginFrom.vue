@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Begun, type Card, type FitOfRig } from '@/api/client'
 import { trying } from '@/desk/notice'
+import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 
 /** Begins a session from a template, and says where everything went that could not stay where it was. */
@@ -29,14 +30,13 @@ const open = () => router.push(`/sessions/${begun.value!.session}/input-list`)
 </script>
 
 <template>
-  <NModal
+  <DialogCard
     :show="true"
-    preset="card"
     :title="begun ? 'Where everything went' : `New session from ${card.about.title}`"
-    :style="{ width: begun ? '760px' : '460px' }"
+    :width="begun ? 760 : 460"
     @update:show="emit('close')"
   >
-    <form v-if="!begun" @submit.prevent="begin">
+    <form v-if="!begun" class="form" @submit.prevent="begin">
       <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
       <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
       <FormRow label="Rig">
@@ -75,16 +75,10 @@ const open = () => router.push(`/sessions/${begun.value!.session}/input-list`)
       <p v-for="proposal in begun.proposals" :key="proposal" class="soft">{{ proposal }}</p>
       <NButton type="primary" @click="open">Open the session</NButton>
     </template>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>
-form {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-
 .fits {
   max-height: 50vh;
   margin-bottom: 12px;

@@ -150,27 +150,12 @@ h2 {
   margin: 4px 0 16px;
 }
 
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
-  align-items: start;
-  gap: 16px;
-}
-
 .card {
   display: flex;
   flex-direction: column;
   gap: 6px;
-  padding: 18px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 8px;
-  background: var(--sheet);
   color: var(--ink);
   text-decoration: none;
-}
-
-.card h3 {
-  font-size: 19px;
 }
 
 a.card:hover {

@@ -7,14 +7,15 @@ import CardPicture from '@/parts/CardPicture.vue'
 import BeginFrom from './BeginFrom.vue'
 
 /** The templates, each with what it needs and how it fits each rig. */
-const cards = ref<Card[]>([])
+const cards = ref<Card[] | null>(null)
 const fits = ref(new Map<string, FitOfRig[]>())
 const chosen = ref<Card | null>(null)
 
 function load() {
   return trying(async () => {
-    cards.value = (await api.GET('/api/templates')).data ?? []
-    for (const { id } of cards.value) {
+    const all = (await api.GET('/api/templates')).data ?? []
+    cards.value = all
+    for (const { id } of all) {
       const answer = await api.GET('/api/templates/{template}/fits', { params: { path: { template: id } } })
       fits.value = new Map([...fits.value, [id, answer.data ?? []]])
     }
@@ -32,7 +33,7 @@ async function remove(card: Card) {
 <template>
   <section aria-label="Templates">
     <h2>Templates</h2>
-    <p v-if="cards.length === 0" class="soft lead">
+    <p v-if="cards?.length === 0" class="soft lead">
       None yet. Open a session and keep it as a template; the next one begins from it in seconds.
     </p>
     <p v-else class="soft lead">A session that begins from a template has all of it, plugged as this rig allows.</p>
@@ -77,29 +78,14 @@ h2 {
   margin: 4px 0 16px;
 }
 
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
-  align-items: start;
-  gap: 16px;
-}
-
 .card {
   display: grid;
   grid-template-columns: 40px minmax(0, 1fr);
   gap: 14px;
-  padding: 18px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 8px;
-  background: var(--sheet);
 }
 
 .picture {
   color: var(--lantern);
-}
-
-h3 {
-  font-size: 19px;
 }
 
 .card p {

@@ -32,8 +32,7 @@ const summary = computed(() => {
   const powered = desk.inputs.filter((input) => input.phantom === 'on').length
   const open = desk.inputs.filter((input) => input.ports.length < input.width).length
   if (desk.inputs.length === 0) return ''
-  const ports = open ? `${open} without a port` : `all with a port, ${powered} want +48 V`
-  return `${desk.inputs.length} ${desk.inputs.length === 1 ? 'input' : 'inputs'}, ${ports}`
+  return open ? `${open} without a port` : `all with a port, ${powered} want +48 V`
 })
 
 function choose(event: Event) {

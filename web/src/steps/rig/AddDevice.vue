@@ -105,12 +105,6 @@ async function add() {
 </template>
 
 <style scoped>
-.form {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-
 .count {
   width: 48px;
   text-align: right;

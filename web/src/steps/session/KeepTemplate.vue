@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type Picture } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
 import CardPicture from '@/parts/CardPicture.vue'
+import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 
 /** Keeps the session as a template, from which others can begin. */
@@ -42,8 +43,8 @@ function keep() {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="Keep as template" :style="{ width: '520px' }">
-    <form @submit.prevent="keep">
+  <DialogCard v-model:show="shown" title="Keep as template" :width="520">
+    <form class="form" @submit.prevent="keep">
       <p class="soft">Inputs, tracks, cues and click are kept, with where everything is plugged.</p>
       <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
       <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>
@@ -66,16 +67,10 @@ function keep() {
       <label><input v-model="withoutNames" type="checkbox" /> Leave out the performers' names</label>
       <NButton attr-type="submit" type="primary" :disabled="!title.trim()">Keep as template</NButton>
     </form>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>
-form {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-
 p {
   margin: 0;
 }

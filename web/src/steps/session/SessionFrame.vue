@@ -51,7 +51,9 @@ useKeys({
       <StandIns v-if="desk.live" />
       <button class="plain keys" @click="keepShown = true">Keep as template</button>
       <button class="plain keys" @click="happenedShown = true">What happened</button>
-      <button class="plain keys" @click="keysShown = true"><kbd>?</kbd> lists the keys</button>
+      <button class="plain keys" title="Keys" @click="keysShown = true">
+        <kbd>?</kbd><span class="words"> lists the keys</span>
+      </button>
     </nav>
     <main>
       <div v-if="!desk.connected" class="band flare" role="status">
@@ -183,6 +185,10 @@ main > :last-child {
   .keys {
     padding: 0 0 0 12px;
     white-space: nowrap;
+  }
+
+  .words {
+    display: none;
   }
 }
 

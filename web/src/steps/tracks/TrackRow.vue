@@ -262,6 +262,7 @@ td {
 
 .feed {
   font-size: 12.5px;
+  letter-spacing: -0.01em;
 }
 
 .in {

@@ -147,7 +147,13 @@ table {
 }
 
 .speakers {
-  width: 16.5%;
+  width: 15%;
+}
+
+@media (min-width: 1500px) {
+  .speakers {
+    width: 27%;
+  }
 }
 
 @media (max-width: 1100px) {
@@ -156,7 +162,7 @@ table {
   }
 
   .fed {
-    width: 96px;
+    width: 106px;
   }
 }
 

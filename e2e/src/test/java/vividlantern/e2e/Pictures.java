@@ -35,6 +35,7 @@ public final class Pictures {
         boolean day = theme.equals("day");
         page.navigate(program.address());
         page.getByText("At the rig now").waitFor();
+        page.getByText("Saltworks: all 13 inputs.").first().waitFor();
         if (!kept || day) {
             shoot(page, folder, "home-" + theme);
         }

@@ -80,7 +80,7 @@ public class TemplatesIT {
                 .last()
                 .click();
         button("Create session").click();
-        Locator went = page.getByLabel("Where everything went");
+        Locator went = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Where everything went"));
         assertThat(went.getByRole(AriaRole.ROW)).hasCount(1 + 13 + 3);
         assertThat(went).containsText("no free pair feeds headphones");
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
