@@ -52,7 +52,7 @@ const open = () => router.push(`/sessions/${begun.value!.session}/input-list`)
       <NButton attr-type="submit" type="primary" :disabled="!name.trim() || !rig">Create session</NButton>
     </form>
     <template v-else>
-      <div class="fits">
+      <div class="fits" tabindex="0" role="region" aria-label="Inputs and cues">
         <table aria-label="Where everything went">
           <thead>
             <tr>
