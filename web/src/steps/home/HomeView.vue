@@ -30,7 +30,8 @@ function load() {
   return trying(async () => {
     sessions.value = (await api.GET('/api/sessions')).data ?? []
     rigs.value = ((await api.GET('/api/rigs')).data ?? []).filter((each) => !each.unreadable)
-    rig.value = rigs.value[0]?.id ?? ''
+    const chosen = rig.value === ANOTHER || rigs.value.some((each) => each.id === rig.value)
+    if (!chosen) rig.value = rigs.value[0]?.id ?? ''
   })
 }
 
