@@ -22,5 +22,6 @@ watch([shown, inside, () => title], name, { immediate: true, flush: 'post' })
 <template>
   <NModal v-model:show="shown" preset="card" :title="title" :style="{ width: `${width}px` }">
     <div ref="inside"><slot /></div>
+    <template v-if="$slots.footer" #footer><slot name="footer" /></template>
   </NModal>
 </template>

@@ -63,7 +63,7 @@ const open = () => router.push(`/sessions/${begun.value!.session}/input-list`)
             </tr>
           </thead>
           <tbody>
-            <tr v-for="line in begun.lines" :key="line.name">
+            <tr v-for="line in begun.lines" :key="line.part">
               <td class="strong">{{ line.name }}</td>
               <td>{{ line.from }}</td>
               <td :class="{ flare: !line.to }">{{ line.to || 'no place' }}</td>

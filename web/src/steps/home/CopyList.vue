@@ -4,6 +4,7 @@ import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Contents, type ListedCopy, type Session } from '@/api/client'
 import { tell, trying } from '@/desk/notice'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** Copies of everything, and the ways back to them. */
 const emit = defineEmits<{ restored: [] }>()
@@ -146,11 +147,10 @@ function holds(copy: ListedCopy) {
       <p role="status">Restoring {{ beginningAnew }}. The program restarts; this takes a few seconds.</p>
     </NModal>
 
-    <NModal
+    <DialogCard
       :show="lookedInto !== null"
-      preset="card"
       :title="lookedInto ? `The copy of ${time(lookedInto.madeAt)}` : ''"
-      :style="{ width: '640px' }"
+      :width="640"
       @update:show="lookedInto = null"
     >
       <p v-if="!contents" class="soft" role="status">Opening it; this takes a few seconds.</p>
@@ -174,7 +174,7 @@ function holds(copy: ListedCopy) {
         </li>
       </ul>
       <p v-if="contents?.sessions.length === 0" class="soft">It contains no session.</p>
-    </NModal>
+    </DialogCard>
   </section>
 </template>
 

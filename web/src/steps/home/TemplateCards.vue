@@ -50,6 +50,7 @@ async function remove(card: Card) {
             <NButton
               size="small"
               type="primary"
+              :disabled="!fits.has(card.id)"
               :aria-label="`New session from ${card.about.title}`"
               @click="chosen = card"
             >

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type BringItem } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** What the list needs to be there, to tick off while packing. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -35,7 +36,7 @@ watch(shown, (now) => {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="What to bring" :style="{ width: '560px' }">
+  <DialogCard v-model:show="shown" title="What to bring" :width="560">
     <p v-if="items.length === 0" class="soft">
       Nothing yet. It follows from the mics, stands and cables of the list, and from who listens to a cue.
     </p>
@@ -53,7 +54,7 @@ watch(shown, (now) => {
         <NButton tag="a" type="primary" :href="`${at}/input-list.pdf`" download>Print all sheets</NButton>
       </div>
     </template>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Preview } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** Says row by row what a file would do; nothing changes until somebody takes it. */
 const file = defineModel<File | null>('file', { required: true })
@@ -39,7 +40,7 @@ async function take() {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="What this file will do" :style="{ width: '760px' }">
+  <DialogCard v-model:show="shown" title="What this file will do" :width="760">
     <div v-if="preview" class="sheet rows">
       <table aria-label="Rows of the file">
         <thead>
@@ -67,7 +68,7 @@ async function take() {
         <NButton type="primary" :disabled="edits.length === 0" @click="take">Import the good rows</NButton>
       </div>
     </template>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

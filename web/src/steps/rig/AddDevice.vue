@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type AddDevice, type PortRun } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
+import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 
 /** A device from the shelf under a name of one's own, its runs of ports changed as wished before it is added. */
@@ -55,7 +56,7 @@ async function add() {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="Add a device" :style="{ width: '620px' }">
+  <DialogCard v-model:show="shown" title="Add a device" :width="620">
     <div class="form">
       <FormRow label="From the shelf">
         <NSelect
@@ -101,7 +102,7 @@ async function add() {
         <NButton type="primary" :disabled="!name.trim() || !chosen" @click="add">Add</NButton>
       </div>
     </template>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NButton, NModal, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, reactive, watch } from 'vue'
 import type { Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** What the chosen ports can do, all alike: what they take, +48 V and its banks, pad, gain. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -99,7 +100,7 @@ async function accept() {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" :title="`What ${named} can do`" :style="{ width: '520px' }">
+  <DialogCard v-model:show="shown" :title="`What ${named} can do`" :width="520">
     <div class="form">
       <div class="line">
         <span>Accepts</span>
@@ -155,7 +156,7 @@ async function accept() {
         <NButton type="primary" :disabled="facts.takes.length === 0" @click="accept">Save</NButton>
       </div>
     </template>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { api, type Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** House labels for many ports at once: by a pattern, by a pasted column, or from what is tied there. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -20,7 +21,7 @@ async function name(by: 'pattern' | 'column' | 'ties', text: string) {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="Name many ports" :style="{ width: '560px' }">
+  <DialogCard v-model:show="shown" title="Name many ports" :width="560">
     <p class="soft">{{ ports.length }} ports, from {{ ports[0]?.houseLabel }} to {{ ports.at(-1)?.houseLabel }}.</p>
     <div class="way">
       <label>By a pattern <input v-model="pattern" class="field" aria-label="Pattern" /></label>
@@ -36,7 +37,7 @@ async function name(by: 'pattern' | 'column' | 'ties', text: string) {
       <NButton :disabled="!column.trim()" @click="name('column', column)">Name by the column</NButton>
       <NButton @click="name('ties', '')">Name after what is tied there</NButton>
     </div>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Difference, type KeptCopy } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** Copies kept of the rig, and documents to and from elsewhere; each says what it would change before it does. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -68,7 +69,7 @@ async function accept() {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="Copies of this rig" :style="{ width: '640px' }">
+  <DialogCard v-model:show="shown" title="Copies of this rig" :width="640">
     <template v-if="difference">
       <p v-if="difference.changes.length === 0" class="soft">{{ looked }} is the same as the rig now.</p>
       <template v-else>
@@ -111,7 +112,7 @@ async function accept() {
         />
       </div>
     </template>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

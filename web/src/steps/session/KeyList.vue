@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NModal } from 'naive-ui'
+import DialogCard from '@/parts/DialogCard.vue'
 import { STEPS } from '@/steps/steps'
 import { KEYS } from './useKeys'
 
@@ -9,7 +9,7 @@ const shown = defineModel<boolean>('shown', { required: true })
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="Keys" class="keys" :style="{ width: '460px' }">
+  <DialogCard v-model:show="shown" title="Keys" :width="460">
     <table>
       <tbody>
         <template v-for="{ title, keys } in groups" :key="title">
@@ -25,7 +25,7 @@ const shown = defineModel<boolean>('shown', { required: true })
         </template>
       </tbody>
     </table>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

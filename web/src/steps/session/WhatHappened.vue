@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { NModal } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type Happened, type LogLine } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** What went wrong with the sound, and who changed what, newest first. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -44,7 +44,7 @@ const time = (utc: string) => new Date(utc).toLocaleTimeString('en-GB')
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="What happened" :style="{ width: '680px' }">
+  <DialogCard v-model:show="shown" title="What happened" :width="680">
     <div class="both">
       <h3>To the sound</h3>
       <p v-if="!desk.live" class="soft">This session is not at the rig.</p>
@@ -73,7 +73,7 @@ const time = (utc: string) => new Date(utc).toLocaleTimeString('en-GB')
         The program's own log says more: <code>{{ happened.logFile }}</code>
       </p>
     </div>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

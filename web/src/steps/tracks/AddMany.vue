@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NButton, NModal, NSelect } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type OfferedFeed } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { WIDTHS } from '@/desk/feeds'
+import DialogCard from '@/parts/DialogCard.vue'
 
 /** Many tracks at once: of the inputs that have none, by a pattern, or by a pasted list. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -47,7 +48,7 @@ async function many(wanted: { count: number; names: string }) {
 </script>
 
 <template>
-  <NModal v-model:show="shown" preset="card" title="Add many tracks" :style="{ width: '540px' }">
+  <DialogCard v-model:show="shown" title="Add many tracks" :width="540">
     <div class="way">
       <NButton type="primary" @click="fromInputs">A track for each input that has none</NButton>
       <label
@@ -89,7 +90,7 @@ async function many(wanted: { count: number; names: string }) {
     <div class="way">
       <NButton :disabled="!list.trim()" @click="many({ count: 0, names: list })">Add the list</NButton>
     </div>
-  </NModal>
+  </DialogCard>
 </template>
 
 <style scoped>

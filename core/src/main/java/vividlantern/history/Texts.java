@@ -13,10 +13,18 @@ public final class Texts {
      * @param owner as in "A track"
      */
     public static String name(String text, String owner, String field) {
+        return required(text, owner + " needs a name.", field);
+    }
+
+    /**
+     * A text that must be there, without blanks around it.
+     *
+     * @param otherwise the sentence that says so
+     */
+    public static String required(String text, String otherwise, String field) {
         String stripped = optional(text, field);
         if (stripped.isEmpty()) {
-            String wanted = field.equals("source") || field.equals("reason") ? field : "name";
-            throw new Refused(owner + " needs a " + wanted + ".", field);
+            throw new Refused(otherwise, field);
         }
         return stripped;
     }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -20,6 +21,7 @@ import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.PartKey;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
@@ -28,10 +30,10 @@ import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.units.PlainNumber;
 
 /**
- * Where inputs and cues go on a rig, found for all of them at once. First as many as can be get a place that takes them;
- * then, each point of this list before all that follow: a port of the same name, one of the same device, one with the pad and
- * the gain that are wanted, ports that are a pair or a group, and earlier inputs into earlier ports. An input that needs +48 V
- * and one that must never have it do not share a switch. What is not asked for stays where it is.
+ * Where inputs and cues go on a rig, found for all of them at once. First as many as can be get a place that takes them; then
+ * these weigh, each more than the next: a port of the same name, one of the same device, one with the pad and one with the gain
+ * that are wanted, ports that are a pair or a group, and earlier inputs into earlier ports. An input that needs +48 V and one
+ * that must never have it do not share a switch. What is not asked for stays where it is.
  */
 public final class Fit {
 
@@ -46,13 +48,14 @@ public final class Fit {
     /**
      * Where one input or cue goes.
      *
-     * @param name what it is: "Fiddle", "Cue Anna"
+     * @param part which part of the session it is: "input/fiddle"
+     * @param name what it is called: "Fiddle", "Cue Anna"
      * @param from where it was, by name; "" if nowhere
      * @param to where it goes, by name; "" if nothing was found
      * @param why the reason, in words that follow "because"
      * @param edits what takes it there; none if nothing was found
      */
-    public record FitLine(String name, String from, String to, String why, List<Edit> edits) {
+    public record FitLine(String part, String name, String from, String to, String why, List<Edit> edits) {
 
         public boolean isPlaced() {
             return !to.isEmpty();
@@ -69,6 +72,11 @@ public final class Fit {
 
         public List<Edit> edits() {
             return lines.stream().flatMap(line -> line.edits().stream()).toList();
+        }
+
+        /** Whether everything has a place. */
+        public boolean isWhole() {
+            return lines.stream().allMatch(FitLine::isPlaced);
         }
 
         /**
@@ -129,7 +137,7 @@ public final class Fit {
         List<FitLine> lines = new ArrayList<>(fit.inputs());
         int inputs = lines.size();
         lines.addAll(fit.cues());
-        return new Fitted(inputs, List.copyOf(lines), fit.proposals(lines, inputs));
+        return new Fitted(inputs, List.copyOf(lines), fit.proposals(lines));
     }
 
     /** A place that inputs of a width can have, with what is asked of it again and again. */
@@ -292,10 +300,10 @@ public final class Fit {
         String from = String.join(" | ", wishes.ports().get(input.id()));
         String to = rig.labels(ports);
         if (ports.isEmpty()) {
-            return new FitLine(input.source(), from, "", whyNot(input), List.of());
+            return new FitLine(part(input), input.source(), from, "", whyNot(input), List.of());
         }
         List<Edit> edits = List.of(new PatchInput(input.id(), ports));
-        return new FitLine(input.source(), from, to, why(input, from, to, taken), edits);
+        return new FitLine(part(input), input.source(), from, to, why(input, from, to, taken), edits);
     }
 
     private String why(Input input, String from, String to, Map<PortId, Input> taken) {
@@ -389,11 +397,12 @@ public final class Fit {
         String from = wishes.pairs().get(cue.id());
         String name = "Cue " + cue.name();
         if (pair.isEmpty()) {
-            return new FitLine(name, from, "", "no free pair feeds headphones", List.of());
+            return new FitLine(part(cue), name, from, "", "no free pair feeds headphones", List.of());
         }
         String to = pair.get().houseLabel();
         String why = to.equalsIgnoreCase(from) ? "it has the same name" : "it is the first free pair for headphones";
         return new FitLine(
+                part(cue),
                 name,
                 from,
                 to,
@@ -408,34 +417,48 @@ public final class Fit {
     }
 
     /** What would help those that have no place. */
-    private List<String> proposals(List<FitLine> lines, int inputs) {
-        List<String> proposals = new ArrayList<>();
-        Set<String> without = lines.subList(0, inputs).stream()
+    private List<String> proposals(List<FitLine> lines) {
+        Set<String> without = lines.stream()
                 .filter(line -> !line.isPlaced())
-                .map(FitLine::name)
-                .collect(Collectors.toCollection(LinkedHashSet::new));
-        if (!without.isEmpty()) {
-            List<Input> left = session.inputs().stream()
-                    .filter(input -> wishes.ports().containsKey(input.id()) && without.contains(input.source()))
-                    .toList();
-            int channels = left.stream().mapToInt(Input::width).sum();
-            String power = left.stream().anyMatch(input -> input.phantom() == PhantomWish.ON) ? " with +48 V" : "";
-            proposals.add("An expander with " + channels + (channels == 1 ? " input" : " inputs") + power
-                    + " would take what has no place.");
+                .map(FitLine::part)
+                .collect(Collectors.toSet());
+        List<Input> left = session.inputs().stream()
+                .filter(input -> without.contains(part(input)))
+                .toList();
+        List<String> proposals = new ArrayList<>();
+        List<Input> atMicLevel =
+                left.stream().filter(input -> input.level() == Port.Signal.MIC).toList();
+        if (!atMicLevel.isEmpty()) {
+            int channels = atMicLevel.stream().mapToInt(Input::width).sum();
+            boolean powered = atMicLevel.stream().anyMatch(input -> input.phantom() == PhantomWish.ON);
+            proposals.add("An expander with " + channels + (channels == 1 ? " mic input" : " mic inputs")
+                    + (powered ? " and +48 V" : "") + " could take " + sources(atMicLevel.stream()) + ".");
+        }
+        if (!left.isEmpty()) {
             lowerRate().ifPresent(proposals::add);
-            String unplayed = session.inputs().stream()
-                    .filter(input -> wishes.ports().containsKey(input.id()))
-                    .filter(input -> input.performer().isEmpty() && !without.contains(input.source()))
-                    .map(Input::source)
-                    .collect(Collectors.joining(", "));
+            String unplayed = sources(session.inputs().stream()
+                    .filter(input -> wishes.ports().containsKey(input.id()) && !without.contains(part(input)))
+                    .filter(input -> input.performer().isEmpty()));
             if (!unplayed.isEmpty()) {
-                proposals.add("Nobody plays " + unplayed + "; without that there is room for others.");
+                proposals.add("Nobody plays " + unplayed + "; leaving some of that out may make room.");
             }
         }
-        if (lines.subList(inputs, lines.size()).stream().anyMatch(line -> !line.isPlaced())) {
+        if (session.cues().stream().anyMatch(cue -> without.contains(part(cue)))) {
             proposals.add("Let performers who want to hear the same share a cue.");
         }
         return proposals;
+    }
+
+    private static String sources(Stream<Input> inputs) {
+        return inputs.map(Input::source).collect(Collectors.joining(", "));
+    }
+
+    private static String part(Input input) {
+        return PartKey.of(input.id()).toString();
+    }
+
+    private static String part(Cue cue) {
+        return PartKey.of(cue.id()).toString();
     }
 
     private Optional<String> lowerRate() {

@@ -78,9 +78,9 @@ public final class InputTracks {
                 .toList();
     }
 
-    /** The place at which an input is; the first, if it is at several. */
-    public static Optional<TrackPlace> placeOf(Session session, Input input) {
-        return places(session).stream()
+    /** The place at which an input is, among {@link #places}; the first, if it is at several. */
+    public static Optional<TrackPlace> placeOf(Session session, Input input, List<TrackPlace> places) {
+        return places.stream()
                 .filter(place -> place.width() == input.width())
                 .filter(place -> {
                     Track track = session.find(place.track()).orElseThrow();

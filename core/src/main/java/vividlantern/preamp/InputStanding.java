@@ -34,13 +34,14 @@ public record InputStanding(
      */
     public static List<InputStanding> of(
             Session session, Rig rig, Map<PortId, PreampSetting> stands, Set<PortId> switching) {
+        List<InputTracks.TrackPlace> places = InputTracks.places(session);
         return session.inputs().stream()
                 .map(input -> {
                     List<Port> preamps = rig.preampsOf(input.ports());
                     return new InputStanding(
                             input.id(),
                             String.join(", ", InputTracks.names(session, input)),
-                            InputTracks.placeOf(session, input),
+                            InputTracks.placeOf(session, input, places),
                             gain(input, preamps, stands),
                             preamps.stream().map(Port::id).anyMatch(switching::contains));
                 })

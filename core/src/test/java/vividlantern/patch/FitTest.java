@@ -128,9 +128,9 @@ public class FitTest {
                 .isEqualTo("8 of 9 inputs; no place for Mic 9, because every port that fits is taken");
         assertThat(fit().proposals())
                 .containsExactly(
-                        "An expander with 1 input would take what has no place.",
-                        "Nobody plays Mic 2, Mic 3, Mic 4, Mic 5, Mic 6, Mic 7, Mic 8; without that there is room for"
-                                + " others.");
+                        "An expander with 1 mic input could take Mic 9.",
+                        "Nobody plays Mic 2, Mic 3, Mic 4, Mic 5, Mic 6, Mic 7, Mic 8; leaving some of that"
+                                + " out may make room.");
     }
 
     @Test

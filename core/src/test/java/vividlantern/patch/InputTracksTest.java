@@ -67,7 +67,7 @@ public class InputTracksTest {
         assertThat(names(moved, FIDDLE)).containsExactly("Room (right)");
         assertThat(feeds(moved, SOLO)).containsExactly(Feed.NOTHING);
         assertThat(feeds(moved, ROOM)).containsExactly(Feed.NOTHING, Feed.from(FIDDLE, 0));
-        assertThat(InputTracks.placeOf(moved, moved.find(FIDDLE).orElseThrow()))
+        assertThat(InputTracks.placeOf(moved, moved.find(FIDDLE).orElseThrow(), InputTracks.places(moved)))
                 .contains(new InputTracks.TrackPlace(ROOM, Optional.of(1), 1, "Room (right)"));
     }
 
@@ -91,7 +91,8 @@ public class InputTracksTest {
     public void itCanLeaveAllTracks() {
         Session left = after(InputTracks.leave(SESSION, FIDDLE));
         assertThat(names(left, FIDDLE)).isEmpty();
-        assertThat(InputTracks.placeOf(left, left.find(FIDDLE).orElseThrow())).isEmpty();
+        assertThat(InputTracks.placeOf(left, left.find(FIDDLE).orElseThrow(), InputTracks.places(left)))
+                .isEmpty();
     }
 
     @Test

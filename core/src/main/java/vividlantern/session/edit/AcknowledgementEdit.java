@@ -21,7 +21,8 @@ public sealed interface AcknowledgementEdit extends Edit {
             if (key.isBlank() || key.length() > LONGEST_KEY) {
                 throw new Refused("A finding has a key of 1 to " + LONGEST_KEY + " characters.", "key");
             }
-            Acknowledgement said = new Acknowledgement(key, Texts.name(reason, "An acknowledgement", "reason"));
+            Acknowledgement said =
+                    new Acknowledgement(key, Texts.required(reason, "An acknowledgement needs a reason.", "reason"));
             List<Acknowledgement> others = session.acknowledgements().stream()
                     .filter(each -> !each.key().equals(key))
                     .toList();

@@ -56,7 +56,7 @@ public sealed interface InputEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Ids.requireNew(input.value(), session.find(input).isPresent(), "id");
             Rules.freeNumber(session, number);
-            return session.plus(Input.of(input, number, Texts.name(source, "An input", "source")));
+            return session.plus(Input.of(input, number, Texts.required(source, "An input needs a source.", "source")));
         }
 
         @Override
@@ -139,7 +139,7 @@ public sealed interface InputEdit extends Edit {
 
         @Override
         public Input of(Input was) {
-            String named = Texts.name(source, "An input", "source");
+            String named = Texts.required(source, "An input needs a source.", "source");
             return was.sourced(named);
         }
 

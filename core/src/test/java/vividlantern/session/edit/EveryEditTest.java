@@ -36,7 +36,6 @@ import vividlantern.session.InputId;
 import vividlantern.session.Look;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
@@ -51,7 +50,6 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackView;
 import vividlantern.session.TrackViewId;
-import vividlantern.session.VoiceId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
 import vividlantern.session.edit.CueEdit.AddCue;
@@ -449,75 +447,6 @@ public class EveryEditTest {
         Arrays.stream(all()).forEach(row -> shown.add(row[0].getClass()));
         assertThat(shown)
                 .containsExactlyInAnyOrderElementsOf(Documents.editKinds().values());
-    }
-
-    @Test
-    public void aClickKeepsTheVoicesThatTracksCarryAndItsOwnLimits() {
-        ClickPattern click = SESSION.click();
-        ClickPattern.Voice beats = click.voices().get(0);
-        refused(new SetClick(new ClickPattern(9, click.voices())), "0 to 8 bars");
-        refused(new SetClick(new ClickPattern(-1, click.voices())), "0 to 8 bars");
-        refused(new SetClick(new ClickPattern(1, List.of(beats))), "carries the click voice \"between\"");
-        refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 99, 1)))), "100 to 8000 Hz");
-        refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 13)))), "1 to 12 steps");
-        refused(new SetClick(new ClickPattern(1, List.of(accented(beats, 2000)))), "0 to 12 dB louder");
-        refused(
-                new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 1), voice(beats, 500, 2)))),
-                "have the id 'beats'");
-        refused(new SetClick(new ClickPattern(1, java.util.Collections.nCopies(9, beats))), "at most 8 voices");
-        Session wide = new SetClick(new ClickPattern(
-                        0, List.of(voice(beats, 8000, 12), click.voices().get(1))))
-                .applyTo(SESSION, RIG);
-        assertThat(wide.click().voices().get(0).stepsPerBeat()).isEqualTo(12);
-    }
-
-    private static ClickPattern.Voice accented(ClickPattern.Voice like, double accentDb) {
-        return new ClickPattern.Voice(
-                like.id(), like.name(), like.sound(), like.pitchHz(), 1, false, Decibels.of(accentDb));
-    }
-
-    private static ClickPattern.Voice voice(ClickPattern.Voice like, double pitchHz, int steps) {
-        return new ClickPattern.Voice(
-                new VoiceId("beats"), like.name(), like.sound(), pitchHz, steps, false, like.accent());
-    }
-
-    @Test
-    public void aTempoMapStandsInOrderAndWithinItsRange() {
-        TempoMap.Tempo first = new TempoMap.Tempo(0, 90, NoteValue.CROTCHET, true);
-        TempoMap.Meter three = new TempoMap.Meter(1, 3, 4);
-        List<TempoMap.Meter> meters = List.of(three);
-        refused(new SetTempoMap(new TempoMap(List.of(), meters)), "start of bar 1");
-        refused(new SetTempoMap(new TempoMap(List.of(tempo(4, 90)), meters)), "start of bar 1");
-        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(0, 120)), meters)), "a place of its own");
-        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(8, 601)), meters)), "10 and 600");
-        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(40_001, 120)), meters)), "40000 quarter notes");
-        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(Double.NaN, 120)), meters)), "40000 quarter notes");
-        refused(
-                new SetTempoMap(new TempoMap(
-                        java.util.stream.IntStream.range(0, 1001)
-                                .mapToObj(at -> tempo(at, 100))
-                                .toList(),
-                        meters)),
-                "at most 1000 tempos");
-        refused(new SetTempoMap(new TempoMap(List.of(first), List.of())), "at bar 1");
-        assertThat(new SetTempoMap(new TempoMap(List.of(tempo(0, 137.004)), meters))
-                        .applyTo(SESSION, RIG)
-                        .tempoMap()
-                        .tempos()
-                        .get(0)
-                        .beatsPerMinute())
-                .isEqualTo(137.0);
-        refused(new SetTempoMap(new TempoMap(List.of(first), List.of(new TempoMap.Meter(1, 3, 3)))), "1 to 32 beats");
-        refused(
-                new SetTempoMap(new TempoMap(List.of(first), List.of(three, new TempoMap.Meter(1, 4, 4)))),
-                "a bar of its own");
-        // A dotted crotchet is a quarter and a half: 90 of them are 135 quarters a minute.
-        assertThat(new TempoMap.Tempo(0, 90, NoteValue.DOTTED_CROTCHET, false).quartersPerMinute())
-                .isEqualTo(135);
-    }
-
-    private static TempoMap.Tempo tempo(double atQuarter, double beatsPerMinute) {
-        return new TempoMap.Tempo(atQuarter, beatsPerMinute, NoteValue.CROTCHET, false);
     }
 
     @Test

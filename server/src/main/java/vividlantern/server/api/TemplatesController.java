@@ -89,12 +89,12 @@ class TemplatesController {
     /** How a template fits each rig. */
     @GetMapping("/templates/{template}/fits")
     List<FitOfRig> fits(@PathVariable String template) {
-        return desk.onEachRig(new TemplateId(template)).entrySet().stream()
+        return desk.onEachRig(new TemplateId(template)).stream()
                 .map(each -> new FitOfRig(
-                        each.getKey().id(),
-                        each.getKey().name(),
-                        each.getValue().fitted().lines().stream().allMatch(Fit.FitLine::isPlaced),
-                        each.getValue().inOneLine()))
+                        each.rig().id(),
+                        each.rig().name(),
+                        each.beginning().fitted().isWhole(),
+                        each.beginning().inOneLine()))
                 .toList();
     }
 

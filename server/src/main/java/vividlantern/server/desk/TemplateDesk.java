@@ -1,6 +1,6 @@
 package vividlantern.server.desk;
 
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +23,9 @@ import vividlantern.template.TemplateId;
 /** The templates: kept from sessions, and sessions begun from them. */
 @Component
 public class TemplateDesk {
+
+    /** A rig, and a template as it would begin there. */
+    public record OnRig(Rig rig, Beginning beginning) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(TemplateDesk.class);
 
@@ -75,13 +78,13 @@ public class TemplateDesk {
     }
 
     /** How a template would fit each rig that can be read, as a session that nobody has begun. */
-    public Map<Rig, Beginning> onEachRig(TemplateId id) {
+    public List<OnRig> onEachRig(TemplateId id) {
         Template template = template(id);
-        Map<Rig, Beginning> fits = new LinkedHashMap<>();
+        List<OnRig> fits = new ArrayList<>();
         for (RigStore.StoredRig stored : rigs.rigs()) {
             try {
                 Rig rig = rigs.rig(new RigId(stored.id()));
-                fits.put(rig, Beginning.of(template, new SessionId("none"), "", "", rig));
+                fits.add(new OnRig(rig, Beginning.of(template, new SessionId("none"), "", "", rig)));
             } catch (Unreadable known) {
                 LOG.debug("The rig {} is left out.", stored.id(), known);
             }

@@ -1,0 +1,93 @@
+package vividlantern.session.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Collections;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.NoteValue;
+import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
+import vividlantern.session.VoiceId;
+import vividlantern.session.edit.SongEdit.SetClick;
+import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.units.Decibels;
+
+/** What a click and a tempo map must be. */
+public class SongEditTest {
+
+    private static final Session SESSION = RandomSessions.blank();
+
+    @Test
+    public void aClickKeepsTheVoicesThatTracksCarryAndItsOwnLimits() {
+        ClickPattern click = SESSION.click();
+        ClickPattern.Voice beats = click.voices().get(0);
+        refused(new SetClick(new ClickPattern(9, click.voices())), "0 to 8 bars");
+        refused(new SetClick(new ClickPattern(-1, click.voices())), "0 to 8 bars");
+        refused(new SetClick(new ClickPattern(1, List.of(beats))), "carries the click voice \"between\"");
+        refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 99, 1)))), "100 to 8000 Hz");
+        refused(new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 13)))), "1 to 12 steps");
+        refused(new SetClick(new ClickPattern(1, List.of(accented(beats, 2000)))), "0 to 12 dB louder");
+        refused(
+                new SetClick(new ClickPattern(1, List.of(voice(beats, 1000, 1), voice(beats, 500, 2)))),
+                "have the id 'beats'");
+        refused(new SetClick(new ClickPattern(1, Collections.nCopies(9, beats))), "at most 8 voices");
+        Session wide = new SetClick(new ClickPattern(
+                        0, List.of(voice(beats, 8000, 12), click.voices().get(1))))
+                .applyTo(SESSION, RandomSessions.RIG);
+        assertThat(wide.click().voices().get(0).stepsPerBeat()).isEqualTo(12);
+    }
+
+    private static ClickPattern.Voice accented(ClickPattern.Voice like, double accentDb) {
+        return new ClickPattern.Voice(
+                like.id(), like.name(), like.sound(), like.pitchHz(), 1, false, Decibels.of(accentDb));
+    }
+
+    private static ClickPattern.Voice voice(ClickPattern.Voice like, double pitchHz, int steps) {
+        return new ClickPattern.Voice(
+                new VoiceId("beats"), like.name(), like.sound(), pitchHz, steps, false, like.accent());
+    }
+
+    @Test
+    public void aTempoMapStandsInOrderAndWithinItsRange() {
+        TempoMap.Tempo first = new TempoMap.Tempo(0, 90, NoteValue.CROTCHET, true);
+        TempoMap.Meter three = new TempoMap.Meter(1, 3, 4);
+        List<TempoMap.Meter> meters = List.of(three);
+        refused(new SetTempoMap(new TempoMap(List.of(), meters)), "start of bar 1");
+        refused(new SetTempoMap(new TempoMap(List.of(tempo(4, 90)), meters)), "start of bar 1");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(0, 120)), meters)), "a place of its own");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(8, 601)), meters)), "10 and 600");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(40_001, 120)), meters)), "40000 quarter notes");
+        refused(new SetTempoMap(new TempoMap(List.of(first, tempo(Double.NaN, 120)), meters)), "40000 quarter notes");
+        refused(
+                new SetTempoMap(new TempoMap(
+                        IntStream.range(0, 1001).mapToObj(at -> tempo(at, 100)).toList(), meters)),
+                "at most 1000 tempos");
+        refused(new SetTempoMap(new TempoMap(List.of(first), List.of())), "at bar 1");
+        assertThat(new SetTempoMap(new TempoMap(List.of(tempo(0, 137.004)), meters))
+                        .applyTo(SESSION, RandomSessions.RIG)
+                        .tempoMap()
+                        .tempos()
+                        .get(0)
+                        .beatsPerMinute())
+                .isEqualTo(137.0);
+        refused(new SetTempoMap(new TempoMap(List.of(first), List.of(new TempoMap.Meter(1, 3, 3)))), "1 to 32 beats");
+        refused(
+                new SetTempoMap(new TempoMap(List.of(first), List.of(three, new TempoMap.Meter(1, 4, 4)))),
+                "a bar of its own");
+        // A dotted crotchet is a quarter and a half: 90 of them are 135 quarters a minute.
+        assertThat(new TempoMap.Tempo(0, 90, NoteValue.DOTTED_CROTCHET, false).quartersPerMinute())
+                .isEqualTo(135);
+    }
+
+    private static TempoMap.Tempo tempo(double atQuarter, double beatsPerMinute) {
+        return new TempoMap.Tempo(atQuarter, beatsPerMinute, NoteValue.CROTCHET, false);
+    }
+
+    private static void refused(Edit edit, String reason) {
+        EditsTest.assertRefused(edit, SESSION, RandomSessions.RIG, reason);
+    }
+}
