@@ -1,6 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import HomeView from './steps/home/HomeView.vue'
-import { STEPS } from './steps/steps'
+import { lastStep } from './desk/pageState'
+import { BESIDE, STEPS } from './steps/steps'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -11,8 +12,8 @@ export const router = createRouter({
       component: () => import('./steps/session/SessionFrame.vue'),
       props: true,
       children: [
-        { path: '', redirect: (to) => `${to.path}/input-list` },
-        ...STEPS.map((step) => ({ path: step.path, component: step.view })),
+        { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/${lastStep(String(to.params.session))}` },
+        ...[...STEPS, ...BESIDE].map((step) => ({ path: step.path, component: step.view })),
       ],
     },
     { path: '/:anything(.*)*', redirect: '/' },

@@ -13,6 +13,7 @@ import {
   type Turned,
   type UndoState,
 } from '@/api/client'
+import { actsAlone } from './groups'
 import { darken, layLevelsOut, takeLevels } from './levels'
 import { beginListening, endListening, hear } from './listening'
 import { follow, type Place } from './live'
@@ -171,7 +172,10 @@ export const useDesk = defineStore('desk', () => {
   function edit(edits: Edit[], gesture: string | null = null): Promise<boolean> {
     if (edits.length === 0) return Promise.resolve(true)
     return trying(() =>
-      api.POST('/api/sessions/{session}/edits', { ...at.value, body: { edits, gesture, basedOn: null } }),
+      api.POST('/api/sessions/{session}/edits', {
+        ...at.value,
+        body: { edits, gesture, basedOn: null, alone: actsAlone() },
+      }),
     )
   }
 

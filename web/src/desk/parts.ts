@@ -35,6 +35,12 @@ function withPart(session: Session, key: string, part: Part | null): Session {
       return { ...session, tracks: put<Track>(session.tracks, id, part, byPosition) }
     case 'view':
       return { ...session, views: put(session.views, id, part, () => 0) }
+    case 'group':
+      return { ...session, groups: put(session.groups, id, part, () => 0) }
+    case 'bring':
+      return { ...session, bringing: put(session.bringing, id, part, byPosition) }
+    case 'song':
+      return { ...session, songEntry: part as unknown as Session['songEntry'] }
     case 'acknowledgement': {
       const acknowledged = key.slice(kind.length + 1)
       const others = session.acknowledgements.filter((each) => each.key !== acknowledged)

@@ -74,3 +74,9 @@ export const STEPS: Step[] = [
         .map((cue) => ({ words: `Listen to ${cue.name}`, act: () => desk.listen(cue.id) })),
   },
 ]
+
+/** What stands beside the steps: the songs of the production, and what was changed. */
+export const BESIDE: Pick<Step, 'path' | 'title' | 'view'>[] = [
+  { path: 'songs', title: 'Song list', view: () => import('./songs/SongsView.vue') },
+  { path: 'history', title: 'History', view: () => import('./history/HistoryView.vue') },
+]

@@ -1,99 +1,125 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
-import { ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Begun, type Card, type FitOfRig } from '@/api/client'
+import { api, type Card, type FitOfRig, type FitSheet } from '@/api/client'
 import { trying } from '@/desk/notice'
+import { lastStep, showLike } from '@/desk/pageState'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import FitTable from './FitTable.vue'
 
-/** Begins a session from a template, and says where everything went that could not stay where it was. */
-const { card, fits } = defineProps<{ card: Card; fits: FitOfRig[] }>()
+/** Begins a session from a template: what cannot stay where it was is shown line by line first, and changed by hand. */
+const { card, fits, after } = defineProps<{
+  card: Card
+  fits: FitOfRig[]
+  /** The session whose production it goes on with, as its next song. */
+  after: { id: string; name: string } | null
+}>()
 const emit = defineEmits<{ close: [] }>()
 
 const router = useRouter()
-const name = ref(card.about.title)
+const name = ref(after?.name ?? card.about.title)
 const song = ref('')
 const rig = ref((fits.find((each) => each.all) ?? fits[0])?.rig ?? '')
-const begun = ref<Begun | null>(null)
+const sheet = ref<FitSheet | null>(null)
+const ports = ref(new Map<string, string[]>())
+const pairs = ref(new Map<string, string | null>())
+
+const wanted = () => ({
+  rigId: rig.value,
+  ports: [...ports.value].map(([input, chosen]) => ({ input, ports: chosen })),
+  pairs: [...pairs.value].map(([cue, pair]) => ({ cue, pair })),
+})
+const params = { path: { template: card.id } }
+
+async function look() {
+  sheet.value = (await api.POST('/api/templates/{template}/fit', { params, body: wanted() })).data ?? null
+}
+
+watch(
+  rig,
+  () => {
+    ports.value = new Map()
+    pairs.value = new Map()
+    sheet.value = null
+    if (rig.value) void trying(look)
+  },
+  { immediate: true },
+)
+
+/** The others find places around what is chosen. A choice that cannot be is told, and taken back. */
+async function choose(part: string, chosen: string[], pair: string | null) {
+  const before = { ports: ports.value, pairs: pairs.value }
+  const [kind = '', id = ''] = part.split('/')
+  if (kind === 'input') ports.value = new Map([...ports.value, [id, chosen]])
+  else pairs.value = new Map([...pairs.value, [id, pair]])
+  if (!(await trying(look))) {
+    ports.value = before.ports
+    pairs.value = before.pairs
+  }
+}
 
 function begin() {
   return trying(async () => {
-    const params = { path: { template: card.id } }
-    const body = { name: name.value, song: song.value, rigId: rig.value }
-    begun.value = (await api.POST('/api/templates/{template}/sessions', { params, body })).data!
-    if (begun.value.lines.length === 0) open()
+    const body = { name: name.value, song: song.value, fit: wanted(), after: after?.id ?? null }
+    const begun = (await api.POST('/api/templates/{template}/sessions', { params, body })).data!
+    showLike(begun.session, begun.page)
+    await router.push(`/sessions/${begun.session}/${lastStep(begun.session)}`)
   })
 }
 
-const open = () => router.push(`/sessions/${begun.value!.session}/input-list`)
+const words = computed(() => fits.find((each) => each.rig === rig.value)?.words)
+const moves = computed(() => (sheet.value?.lines.length ?? 0) > 0)
 </script>
 
 <template>
   <DialogCard
     :show="true"
-    :title="begun ? 'Where everything went' : `New session from ${card.about.title}`"
-    :width="begun ? 760 : 460"
+    :title="`New session from ${card.about.title}`"
+    :width="moves ? 860 : 460"
     @update:show="emit('close')"
   >
-    <form v-if="!begun" class="form" @submit.prevent="begin">
-      <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
-      <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
-      <FormRow label="Rig">
-        <NSelect
-          v-model:value="rig"
-          size="small"
-          :options="fits.map((each) => ({ label: each.name, value: each.rig }))"
-          :input-props="{ 'aria-label': 'Rig' }"
-          aria-label="Rig"
-        />
-      </FormRow>
-      <p class="soft">{{ fits.find((each) => each.rig === rig)?.words }}</p>
-      <NButton attr-type="submit" type="primary" :disabled="!name.trim() || !rig">Create session</NButton>
-    </form>
-    <template v-else>
-      <div class="fits" tabindex="0" role="region" aria-label="Inputs and cues">
-        <table aria-label="Where everything went">
-          <thead>
-            <tr>
-              <th>Input or cue</th>
-              <th>Was at</th>
-              <th>Goes to</th>
-              <th>Because</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="line in begun.lines" :key="line.part">
-              <td class="strong">{{ line.name }}</td>
-              <td>{{ line.from }}</td>
-              <td :class="{ flare: !line.to }">{{ line.to || 'no place' }}</td>
-              <td class="soft">{{ line.why }}</td>
-            </tr>
-          </tbody>
-        </table>
+    <form class="form" @submit.prevent="begin">
+      <div class="names" :class="{ wide: moves }">
+        <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
+        <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
+        <FormRow label="Rig">
+          <NSelect
+            v-model:value="rig"
+            size="small"
+            :options="fits.map((each) => ({ label: each.name, value: each.rig }))"
+            :input-props="{ 'aria-label': 'Rig' }"
+            aria-label="Rig"
+          />
+        </FormRow>
       </div>
-      <p v-for="proposal in begun.proposals" :key="proposal" class="soft">{{ proposal }}</p>
-      <NButton type="primary" @click="open">Open the session</NButton>
-    </template>
+      <template v-if="sheet && moves">
+        <FitTable :sheet="sheet" @choose="choose" />
+        <p v-for="proposal in sheet.proposals" :key="proposal" class="soft">{{ proposal }}</p>
+        <p class="soft">What has no place stays in the session. Placing all of it is one change that can be undone.</p>
+      </template>
+      <p v-else class="soft">{{ words }}</p>
+      <NButton attr-type="submit" type="primary" :disabled="!name.trim() || !sheet">Create session</NButton>
+    </form>
   </DialogCard>
 </template>
 
 <style scoped>
-.fits {
-  max-height: 50vh;
-  margin-bottom: 12px;
-  overflow: auto;
+p {
+  margin: 0;
 }
 
-td,
-th {
-  padding: 4px 12px 4px 0;
-  text-align: left;
-  vertical-align: top;
-  white-space: normal;
+.names {
+  display: grid;
+  gap: 12px;
 }
 
-.strong {
-  font-weight: 600;
+.names.wide {
+  grid-template-columns: 1fr 1fr 1fr;
+}
+
+.names .field {
+  width: 100%;
 }
 </style>

@@ -1,74 +1,99 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NDropdown } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api, type Card, type FitOfRig } from '@/api/client'
 import { trying } from '@/desk/notice'
 import CardPicture from '@/parts/CardPicture.vue'
 import BeginFrom from './BeginFrom.vue'
+import TemplateVersions from './TemplateVersions.vue'
 
 /** The templates, each with what it needs and how it fits each rig. */
 const cards = ref<Card[] | null>(null)
 const fits = ref(new Map<string, FitOfRig[]>())
 const chosen = ref<Card | null>(null)
+const versionsOf = ref<Card | null>(null)
 
 function load() {
   return trying(async () => {
-    const all = (await api.GET('/api/templates')).data ?? []
-    cards.value = all
-    for (const { id } of all) {
-      const answer = await api.GET('/api/templates/{template}/fits', { params: { path: { template: id } } })
-      fits.value = new Map([...fits.value, [id, answer.data ?? []]])
-    }
+    cards.value = (await api.GET('/api/templates')).data ?? []
   })
 }
 
 onMounted(load)
 
+async function askFits(card: Card) {
+  if (fits.value.has(card.id)) return
+  const answer = await api.GET('/api/templates/{template}/fits', { params: { path: { template: card.id } } })
+  fits.value = new Map([...fits.value, [card.id, answer.data ?? []]])
+}
+
+/** Asks how a card fits once it comes into sight. */
+const watching = new IntersectionObserver((seen) => {
+  for (const each of seen) {
+    const card = cards.value?.find((one) => one.id === (each.target as HTMLElement).dataset.template)
+    if (!each.isIntersecting || !card) continue
+    watching.unobserve(each.target)
+    void trying(() => askFits(card))
+  }
+})
+const vInSight = { mounted: (element: HTMLElement) => watching.observe(element) }
+
+async function begin(card: Card) {
+  if (await trying(() => askFits(card))) chosen.value = card
+}
+
 async function remove(card: Card) {
   const params = { path: { template: card.id } }
   if (await trying(() => api.DELETE('/api/templates/{template}', { params }))) await load()
 }
+
+const MORE = [
+  { label: 'Versions', key: 'versions' },
+  { label: 'Save as a file', key: 'file' },
+  { label: 'Remove', key: 'remove' },
+]
+
+function more(card: Card, what: string) {
+  if (what === 'versions') versionsOf.value = card
+  else if (what === 'remove') void remove(card)
+  else location.assign(`/api/templates/${card.id}/document.json?download=true`)
+}
+
+const short = (fit: FitOfRig) => `${fit.name}: ${fit.words}`
 </script>
 
 <template>
   <section aria-label="Templates">
     <h2>Templates</h2>
-    <p v-if="cards?.length === 0" class="soft lead">
-      None yet. Open a session and keep it as a template; the next one begins from it in seconds.
-    </p>
-    <p v-else class="soft lead">A session that begins from a template has all of it, plugged as this rig allows.</p>
-    <div class="cards">
-      <div v-for="card in cards" :key="card.id" class="card">
-        <CardPicture :picture="card.about.picture" class="picture" />
-        <div>
+    <p class="soft lead">A session that begins from a template has all of it, plugged as the rig allows.</p>
+    <div v-for="card in cards" :key="card.id" v-in-sight class="card" :data-template="card.id">
+      <CardPicture :picture="card.about.picture" class="picture" />
+      <div>
+        <div class="line">
           <h3>{{ card.about.title }}</h3>
-          <p v-if="card.about.description">{{ card.about.description }}</p>
-          <p class="soft">Needs {{ card.needs }}.</p>
-          <p v-for="fit in fits.get(card.id)" :key="fit.rig" class="soft">{{ fit.name }}: {{ fit.words }}.</p>
           <span v-for="tag in card.about.tags" :key="tag" class="tag">{{ tag }}</span>
-          <p class="doing">
-            <NButton
-              size="small"
-              type="primary"
-              :disabled="!fits.has(card.id)"
-              :aria-label="`New session from ${card.about.title}`"
-              @click="chosen = card"
-            >
-              New session
-            </NButton>
-            <a class="word" :href="`/api/templates/${card.id}/document.json`" download>Save as a file</a>
-            <button class="word" :aria-label="`Remove ${card.about.title}`" @click="remove(card)">Remove</button>
-          </p>
         </div>
+        <p v-if="card.about.description">{{ card.about.description }}</p>
+        <p v-if="!card.fixed" class="soft">Needs {{ card.needs }}.</p>
+        <p v-for="fit in fits.get(card.id)" :key="fit.rig" :class="fit.all ? 'soft' : 'flare'">{{ short(fit) }}.</p>
+      </div>
+      <div class="doing">
+        <NButton size="small" type="primary" :aria-label="`New session from ${card.about.title}`" @click="begin(card)">
+          New session
+        </NButton>
+        <NDropdown v-if="!card.fixed" trigger="click" :options="MORE" @select="(what: string) => more(card, what)">
+          <button class="word" :aria-label="`More for ${card.about.title}`">…</button>
+        </NDropdown>
       </div>
     </div>
-    <BeginFrom v-if="chosen" :card="chosen" :fits="fits.get(chosen.id) ?? []" @close="chosen = null" />
+    <BeginFrom v-if="chosen" :card="chosen" :fits="fits.get(chosen.id) ?? []" :after="null" @close="chosen = null" />
+    <TemplateVersions v-if="versionsOf" :card="versionsOf" @close="versionsOf = null" @changed="load" />
   </section>
 </template>
 
 <style scoped>
 section {
-  margin-top: 32px;
+  margin-top: 24px;
 }
 
 h2 {
@@ -76,13 +101,16 @@ h2 {
 }
 
 .lead {
-  margin: 4px 0 16px;
+  margin: 4px 0 12px;
 }
 
 .card {
   display: grid;
-  grid-template-columns: 40px minmax(0, 1fr);
+  grid-template-columns: 40px minmax(0, 1fr) auto;
+  align-items: start;
   gap: 14px;
+  margin-bottom: 10px;
+  padding: 12px 16px;
 }
 
 .picture {
@@ -90,27 +118,28 @@ h2 {
 }
 
 .card p {
-  margin: 4px 0;
+  margin: 3px 0;
   font-size: 12.5px;
 }
 
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+
 .tag {
-  display: inline-block;
-  margin: 2px 6px 2px 0;
   padding: 1px 8px;
   border-radius: 10px;
   background: var(--raised);
+  color: var(--soft);
   font-size: 12px;
 }
 
-.card .doing {
+.doing {
   display: flex;
   align-items: center;
   gap: 8px;
-  margin-top: 10px;
-}
-
-a.word {
-  text-decoration: none;
 }
 </style>

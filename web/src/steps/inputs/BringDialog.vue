@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { api, type BringItem } from '@/api/client'
+import { api, type BringItem, type Edit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
+import FormRow from '@/parts/FormRow.vue'
 
 /** What the list needs to be there, to tick off while packing. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -25,13 +26,32 @@ function tick(item: BringItem) {
   localStorage.setItem(keptAs.value, JSON.stringify([...next]))
 }
 
+const what = ref('')
+const count = ref(1)
+
+async function load() {
+  const params = { path: { session: desk.session!.id } }
+  items.value = (await api.GET('/api/sessions/{session}/bring-list', { params })).data ?? []
+}
+
+async function edit(edits: Edit[]) {
+  const made = await desk.edit(edits)
+  if (made) await trying(load)
+  return made
+}
+
+async function add() {
+  const line = await desk.freshId('bring', what.value)
+  if (await edit([{ kind: 'write-bring-line', line, what: what.value, count: Number(count.value) }])) {
+    what.value = ''
+    count.value = 1
+  }
+}
+
 watch(shown, (now) => {
   if (!now) return
   packed.value = new Set(JSON.parse(localStorage.getItem(keptAs.value) ?? '[]') as string[])
-  void trying(async () => {
-    const params = { path: { session: desk.session!.id } }
-    items.value = (await api.GET('/api/sessions/{session}/bring-list', { params })).data ?? []
-  })
+  void trying(load)
 })
 </script>
 
@@ -46,8 +66,21 @@ watch(shown, (now) => {
         <input type="checkbox" :checked="packed.has(item.what)" @change="tick(item)" />
         <strong>{{ item.count }}</strong> × {{ item.what }}
         <span :class="item.note.includes('locker') ? 'flare' : 'soft'">{{ item.note }}</span>
+        <button
+          v-if="item.own"
+          class="word"
+          :aria-label="`Remove ${item.what}`"
+          @click.prevent="edit([{ kind: 'remove-bring-line', line: item.own }])"
+        >
+          Remove
+        </button>
       </label>
     </template>
+    <form class="own" @submit.prevent="add">
+      <FormRow label="Something of your own"><input v-model="what" class="field" maxlength="400" /></FormRow>
+      <FormRow label="How many"><input v-model="count" class="field count" type="number" min="1" max="999" /></FormRow>
+      <NButton attr-type="submit" size="small" :disabled="!what.trim()">Add</NButton>
+    </form>
     <template #footer>
       <div class="foot">
         <NButton tag="a" :href="`${at}/bring-list.csv`" download>Save as CSV</NButton>
@@ -68,6 +101,21 @@ h3 {
   align-items: center;
   gap: 6px;
   padding: 3px 0;
+}
+
+.own {
+  display: flex;
+  align-items: flex-end;
+  gap: 10px;
+  margin-top: 14px;
+}
+
+.own :first-child {
+  flex: 1;
+}
+
+.count {
+  width: 80px;
 }
 
 .foot {

@@ -3,8 +3,9 @@ import { NModal } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
+import { groupsSuspended } from '@/desk/groups'
 import { switchTheme } from '@/look/theme'
-import { STEPS, type Doable } from '@/steps/steps'
+import { BESIDE, STEPS, type Doable } from '@/steps/steps'
 
 /** Everything that can be done from anywhere, found by typing its words. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -22,6 +23,10 @@ const all = computed<Doable[]>(() => [
     words: `Go to ${step.title}`,
     act: () => router.push(`/sessions/${desk.session!.id}/${step.path}`),
   })),
+  ...BESIDE.map((place) => ({
+    words: `Go to ${place.title}`,
+    act: () => router.push(`/sessions/${desk.session!.id}/${place.path}`),
+  })),
   { words: 'Go to all sessions', act: () => router.push('/') },
   { words: desk.live?.playing ? 'Stop' : 'Play', act: desk.playOrStop },
   { words: desk.live?.headphonesCut ? 'Turn headphones back on' : 'Cut headphones', act: desk.cutHeadphones },
@@ -33,6 +38,10 @@ const all = computed<Doable[]>(() => [
   })),
   { words: `Undo: ${desk.undoState.undo || 'nothing'}`, act: desk.undo },
   { words: `Redo: ${desk.undoState.redo || 'nothing'}`, act: desk.redo },
+  {
+    words: groupsSuspended.value ? 'Let groups act' : 'Suspend groups',
+    act: () => (groupsSuspended.value = !groupsSuspended.value),
+  },
   { words: 'Keep as template', act: () => emit('keep') },
   { words: 'Switch between Day and Night', act: switchTheme },
 ])

@@ -1,71 +1,112 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
-import { ref, watch } from 'vue'
-import { api, type Picture } from '@/api/client'
+import { NButton, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { api, type Card, type Compared, type Picture } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
-import CardPicture from '@/parts/CardPicture.vue'
+import { pageState } from '@/desk/pageState'
 import DialogCard from '@/parts/DialogCard.vue'
+import DifferenceTable from '@/parts/DifferenceTable.vue'
 import FormRow from '@/parts/FormRow.vue'
+import PictureChoice from '@/parts/PictureChoice.vue'
 
-/** Keeps the session as a template, from which others can begin. */
+/** Keeps the session as a template, from which others can begin, or as the next version of one. */
 const shown = defineModel<boolean>('shown', { required: true })
 
-const PICTURES: Picture[] = ['lantern', 'mic', 'strings', 'brass', 'drum', 'keys', 'voices', 'boat']
+/** The choice of a template that is not there yet. */
+const FRESH = ''
 
 const desk = useDesk()
+const cards = ref<Card[]>([])
+const chosen = ref(FRESH)
 const title = ref('')
 const description = ref('')
 const tags = ref('')
 const picture = ref<Picture>('lantern')
 const withoutNames = ref(false)
+const lines = ref<Compared[] | null>(null)
+
+const choices = computed(() => [
+  { label: 'a new template', value: FRESH },
+  ...cards.value.filter((card) => !card.fixed).map((card) => ({ label: card.about.title, value: card.id })),
+])
 
 watch(shown, (now) => {
-  if (now) title.value = desk.session!.name
+  if (!now) return
+  title.value = desk.session!.name
+  chosen.value = FRESH
+  void trying(async () => (cards.value = (await api.GET('/api/templates')).data ?? []))
+})
+
+watch([chosen, withoutNames], () => {
+  lines.value = null
+  if (chosen.value === FRESH) return
+  void trying(async () => {
+    const query = { session: desk.session!.id, withoutNames: withoutNames.value }
+    const params = { path: { template: chosen.value }, query }
+    lines.value = (await api.GET('/api/templates/{template}/update', { params })).data ?? []
+  })
+})
+
+const about = () => ({
+  title: title.value,
+  description: description.value,
+  tags: tags.value.split(','),
+  picture: picture.value,
 })
 
 function keep() {
   return trying(async () => {
-    await api.POST('/api/sessions/{session}/template', {
-      params: { path: { session: desk.session!.id } },
-      body: {
-        title: title.value,
-        description: description.value,
-        tags: tags.value.split(','),
-        picture: picture.value,
-        withoutNames: withoutNames.value,
-      },
-    })
+    const session = desk.session!.id
+    const how = { withoutNames: withoutNames.value, page: pageState(session) }
+    if (chosen.value === FRESH) {
+      const params = { path: { session } }
+      await api.POST('/api/sessions/{session}/template', { params, body: { ...about(), ...how } })
+      tell(`"${title.value.trim()}" is kept. Sessions can begin from it at Home.`)
+    } else {
+      const params = { path: { template: chosen.value } }
+      await api.POST('/api/templates/{template}/versions', { params, body: { session, ...how } })
+      tell('The template is up to date. Its earlier versions are kept at Home.')
+    }
     shown.value = false
-    tell(`"${title.value.trim()}" is kept. Sessions can begin from it at Home.`)
   })
 }
 </script>
 
 <template>
-  <DialogCard v-model:show="shown" title="Keep as template" :width="520">
+  <DialogCard v-model:show="shown" title="Keep as template" :width="chosen ? 760 : 520">
     <form class="form" @submit.prevent="keep">
-      <p class="soft">Inputs, tracks, cues and click are kept, with where everything is plugged.</p>
-      <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
-      <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>
-      <FormRow label="Tags, with commas between them"><input v-model="tags" class="field" /></FormRow>
-      <div role="radiogroup" aria-label="Picture" class="pictures">
-        <button
-          v-for="each in PICTURES"
-          :key="each"
-          type="button"
-          role="radio"
-          class="plain"
-          :aria-checked="each === picture"
-          :aria-label="each"
-          :title="each"
-          @click="picture = each"
-        >
-          <CardPicture :picture="each" />
-        </button>
-      </div>
+      <p class="soft">
+        Inputs, tracks, groups, cues, click and what to bring are kept, with where everything is plugged and what the
+        page shows.
+      </p>
+      <FormRow label="Keep it as">
+        <NSelect
+          v-model:value="chosen"
+          size="small"
+          :options="choices"
+          :input-props="{ 'aria-label': 'Keep it as' }"
+          aria-label="Keep it as"
+        />
+      </FormRow>
+      <template v-if="chosen === FRESH">
+        <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
+        <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>
+        <FormRow label="Tags, with commas between them"><input v-model="tags" class="field" /></FormRow>
+        <PictureChoice v-model="picture" />
+      </template>
       <label><input v-model="withoutNames" type="checkbox" /> Leave out the performers' names</label>
-      <NButton attr-type="submit" type="primary" :disabled="!title.trim()">Keep as template</NButton>
+      <p v-if="lines?.length === 0" class="soft" role="status">The template is up to date already.</p>
+      <DifferenceTable
+        v-else-if="lines"
+        :lines="lines"
+        first="In the template"
+        second="In this session"
+        label="What would change in the template"
+      />
+      <NButton attr-type="submit" type="primary" :disabled="chosen === FRESH ? !title.trim() : !lines?.length">
+        {{ chosen === FRESH ? 'Keep as template' : 'Bring it up to date' }}
+      </NButton>
     </form>
   </DialogCard>
 </template>
@@ -73,22 +114,5 @@ function keep() {
 <style scoped>
 p {
   margin: 0;
-}
-
-.pictures {
-  display: flex;
-  justify-content: space-between;
-}
-
-.pictures button {
-  padding: 4px;
-  border: 1px solid transparent;
-  border-radius: 8px;
-  line-height: 0;
-}
-
-.pictures button[aria-checked='true'] {
-  border-color: var(--lantern);
-  box-shadow: 0 0 0 3px var(--glow-weak);
 }
 </style>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { onBeforeUnmount, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
+import { groupsSuspended } from '@/desk/groups'
+import { keepStep } from '@/desk/pageState'
 import { useRig } from '@/desk/rig'
-import { STEPS } from '@/steps/steps'
+import { BESIDE, STEPS } from '@/steps/steps'
 import CommandBox from './CommandBox.vue'
 import KeepTemplate from './KeepTemplate.vue'
 import KeyList from './KeyList.vue'
 import StandIns from './StandIns.vue'
 import TopStrip from './TopStrip.vue'
-import WhatHappened from './WhatHappened.vue'
 import { useKeys } from './useKeys'
 
 const props = defineProps<{ session: string }>()
@@ -18,14 +19,22 @@ const props = defineProps<{ session: string }>()
 const desk = useDesk()
 const rig = useRig()
 const router = useRouter()
+const route = useRoute()
 const keysShown = ref(false)
 const commandsShown = ref(false)
-const happenedShown = ref(false)
 const keepShown = ref(false)
 const strip = ref<InstanceType<typeof TopStrip>>()
 
 watch(() => props.session, desk.open, { immediate: true })
 onBeforeUnmount(desk.leave)
+watch(
+  () => route.path,
+  () => {
+    const step = STEPS.find((each) => route.path === `/sessions/${props.session}/${each.path}`)
+    if (step) keepStep(props.session, step.path)
+  },
+  { immediate: true },
+)
 watch(
   () => desk.session,
   (now) => (document.title = now ? `${now.name}: ${now.song || 'Vivid Lantern'}` : 'Vivid Lantern'),
@@ -49,8 +58,18 @@ useKeys({
       </RouterLink>
       <span class="fill"></span>
       <StandIns v-if="desk.live" />
+      <RouterLink v-for="place in BESIDE" :key="place.path" class="beside" :to="`/sessions/${session}/${place.path}`">
+        {{ place.title }}
+      </RouterLink>
       <button class="plain keys" @click="keepShown = true">Keep as template</button>
-      <button class="plain keys" @click="happenedShown = true">What happened</button>
+      <a
+        class="beside"
+        :href="`/api/sessions/${session}/bundle.zip`"
+        download
+        title="A ZIP file with all of it, to open elsewhere"
+      >
+        Save as bundle
+      </a>
       <button class="plain keys" title="Keys" @click="keysShown = true">
         <kbd>?</kbd><span class="words"> lists the keys</span>
       </button>
@@ -69,11 +88,14 @@ useKeys({
         {{ desk.live.fault }} Nothing sounds until it is back; the session stays as it is.
       </div>
       <div v-else-if="desk.live.trouble" class="band flare" role="status">{{ desk.live.trouble }}</div>
+      <div v-if="groupsSuspended && desk.session.groups.length" class="band" role="status">
+        Groups are suspended: each track moves alone.
+        <button class="word" @click="groupsSuspended = false">Let groups act</button> <kbd>G</kbd>
+      </div>
       <RouterView />
     </main>
     <KeyList v-model:shown="keysShown" />
     <KeepTemplate v-model:shown="keepShown" />
-    <WhatHappened v-model:shown="happenedShown" />
     <CommandBox v-model:shown="commandsShown" @keep="keepShown = true" />
   </div>
   <p v-else-if="desk.missing" class="missing">
@@ -124,6 +146,13 @@ nav a.router-link-active {
 
 .fill {
   flex: 1;
+}
+
+nav .beside {
+  padding: 6px 15px 0;
+  border-left: 3px solid transparent;
+  color: var(--soft);
+  font-size: 12.5px;
 }
 
 .keys {

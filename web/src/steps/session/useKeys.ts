@@ -1,5 +1,6 @@
 import { onBeforeUnmount, onMounted } from 'vue'
 import { useDesk } from '@/desk/desk'
+import { groupsSuspended } from '@/desk/groups'
 import { STEPS } from '@/steps/steps'
 import { useUndoing } from './useUndoing'
 
@@ -8,6 +9,8 @@ export const KEYS: [string, string][] = [
   ['Space', 'play, stop'],
   ['H', 'cut headphones, let them back'],
   ['B', 'go to a bar'],
+  ['G', 'suspend groups, let them act again'],
+  ['Alt', 'held while a track is changed: that track alone, not its groups'],
   [STEPS.map((_, at) => at + 1).join(' '), STEPS.map((step) => step.title.toLowerCase()).join(', ')],
   ['/', 'find what to do by its words'],
   ['Ctrl Z', 'undo your last change; under Rig, of the rig'],
@@ -42,6 +45,7 @@ export function useKeys(actions: {
     else if (event.key === '?') actions.showKeys()
     else if (event.key === '/') actions.showCommands()
     else if (event.key.toLowerCase() === 'b') actions.goToBar()
+    else if (event.key.toLowerCase() === 'g') groupsSuspended.value = !groupsSuspended.value
     else return
     event.preventDefault()
   }

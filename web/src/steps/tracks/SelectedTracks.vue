@@ -4,6 +4,9 @@ import { computed, ref } from 'vue'
 import { api, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import ChoiceList from '@/parts/ChoiceList.vue'
+import GroupSelected from './GroupSelected.vue'
+import KeepKit from './KeepKit.vue'
+import SettingsDialog from './SettingsDialog.vue'
 import { useFeeds } from './useFeeds'
 
 /** What is done to all selected tracks in one go. */
@@ -13,6 +16,8 @@ const emit = defineEmits<{ letGo: [] }>()
 const desk = useDesk()
 const { askWhatCanFeed, feedOptions, feedsOf } = useFeeds()
 const choosing = ref(false)
+/** Which dialog about them is open. */
+const shown = ref<'' | 'group' | 'settings' | 'kit'>('')
 
 const forInputs = computed(() => tracks.every((track) => track.role === 'input'))
 const alike = computed(() => forInputs.value && new Set(tracks.map((track) => track.width)).size === 1)
@@ -61,8 +66,25 @@ async function remove() {
     Count up ports
   </NButton>
   <NButton v-if="armable.length" size="small" @click="arm">{{ allArmed ? 'Disarm' : 'Arm' }}</NButton>
+  <NButton v-if="tracks.length > 1" size="small" title="They share level, mute and more" @click="shown = 'group'">
+    Group
+  </NButton>
+  <NButton size="small" title="From another track, or from a setting that is kept" @click="shown = 'settings'">
+    Copy settings
+  </NButton>
+  <NButton
+    v-if="removable.length === tracks.length"
+    size="small"
+    title="To put these tracks into any session"
+    @click="shown = 'kit'"
+  >
+    Keep as kit
+  </NButton>
   <NButton v-if="removable.length" size="small" @click="remove">Remove</NButton>
   <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
+  <GroupSelected v-if="shown === 'group'" :tracks="tracks" @close="shown = ''" />
+  <SettingsDialog v-if="shown === 'settings'" :tracks="tracks" @close="shown = ''" />
+  <KeepKit v-if="shown === 'kit'" :tracks="tracks" @close="shown = ''" />
 </template>
 
 <style scoped>

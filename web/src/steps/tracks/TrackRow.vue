@@ -39,6 +39,13 @@ const hearers = computed(() =>
   desk.performers.map((performer) => ({ performer, hears: standing.value.hearers.includes(performer.id) })),
 )
 
+const groups = computed(() =>
+  desk
+    .session!.groups.filter((group) => group.tracks.includes(track.id))
+    .map((group) => group.name)
+    .join(', '),
+)
+
 const { menu, act } = useTrackMenu(() => track)
 
 async function choose() {
@@ -103,6 +110,7 @@ async function feed(value: number) {
           :label="`Name of ${track.name}`"
           :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
         />
+        <span v-if="groups" class="soft wide group" :title="`Grouped: ${groups}`">{{ groups }}</span>
         <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
@@ -192,6 +200,14 @@ async function feed(value: number) {
 .wide {
   flex: none;
   margin-left: 6px;
+}
+
+.group {
+  max-width: 64px;
+  overflow: hidden;
+  border-bottom: 2px solid var(--rule-strong);
+  font-size: 11.5px;
+  text-overflow: ellipsis;
 }
 
 td {

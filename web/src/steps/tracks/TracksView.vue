@@ -8,6 +8,8 @@ import LitSheet from '@/parts/LitSheet.vue'
 import { usePortions } from '@/parts/usePortions'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
+import GroupsMenu from './GroupsMenu.vue'
+import PutKit from './PutKit.vue'
 import SelectedTracks from './SelectedTracks.vue'
 import TrackRow from './TrackRow.vue'
 import { useFolders } from './useFolders'
@@ -16,6 +18,7 @@ import ViewsMenu from './ViewsMenu.vue'
 
 const desk = useDesk()
 const many = ref(false)
+const putting = ref(false)
 const { runs, folded, fold, rename } = useFolders()
 
 const inOrder = computed(() => runs.value.flatMap((run) => run.tracks))
@@ -38,9 +41,9 @@ async function add() {
   <section class="step">
     <header>
       <h1>Tracks</h1>
-      <span v-if="picked.length === 0" class="soft">What is recorded, and what the speakers get.</span>
+      <span v-if="picked.length === 0" class="soft sentence">What is recorded, and what the speakers get.</span>
       <span class="fill"></span>
-      <span class="main">
+      <span v-show="picked.length === 0" class="main">
         Main
         <LitSheet class="main-level">
           <LevelCell
@@ -55,10 +58,13 @@ async function add() {
       <SelectedTracks v-if="picked.length" :tracks="picked" @let-go="letGo" />
       <template v-else>
         <ViewsMenu />
+        <GroupsMenu />
+        <NButton size="small" @click="putting = true">Put in a kit</NButton>
         <NButton size="small" @click="many = true">Add many</NButton>
         <NButton size="small" type="primary" @click="add">Add track</NButton>
       </template>
       <AddMany v-model:shown="many" />
+      <PutKit v-if="putting" @close="putting = false" />
     </header>
     <LitSheet>
       <div class="sheet">
@@ -168,6 +174,12 @@ table {
 
 .sheet th {
   padding: 6px;
+}
+
+@media (max-width: 1400px) {
+  .sentence {
+    display: none;
+  }
 }
 
 .main {

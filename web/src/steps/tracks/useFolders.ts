@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { foldedFolders, keepFolded } from '@/desk/pageState'
 
 /** A run of rows: tracks of one folder, or one track that is in none. */
 export interface Run {
@@ -11,7 +12,7 @@ export interface Run {
 /** The tracks that are in sight, those of one folder together where the first of them stands; folders fold. */
 export function useFolders() {
   const desk = useDesk()
-  const folded = ref(new Set<string>())
+  const folded = ref(new Set(foldedFolders(desk.session!.id)))
 
   const runs = computed(() => {
     const all: Run[] = []
@@ -28,6 +29,7 @@ export function useFolders() {
     const next = new Set(folded.value)
     if (!next.delete(folder)) next.add(folder)
     folded.value = next
+    keepFolded(desk.session!.id, [...next])
   }
 
   const rename = (folder: string, name: string) =>

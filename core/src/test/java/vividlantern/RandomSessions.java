@@ -14,6 +14,8 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.BringLine;
+import vividlantern.session.BringLineId;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -26,8 +28,11 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.SongEntry;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
+import vividlantern.session.TrackGroup;
+import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SessionEdit.SetMainLevel;
@@ -133,7 +138,16 @@ public final class RandomSessions {
         for (int n = 1; n <= cues; n++) {
             session = session.plus(cue(n, session.tracks(), random));
         }
-        return session;
+        List<TrackId> grouped = List.of(new TrackId("t0"), new TrackId("t1"), new TrackId("t2"));
+        return session.withGroups(List.of(new TrackGroup(
+                        new TrackGroupId("first-three"),
+                        "First three",
+                        grouped,
+                        List.of(TrackGroup.Link.MUTE, TrackGroup.Link.LEVEL))))
+                .withBringing(List.of(
+                        new BringLine(new BringLineId("earplugs"), 1, "Earplugs", 5),
+                        new BringLine(new BringLineId("drive"), 2, "A drive", 1)))
+                .with(Optional.of(new SongEntry(session.id(), 1 + seed, "D", "slow")));
     }
 
     private static Track track(int n, Random random) {

@@ -46,6 +46,7 @@ public final class Figures {
             });
         });
         ALL.put("sheets", (program, reference) -> with(program, SheetLoad::print));
+        ALL.put("set-up", (program, reference) -> with(program, SetUpFigures::print));
         ALL.put("levels", (program, reference) -> with(program, MeterLoad::print));
     }
 

@@ -49,21 +49,33 @@ final class SheetLoad {
         this.browser = browser;
     }
 
-    static void print(Started running) throws Exception {
+    /** What is done with a browser. */
+    @FunctionalInterface
+    interface InBrowser {
+        void done(Browser browser) throws Exception;
+    }
+
+    /** Does something with a browser of its own. */
+    static void inBrowser(InBrowser work) throws Exception {
         try (Playwright playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
-            Browser browser = playwright
+            work.done(playwright
                     .chromium()
                     .launch(new BrowserType.LaunchOptions()
                             .setExecutablePath(Path.of("/usr/bin/chromium"))
-                            .setArgs(List.of("--no-sandbox", "--disable-gpu")));
+                            .setArgs(List.of("--no-sandbox", "--disable-gpu"))));
+        }
+    }
+
+    static void print(Started running) throws Exception {
+        inBrowser(browser -> {
             SheetLoad load = new SheetLoad(running, browser);
             String large = load.session("Grid of 256", 240, 128);
             load.rig(large);
             load.grid(load.session("Grid of 128", 128, 64), "128 ports by 64 tracks");
             load.grid(large, "240 ports by 128 tracks");
             load.scrolling(large);
-        }
+        });
     }
 
     /** A studio with one interface of so many inputs and 16 outputs, and a session there with that many tracks. */
@@ -171,7 +183,7 @@ final class SheetLoad {
     }
 
     /** From a press until a condition holds and the frame that shows it has been drawn. */
-    private static double millisUntil(Page page, Runnable press, String holds) {
+    static double millisUntil(Page page, Runnable press, String holds) {
         page.evaluate("() => addEventListener('click', () => (window.pressed_ = performance.now()), "
                 + "{capture: true, once: true})");
         page.evaluate("() => { const look = () => requestAnimationFrame(() => { if (window.pressed_ && (" + holds

@@ -46,6 +46,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
+import vividlantern.session.BringLine;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -54,7 +55,9 @@ import vividlantern.session.InputId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
+import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.units.Decibels;
@@ -83,6 +86,7 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
                 .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
                 .addMixIn(Rig.class, RigForm.class)
+                .addMixIn(Session.class, SessionForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(Edit.class, EditForm.class)
@@ -267,6 +271,15 @@ public final class Documents {
     private abstract static class RigForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<WideGroup> groups();
+    }
+
+    /** Sessions written before there were groups, or lines of one's own of what to bring, have none. */
+    private abstract static class SessionForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<TrackGroup> groups();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<BringLine> bringing();
     }
 
     /** A feed is of the first channel where it does not say of which. */

@@ -1,7 +1,6 @@
 package vividlantern.format;
 
 import java.util.Map;
-import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 
 /** A rig as a file: what it is, in which version, and the rig itself. Its schema is {@link #schema}. */
@@ -16,15 +15,7 @@ public record RigDocument(String format, int version, Rig rig) {
 
     /** The rig, if the document is one that this program can read. */
     public Rig checked() {
-        if (!FORMAT.equals(format)) {
-            throw new Refused(
-                    "This is not a rig document: its format is \"" + format + "\", not \"" + FORMAT + "\".", "format");
-        }
-        if (version != VERSION) {
-            throw new Refused(
-                    "The document is of version " + version + "; this program reads version " + VERSION + ".",
-                    "version");
-        }
+        DocumentHead.require("a rig document", format, FORMAT, version, VERSION);
         return rig;
     }
 

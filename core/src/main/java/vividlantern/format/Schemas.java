@@ -3,6 +3,7 @@ package vividlantern.format;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -59,13 +60,16 @@ public final class Schemas {
         if (plain == Decibels.class) {
             return Map.of("oneOf", List.of(Map.of("type", "number"), Map.of("type", "string", "const", "off")));
         }
-        if (plain == double.class || plain == Pan.class) {
+        if (plain == OffsetDateTime.class) {
+            return Map.of("type", "string", "format", "date-time");
+        }
+        if (plain == double.class || plain == Double.class || plain == Pan.class) {
             return Map.of("type", "number");
         }
         if (plain == int.class || plain == long.class || plain == Integer.class || plain == Long.class) {
             return Map.of("type", "integer");
         }
-        if (plain == boolean.class) {
+        if (plain == boolean.class || plain == Boolean.class) {
             return Map.of("type", "boolean");
         }
         if (plain == OptionalLong.class) {

@@ -13,6 +13,12 @@ public record SessionDocument(String format, int version, Session session) {
         return new SessionDocument(FORMAT, VERSION, session);
     }
 
+    /** The session, if the document is one that this program can read. */
+    public Session checked() {
+        DocumentHead.require("a session document", format, FORMAT, version, VERSION);
+        return session;
+    }
+
     /** The JSON schema (2020-12) of a document. */
     public static Map<String, Object> schema() {
         return Schemas.ofDocument("A session", SessionDocument.class);

@@ -24,21 +24,27 @@ import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
 import vividlantern.units.PlainNumber;
 
 /**
- * The sheets that are taped to the wall, A4 across: the input list, the patch by place, outputs and headphones, what to
- * bring. Long tables go on on further pages under their headings; source and port, which are looked for, are bold.
+ * The sheets that are taped to the wall, A4 across: the songs if there are several, the input list, the patch by place, outputs
+ * and headphones, what to bring. Long tables go on on further pages under their headings; source and port, which are looked for, are bold.
  */
 public final class SheetsPdf {
 
     private SheetsPdf() {}
 
-    public static void write(Session session, Rig rig, LocalDate day, OutputStream out) throws IOException {
+    /** @param songs the sessions of the production in the order of its song list */
+    public static void write(Session session, Rig rig, List<Session> songs, LocalDate day, OutputStream out)
+            throws IOException {
         try (PDDocument document = new PDDocument()) {
             String song = session.song().isEmpty() ? "" : ", " + session.song();
             PdfTable table = new PdfTable(document, session.name() + song + " · " + rig.name() + " · " + day);
             document.getDocumentInformation().setTitle(session.name() + song);
+            if (songs.size() > 1) {
+                songs(songs, table);
+            }
             inputs(session, rig, table);
             patch(session, rig, table);
             outputs(session, rig, table);
@@ -46,6 +52,23 @@ public final class SheetsPdf {
             table.numberPages();
             document.save(out);
         }
+    }
+
+    private static void songs(List<Session> songs, PdfTable table) throws IOException {
+        List<List<String>> rows = new ArrayList<>();
+        for (Session song : songs) {
+            TempoMap.Tempo tempo = song.tempoMap().tempos().get(0);
+            TempoMap.Meter meter = song.tempoMap().meters().get(0);
+            rows.add(List.of(
+                    String.valueOf(rows.size() + 1),
+                    song.song(),
+                    PlainNumber.of(tempo.beatsPerMinute()),
+                    meter.beats() + "/" + meter.noteValue(),
+                    song.songListed().key(),
+                    song.songListed().notes()));
+        }
+        table.write(
+                "Song list", List.of(bold("No."), bold("Song"), of("Tempo"), of("Time"), of("Key"), of("Notes")), rows);
     }
 
     private static void inputs(Session session, Rig rig, PdfTable table) throws IOException {

@@ -110,6 +110,28 @@ public final class History<W, K extends Comparable<K>, P> {
         return restore(whole, person, line, line.before(), line.after(), LogEntry.State.STANDS);
     }
 
+    /**
+     * The whole as it was right after a line of the log: everything that changed since is as it was.
+     *
+     * @param number of the line; 0 for before the first one
+     */
+    public W asAfter(W whole, long number) {
+        long since = number == 0
+                ? 0
+                : lines.line(number)
+                        .filter(line -> line.state() != LogEntry.State.FOLDED)
+                        .orElseThrow(() -> new Refused("The log has no line " + number + " to go back to.", "line"))
+                        .revision();
+        Map<K, Optional<P>> restored = new HashMap<>();
+        for (LogEntry<K, P> line : lines.since(since)) {
+            if (line.state() == LogEntry.State.FOLDED) {
+                throw new Refused("What was before line " + (line.number() + 1) + " is not known any more.", "line");
+            }
+            line.before().forEach(restored::putIfAbsent);
+        }
+        return anatomy.replace(whole, restored);
+    }
+
     /** What an undo of this person would take back. */
     public Optional<LogEntry<K, P>> lastOf(String person) {
         for (LogEntry<K, P> line : lines.of(person)) {

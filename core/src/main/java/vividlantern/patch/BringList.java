@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Rig;
+import vividlantern.session.BringLineId;
 import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
@@ -22,8 +23,14 @@ public final class BringList {
      * A line to tick.
      *
      * @param note what is short or spare about it; "" if nothing is
+     * @param own which line of one's own it is; empty if the input list asks for it
      */
-    public record Item(String group, String what, int count, String note) {}
+    public record Item(String group, String what, int count, String note, Optional<BringLineId> own) {
+
+        public Item(String group, String what, int count, String note) {
+            this(group, what, count, note, Optional.empty());
+        }
+    }
 
     private BringList() {}
 
@@ -33,6 +40,8 @@ public final class BringList {
         counted(session, Input::stand).forEach((stand, count) -> items.add(new Item("Stands", stand, count, "")));
         addCables(session, items);
         addHeadphones(session, items);
+        session.bringing()
+                .forEach(line -> items.add(new Item("Also", line.what(), line.count(), "", Optional.of(line.id()))));
         return items;
     }
 

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
@@ -42,8 +41,20 @@ public final class Fit {
      *
      * @param ports for each input the names of its ports, none if it had none
      * @param pairs for each cue the name of its pair, "" if it had none
+     * @param chosenPorts where inputs go by somebody's choice; no ports leaves one without a place
+     * @param chosenPairs where cues go by somebody's choice; empty leaves one without a pair
      */
-    public record Wishes(Map<InputId, List<String>> ports, Map<CueId, String> pairs) {}
+    public record Wishes(
+            Map<InputId, List<String>> ports,
+            Map<CueId, String> pairs,
+            Map<InputId, List<PortId>> chosenPorts,
+            Map<CueId, Optional<PairId>> chosenPairs) {
+
+        /** Nothing is chosen. */
+        public Wishes(Map<InputId, List<String>> ports, Map<CueId, String> pairs) {
+            this(ports, pairs, Map.of(), Map.of());
+        }
+    }
 
     /**
      * Where one input or cue goes.
@@ -101,6 +112,7 @@ public final class Fit {
         }
     }
 
+    private static final String CHOSEN = "you chose it";
     private static final long PLACED = 10_000_000_000_000L;
     private static final long SAME_NAME = 10_000_000_000L;
     private static final long SAME_DEVICE = 1_000_000_000L;
@@ -126,6 +138,10 @@ public final class Fit {
         for (CueId cue : wishes.pairs().keySet()) {
             emptied = emptied.change(cue, each -> each.outTo(Optional.empty()));
         }
+        List<Edit> chosen = new ArrayList<>();
+        wishes.chosenPorts().forEach((input, ports) -> chosen.add(new PatchInput(input, ports)));
+        wishes.chosenPairs().forEach((cue, pair) -> chosen.add(new SetCueOutput(cue, pair)));
+        emptied = Edit.applyAll(chosen, emptied, rig);
         this.session = emptied;
         this.rig = rig;
         this.wishes = wishes;
@@ -151,8 +167,11 @@ public final class Fit {
             boolean together) {}
 
     private List<FitLine> inputs() {
-        List<Input> asked = session.inputs().stream()
+        List<Input> all = session.inputs().stream()
                 .filter(input -> wishes.ports().containsKey(input.id()))
+                .toList();
+        List<Input> asked = all.stream()
+                .filter(input -> !wishes.chosenPorts().containsKey(input.id()))
                 .toList();
         List<List<Spot>> candidates = asked.stream().map(this::spots).toList();
         List<BestPlaces.Wish> wanted = new ArrayList<>();
@@ -182,13 +201,16 @@ public final class Fit {
                 candidates.get(at).get(chosen[at]).ports().forEach(port -> taken.put(port, input));
             }
         }
-        return IntStream.range(0, asked.size())
-                .mapToObj(at -> line(
-                        asked.get(at),
-                        chosen[at] < 0
-                                ? List.of()
-                                : candidates.get(at).get(chosen[at]).ports(),
-                        taken))
+        Map<InputId, List<PortId>> found = new HashMap<>(wishes.chosenPorts());
+        for (int at = 0; at < asked.size(); at++) {
+            found.put(
+                    asked.get(at).id(),
+                    chosen[at] < 0
+                            ? List.of()
+                            : candidates.get(at).get(chosen[at]).ports());
+        }
+        return all.stream()
+                .map(input -> line(input, found.get(input.id()), taken))
                 .toList();
     }
 
@@ -298,7 +320,11 @@ public final class Fit {
 
     private FitLine line(Input input, List<PortId> ports, Map<PortId, Input> taken) {
         String from = String.join(" | ", wishes.ports().get(input.id()));
-        String to = rig.labels(ports);
+        String to = ports.isEmpty() ? "" : rig.labels(ports);
+        if (wishes.chosenPorts().containsKey(input.id())) {
+            return new FitLine(
+                    part(input), input.source(), from, to, CHOSEN, List.of(new PatchInput(input.id(), ports)));
+        }
         if (ports.isEmpty()) {
             return new FitLine(part(input), input.source(), from, "", whyNot(input), List.of());
         }
@@ -367,8 +393,11 @@ public final class Fit {
     }
 
     private List<FitLine> cues() {
-        List<Cue> asked = session.cues().stream()
+        List<Cue> all = session.cues().stream()
                 .filter(cue -> wishes.pairs().containsKey(cue.id()))
+                .toList();
+        List<Cue> asked = all.stream()
+                .filter(cue -> !wishes.chosenPairs().containsKey(cue.id()))
                 .toList();
         List<Ports.OfferedPair> free = Ports.forCues(session, rig).stream()
                 .filter(pair -> pair.usedBy().isEmpty())
@@ -387,10 +416,25 @@ public final class Fit {
             }
         }
         int[] chosen = Assignment.best(worths, free.size());
-        return IntStream.range(0, asked.size())
-                .mapToObj(rank -> line(
-                        asked.get(rank), chosen[rank] < 0 ? Optional.empty() : Optional.of(free.get(chosen[rank]))))
+        return all.stream()
+                .map(cue -> {
+                    int rank = asked.indexOf(cue);
+                    return rank < 0
+                            ? chosenLine(cue)
+                            : line(cue, chosen[rank] < 0 ? Optional.empty() : Optional.of(free.get(chosen[rank])));
+                })
                 .toList();
+    }
+
+    private FitLine chosenLine(Cue cue) {
+        Optional<PairId> pair = wishes.chosenPairs().get(cue.id());
+        return new FitLine(
+                part(cue),
+                "Cue " + cue.name(),
+                wishes.pairs().get(cue.id()),
+                pair.flatMap(rig::pair).map(StereoPair::houseLabel).orElse(""),
+                CHOSEN,
+                List.of(new SetCueOutput(cue.id(), pair)));
     }
 
     private FitLine line(Cue cue, Optional<Ports.OfferedPair> pair) {

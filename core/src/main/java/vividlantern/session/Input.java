@@ -71,6 +71,15 @@ public record Input(
                 "");
     }
 
+    /** The same as another row, with a source of its own. */
+    public Input as(InputId newId, int newNumber, String newSource) {
+        return with(draft -> {
+            draft.id = newId;
+            draft.number = newNumber;
+            draft.source = newSource;
+        });
+    }
+
     public Input sourced(String newSource) {
         return with(draft -> draft.source = newSource);
     }
@@ -160,7 +169,7 @@ public record Input(
         Draft draft = new Draft(this);
         change.accept(draft);
         return new Input(
-                id,
+                draft.id,
                 draft.number,
                 draft.source,
                 draft.performer,
@@ -181,6 +190,7 @@ public record Input(
 
     /** An input while one thing of it is changed; it never leaves this class. */
     private static final class Draft {
+        private InputId id;
         private int number;
         private String source;
         private Optional<PerformerId> performer;
@@ -199,6 +209,7 @@ public record Input(
         private String notes;
 
         private Draft(Input input) {
+            id = input.id;
             number = input.number;
             source = input.source;
             performer = input.performer;

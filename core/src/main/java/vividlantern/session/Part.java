@@ -12,4 +12,7 @@ public sealed interface Part
                 TempoMap,
                 Marker,
                 Acknowledgement,
-                TrackView {}
+                TrackView,
+                TrackGroup,
+                BringLine,
+                SongEntry {}

@@ -34,6 +34,10 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
         return new PartKey(PartKind.VIEW, id.value());
     }
 
+    public static PartKey of(TrackGroupId id) {
+        return new PartKey(PartKind.GROUP, id.value());
+    }
+
     public static PartKey of(Acknowledgement acknowledgement) {
         return new PartKey(PartKind.ACKNOWLEDGEMENT, acknowledgement.key());
     }

@@ -34,7 +34,14 @@ public enum PartKind {
             (cues, found) -> cues.forEach(cue ->
                     cue.sends().forEach(send -> found.accept(cue.id().value() + "/" + send.trackId(), send)))),
     ACKNOWLEDGEMENT("acknowledgement", Acknowledgement.class, Session::acknowledgements, each(Acknowledgement::key)),
-    VIEW("view", TrackView.class, Session::views, each(part -> part.id().value()));
+    VIEW("view", TrackView.class, Session::views, each(part -> part.id().value())),
+    GROUP("group", TrackGroup.class, Session::groups, each(part -> part.id().value())),
+    BRING("bring", BringLine.class, Session::bringing, each(part -> part.id().value())),
+    SONG(
+            "song",
+            SongEntry.class,
+            Session::songEntry,
+            (entry, found) -> entry.ifPresent(part -> found.accept("", part)));
 
     private final String word;
     private final Class<? extends Part> type;

@@ -92,10 +92,13 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                         && entry.getValue().isEmpty())
                 .anyMatch(entry ->
                         hasOtherSends(before, replaced, new CueId(entry.getKey().id())));
+        boolean groupedGone = after.groups().stream()
+                .flatMap(group -> group.tracks().stream())
+                .anyMatch(id -> after.find(id).isEmpty());
         boolean numberShared =
                 after.inputs().stream().map(Input::number).distinct().count()
                         < after.inputs().size();
-        return !(inputsGone || tracksGone || performersGone || cuesGone || sendsLost || numberShared);
+        return !(inputsGone || tracksGone || performersGone || cuesGone || sendsLost || groupedGone || numberShared);
     }
 
     /** Whether a feed speaks of an input, a track or a channel of one that is not there. */
@@ -150,7 +153,10 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 (TempoMap) parts.get(PartKey.TEMPO_MAP),
                 all(parts, PartKind.MARKER),
                 all(parts, PartKind.ACKNOWLEDGEMENT),
-                all(parts, PartKind.VIEW));
+                all(parts, PartKind.VIEW),
+                all(parts, PartKind.GROUP),
+                all(parts, PartKind.BRING),
+                Parts.<SongEntry>all(parts, PartKind.SONG).stream().findFirst());
     }
 
     @SuppressWarnings("unchecked")

@@ -16,6 +16,11 @@ public record Send(TrackId trackId, Decibels level, Pan pan, boolean panAsMain, 
         return new Send(track, Decibels.OFF, Pan.CENTRE, false, false, Tap.PRE_FADER);
     }
 
+    /** The same for another track. */
+    public Send ofTrack(TrackId other) {
+        return new Send(other, level, pan, panAsMain, muted, tap);
+    }
+
     public Send at(Decibels newLevel) {
         return new Send(trackId, newLevel, pan, panAsMain, muted, tap);
     }

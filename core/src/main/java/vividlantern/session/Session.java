@@ -19,6 +19,7 @@ import vividlantern.units.Decibels;
  *
  * @param revision counts acknowledged changes; it is no part of what an undo restores
  * @param inputs in the order of their numbers
+ * @param songEntry what the song list says of it; empty while it says nothing
  */
 public record Session(
         SessionId id,
@@ -38,7 +39,10 @@ public record Session(
         TempoMap tempoMap,
         List<Marker> markers,
         List<Acknowledgement> acknowledgements,
-        List<TrackView> views) {
+        List<TrackView> views,
+        List<TrackGroup> groups,
+        List<BringLine> bringing,
+        Optional<SongEntry> songEntry) {
 
     public Session {
         performers = indexed(
@@ -67,6 +71,11 @@ public record Session(
                         .thenComparing(marker -> marker.id().value()));
         acknowledgements = sorted(acknowledgements, Comparator.comparing(Acknowledgement::key));
         views = sorted(views, Comparator.comparing(view -> view.id().value()));
+        groups = sorted(groups, Comparator.comparing(group -> group.id().value()));
+        bringing = sorted(
+                bringing,
+                Comparator.comparingDouble(BringLine::position)
+                        .thenComparing(line -> line.id().value()));
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -99,7 +108,10 @@ public record Session(
                 TempoMap.steady(120, 4, 4),
                 List.of(),
                 List.of(),
-                List.of());
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty());
     }
 
     public Settings settings() {
@@ -120,6 +132,15 @@ public record Session(
 
     public Optional<Cue> find(CueId cue) {
         return PartList.find(cues, cue);
+    }
+
+    public Optional<TrackGroup> find(TrackGroupId id) {
+        return groups.stream().filter(group -> group.id().equals(id)).findFirst();
+    }
+
+    /** The song list's entry; that of a song that stands alone if it says nothing yet. */
+    public SongEntry songListed() {
+        return songEntry.orElseGet(() -> SongEntry.alone(id));
     }
 
     /** The port that feeds a channel of a track, through the input list, through the track it is split from, or directly. */
@@ -176,6 +197,16 @@ public record Session(
         return with(draft -> draft.tracks = all);
     }
 
+    /** The session with these tracks only; groups keep those of theirs that are there, and need two. */
+    public Session withoutOtherTracks(List<Track> all) {
+        List<TrackId> there = all.stream().map(Track::id).toList();
+        return withTracks(all)
+                .withGroups(groups.stream()
+                        .map(group -> group.among(there))
+                        .filter(group -> group.tracks().size() > 1)
+                        .toList());
+    }
+
     public Session withCues(List<Cue> all) {
         return with(draft -> draft.cues = all);
     }
@@ -200,6 +231,18 @@ public record Session(
         return with(draft -> draft.views = all);
     }
 
+    public Session withGroups(List<TrackGroup> all) {
+        return with(draft -> draft.groups = all);
+    }
+
+    public Session withBringing(List<BringLine> all) {
+        return with(draft -> draft.bringing = all);
+    }
+
+    public Session with(Optional<SongEntry> entry) {
+        return with(draft -> draft.songEntry = entry);
+    }
+
     private Session with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -222,7 +265,10 @@ public record Session(
                 draft.tempoMap,
                 draft.markers,
                 draft.acknowledgements,
-                draft.views);
+                draft.views,
+                draft.groups,
+                draft.bringing,
+                draft.songEntry);
     }
 
     /** A session while one thing of it is changed; it never leaves this class. */
@@ -238,6 +284,9 @@ public record Session(
         private List<Marker> markers;
         private List<Acknowledgement> acknowledgements;
         private List<TrackView> views;
+        private List<TrackGroup> groups;
+        private List<BringLine> bringing;
+        private Optional<SongEntry> songEntry;
 
         private Draft(Session session) {
             revision = session.revision;
@@ -251,6 +300,9 @@ public record Session(
             markers = session.markers;
             acknowledgements = session.acknowledgements;
             views = session.views;
+            groups = session.groups;
+            bringing = session.bringing;
+            songEntry = session.songEntry;
         }
     }
 

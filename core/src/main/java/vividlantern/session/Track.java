@@ -118,6 +118,11 @@ public record Track(
         return role == Role.SPLIT ? feeds.get(0).track() : Optional.empty();
     }
 
+    /** The same as another track. */
+    public Track as(TrackId newId) {
+        return with(draft -> draft.id = newId);
+    }
+
     public Track named(String newName) {
         return with(draft -> draft.name = newName);
     }
@@ -174,7 +179,7 @@ public record Track(
         Draft draft = new Draft(this);
         change.accept(draft);
         return new Track(
-                id,
+                draft.id,
                 draft.position,
                 draft.name,
                 role,
@@ -195,6 +200,7 @@ public record Track(
 
     /** A track while one thing of it is changed; it never leaves this class. */
     private static final class Draft {
+        private TrackId id;
         private double position;
         private String name;
         private List<Feed> feeds;
@@ -210,6 +216,7 @@ public record Track(
         private Look look;
 
         private Draft(Track track) {
+            id = track.id;
             position = track.position;
             name = track.name;
             feeds = track.feeds;

@@ -28,24 +28,43 @@ import vividlantern.session.edit.Edit;
  * A session that begins from a template on a rig: the same in everything but its names and where things are plugged. What is
  * there under the same name stays where it was; for the rest {@link Fit} finds places. What finds none is there without one.
  *
+ * @param unplugged the session before what could not stay has places
+ * @param session the session with them
  * @param fitted where those went that could not stay; no lines if everything stayed
  */
-public record Beginning(Session session, Fit.Fitted fitted) {
+public record Beginning(Session unplugged, Session session, Fit.Fitted fitted) {
+
+    /**
+     * Where things go by somebody's choice, among those that could not stay.
+     *
+     * @param ports for inputs; no ports leaves one without a place
+     * @param pairs for cues; empty leaves one without a pair
+     */
+    public record Chosen(Map<InputId, List<PortId>> ports, Map<CueId, Optional<PairId>> pairs) {
+
+        public static final Chosen NOTHING = new Chosen(Map.of(), Map.of());
+    }
 
     public static Beginning of(Template template, SessionId id, String name, String song, Rig rig) {
+        return of(template, id, name, song, rig, Chosen.NOTHING);
+    }
+
+    public static Beginning of(Template template, SessionId id, String name, String song, Rig rig, Chosen chosen) {
         Session base = Parts.assemble(id, 0, Parts.OF_SESSION.parts(template.session()))
                 .with(settings(template, name, song, rig));
         Map<InputId, List<String>> inputs = new LinkedHashMap<>();
         Map<CueId, String> cues = new LinkedHashMap<>();
         Session unplugged = base;
         for (Input input : base.inputs()) {
-            if (!input.ports().isEmpty() && !stays(template, rig, base, input)) {
+            boolean wants = template.isUnplugged() || !input.ports().isEmpty();
+            if (wants && !stays(template, rig, base, input)) {
                 inputs.put(input.id(), template.names(input));
                 unplugged = unplugged.change(input.id(), each -> each.patchedTo(List.of()));
             }
         }
         for (Cue cue : base.cues()) {
-            if (cue.output().isPresent() && !stays(template, rig, base, cue)) {
+            boolean wants = template.isUnplugged() || cue.output().isPresent();
+            if (wants && !stays(template, rig, base, cue)) {
                 cues.put(cue.id(), cue.output().map(template::name).orElse(""));
                 unplugged = unplugged.change(cue.id(), each -> each.outTo(Optional.empty()));
             }
@@ -60,8 +79,12 @@ public record Beginning(Session session, Fit.Fitted fitted) {
                     .toList();
             unplugged = unplugged.change(track.id(), each -> each.fedBy(feeds));
         }
-        Fit.Fitted fitted = Fit.of(unplugged, rig, new Fit.Wishes(inputs, cues));
-        return new Beginning(Edit.applyAll(fitted.edits(), unplugged, rig), fitted);
+        Map<InputId, List<PortId>> ports = new LinkedHashMap<>(chosen.ports());
+        ports.keySet().retainAll(inputs.keySet());
+        Map<CueId, Optional<PairId>> pairs = new LinkedHashMap<>(chosen.pairs());
+        pairs.keySet().retainAll(cues.keySet());
+        Fit.Fitted fitted = Fit.of(unplugged, rig, new Fit.Wishes(inputs, cues, ports, pairs));
+        return new Beginning(unplugged, Edit.applyAll(fitted.edits(), unplugged, rig), fitted);
     }
 
     /** How it fits: "all 13 inputs", or how many, and why not the first of the others. */
@@ -102,8 +125,9 @@ public record Beginning(Session session, Fit.Fitted fitted) {
     }
 
     private static boolean stays(Template template, Rig rig, Session session, Input input) {
-        return input.ports().stream()
-                .allMatch(port -> isThere(template, rig, port) && rig.carries(port, session.sampleRate()));
+        return !input.ports().isEmpty()
+                && input.ports().stream()
+                        .allMatch(port -> isThere(template, rig, port) && rig.carries(port, session.sampleRate()));
     }
 
     private static boolean stays(Template template, Rig rig, Session session, Cue cue) {

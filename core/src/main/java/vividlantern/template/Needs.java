@@ -3,13 +3,14 @@ package vividlantern.template;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.units.PlainNumber;
 
-/** What a session needs of a rig, in words. */
+/** What a session needs of a rig, in words; a cue that has no pair yet needs one. */
 public final class Needs {
 
     private Needs() {}
@@ -27,7 +28,7 @@ public final class Needs {
         add(words, count(session, input -> input.level() == Port.Signal.INSTRUMENT), " at instrument level");
         add(words, count(session, input -> input.level() == Port.Signal.LINE), " at line level");
         long pairs = session.cues().stream()
-                .flatMap(cue -> cue.output().stream())
+                .map(cue -> cue.output().map(PairId::value).orElse("of " + cue.id()))
                 .distinct()
                 .count();
         add(words, pairs, pairs == 1 ? " output pair for headphones" : " output pairs for headphones");

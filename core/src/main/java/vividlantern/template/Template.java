@@ -12,12 +12,30 @@ import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
+import vividlantern.session.SongEntry;
 
 /**
  * A session to begin others from, with whatever parts it has, and what its ports and pairs are called where it was kept, so
  * that another rig's can be found by their names.
+ *
+ * @param page how the page showed it; empty if nobody said so
  */
-public record Template(TemplateId id, About about, List<PortName> ports, List<PairName> pairs, Session session) {
+public record Template(
+        TemplateId id,
+        About about,
+        List<PortName> ports,
+        List<PairName> pairs,
+        Session session,
+        Optional<PageState> page) {
+
+    /**
+     * How the page showed the session.
+     *
+     * @param columns the columns of the input list that were shown, in their order
+     * @param folded the folders of tracks that were folded
+     * @param step the step that was open last
+     */
+    public record PageState(List<String> columns, List<String> folded, String step) {}
 
     /** What a card shows. */
     public record About(String title, String description, List<String> tags, Picture picture) {
@@ -58,17 +76,30 @@ public record Template(TemplateId id, About about, List<PortName> ports, List<Pa
 
     /**
      * Keeps a session as a template. What is only so for the moment is left out: inputs that are cut, and what was said of
-     * findings.
+     * findings; and its place in a song list.
      *
      * @param withoutNames whether performers are called by numbers
      */
-    public static Template of(TemplateId id, About about, Session session, Rig rig, boolean withoutNames) {
+    public static Template of(
+            TemplateId id, About about, Session session, Rig rig, boolean withoutNames, Optional<PageState> page) {
         Session kept = session.atRevision(0)
                 .withAcknowledgements(List.of())
+                .with(Optional.<SongEntry>empty())
                 .withInputs(
                         session.inputs().stream().map(input -> input.cut(false)).toList())
                 .withPerformers(withoutNames ? numbered(session.performers()) : session.performers());
-        List<PortName> ports = Stream.concat(
+        List<PairName> pairs = Stream.concat(
+                        session.main().output().stream(),
+                        session.cues().stream().flatMap(cue -> cue.output().stream()))
+                .distinct()
+                .flatMap(pair -> rig.pair(pair).map(found -> new PairName(pair, found.houseLabel())).stream())
+                .toList();
+        return new Template(id, about, names(session, rig), pairs, kept, page);
+    }
+
+    /** What the ports that a session speaks of are called. */
+    static List<PortName> names(Session session, Rig rig) {
+        return Stream.concat(
                         session.inputs().stream().flatMap(input -> input.ports().stream()),
                         session.tracks().stream()
                                 .flatMap(track -> track.feeds().stream())
@@ -77,13 +108,6 @@ public record Template(TemplateId id, About about, List<PortName> ports, List<Pa
                 .distinct()
                 .map(port -> new PortName(port, rig.label(port)))
                 .toList();
-        List<PairName> pairs = Stream.concat(
-                        session.main().output().stream(),
-                        session.cues().stream().flatMap(cue -> cue.output().stream()))
-                .distinct()
-                .flatMap(pair -> rig.pair(pair).map(found -> new PairName(pair, found.houseLabel())).stream())
-                .toList();
-        return new Template(id, about, ports, pairs, kept);
     }
 
     private static List<Performer> numbered(List<Performer> performers) {
@@ -96,12 +120,27 @@ public record Template(TemplateId id, About about, List<PortName> ports, List<Pa
         return numbered;
     }
 
+    /** The same under another id, as another session's card, or as its next version. */
+    public Template as(TemplateId newId, About newAbout) {
+        return new Template(newId, newAbout, ports, pairs, session, page);
+    }
+
+    /** Whether nothing of it was plugged anywhere; then everything of it wants a place. */
+    boolean isUnplugged() {
+        return session.inputs().stream().allMatch(input -> input.ports().isEmpty())
+                && session.cues().stream().allMatch(cue -> cue.output().isEmpty());
+    }
+
     /** What the ports of an input were called. */
     List<String> names(Input input) {
         return input.ports().stream().map(this::name).toList();
     }
 
     String name(PortId port) {
+        return name(ports, port);
+    }
+
+    static String name(List<PortName> ports, PortId port) {
         return ports.stream()
                 .filter(each -> each.port().equals(port))
                 .map(PortName::name)

@@ -178,7 +178,7 @@ public class SheetsPdfTest {
 
     private static byte[] pdf(Session session) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        SheetsPdf.write(session, RIG, LocalDate.of(2026, 3, 1), out);
+        SheetsPdf.write(session, RIG, List.of(session), LocalDate.of(2026, 3, 1), out);
         return out.toByteArray();
     }
 

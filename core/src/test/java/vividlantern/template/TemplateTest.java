@@ -3,8 +3,10 @@ package vividlantern.template;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -22,13 +24,22 @@ import vividlantern.rig.edit.PortEdit.LabelPort;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.MarkerId;
+import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.Track;
+import vividlantern.session.TrackViewId;
+import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.CutInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.ViewEdit.SaveView;
 
 /** What is kept of a session, and the sessions that begin from it. */
 public class TemplateTest {
@@ -38,7 +49,7 @@ public class TemplateTest {
             new Template.About(" Ensemble ", "", List.of("live", " ", "live"), Template.Picture.STRINGS);
 
     private static Template keep(Session session) {
-        return Template.of(new TemplateId("t"), ABOUT, session, RandomSessions.RIG, false);
+        return Template.of(new TemplateId("t"), ABOUT, session, RandomSessions.RIG, false, Optional.empty());
     }
 
     private static Beginning begin(Template template, Rig rig) {
@@ -82,8 +93,8 @@ public class TemplateTest {
 
     @Test
     public void namesAreLeftOutIfThatIsWished() {
-        Template template =
-                Template.of(new TemplateId("t"), ABOUT, RandomSessions.session(5), RandomSessions.RIG, true);
+        Template template = Template.of(
+                new TemplateId("t"), ABOUT, RandomSessions.session(5), RandomSessions.RIG, true, Optional.empty());
         assertThat(template.session().performers().stream().map(Performer::name))
                 .containsExactly("Performer 1", "Performer 2", "Performer 3");
     }
@@ -133,6 +144,49 @@ public class TemplateTest {
                         .count())
                 .isLessThanOrEqualTo(2);
         assertThat(begun.session().tracks()).hasSameSizeAs(session.tracks());
+    }
+
+    /** A session that has a part of every kind; a new kind makes this fail until it is in it. */
+    private static Session ofEveryKind() {
+        Session all = Edit.applyAll(
+                List.of(
+                        new SetMarker(new MarkerId("verse"), "Verse", 5),
+                        new SaveView(new TrackViewId("all"), "All"),
+                        new Acknowledge("port-twice:in-1", "on purpose")),
+                RandomSessions.session(8),
+                RandomSessions.RIG);
+        assertThat(kinds(all)).containsExactlyInAnyOrder(PartKind.values());
+        return all;
+    }
+
+    private static Set<PartKind> kinds(Session session) {
+        return Parts.OF_SESSION.parts(session).keySet().stream()
+                .map(PartKey::kind)
+                .collect(Collectors.toSet());
+    }
+
+    @Test
+    public void everyKindOfPartIsInATemplateButWhatIsOfTheMoment() {
+        Set<PartKind> without = EnumSet.of(PartKind.ACKNOWLEDGEMENT, PartKind.SONG);
+        assertThat(kinds(keep(ofEveryKind()).session()))
+                .containsExactlyInAnyOrderElementsOf(EnumSet.complementOf(EnumSet.copyOf(without)));
+    }
+
+    @Test
+    public void everyKindOfPartThatBelongsToTracksIsInAKit() {
+        Session session = ofEveryKind();
+        Kit kit = Kit.of(
+                new KitId("k"),
+                ABOUT,
+                session,
+                RandomSessions.RIG,
+                session.tracks().stream()
+                        .filter(track -> !track.isClick())
+                        .map(Track::id)
+                        .toList());
+        assertThat(kinds(kit.session()))
+                .doesNotContain(PartKind.MARKER, PartKind.ACKNOWLEDGEMENT, PartKind.VIEW, PartKind.BRING, PartKind.SONG)
+                .hasSize(PartKind.values().length - 5);
     }
 
     @Test

@@ -250,9 +250,10 @@ public class OwnStudioIT {
     @Test(dependsOnMethods = "step14ASessionIsTakenOutOfACopyAndEverythingGoesBackToIt")
     public void step15WhatHappenedIsListed() {
         page.getByRole(AriaRole.HEADING, named("First Light")).click();
-        button("What happened").click();
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("lantern.log");
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("To the session");
+        page.getByRole(AriaRole.LINK, named("History")).click();
+        assertThat(page.getByLabel("Sound", new Page.GetByLabelOptions().setExact(true)))
+                .containsText("lantern.log");
+        assertThat(page.getByRole(AriaRole.TABLE, named("Log"))).containsText("added");
     }
 
     private void add(String model, String name) {

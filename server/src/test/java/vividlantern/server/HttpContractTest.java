@@ -7,6 +7,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.TreeMap;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -20,17 +21,39 @@ public class HttpContractTest extends ServerTest {
 
     @Test
     public void theDescriptionOfTheApiIsTheOneTheServerGives() throws IOException {
-        JsonMapper pretty = JsonMapper.builder()
-                .enable(SerializationFeature.INDENT_OUTPUT)
-                .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
-                .build();
-        String served =
-                pretty.writeValueAsString(pretty.treeToValue(get("/v3/api-docs"), java.util.TreeMap.class)) + "\n";
+        String served = pretty("/v3/api-docs");
         if (Boolean.getBoolean("refresh")) {
             Files.writeString(DESCRIPTION, served);
         }
         assertThat(Files.readString(DESCRIPTION))
                 .as("docs/openapi.json is stale; run ./check --refresh-api")
+                .isEqualTo(served);
+    }
+
+    /** What is served, with its fields in order, so that two states of it can be compared. */
+    private String pretty(String path) {
+        JsonMapper pretty = JsonMapper.builder()
+                .enable(SerializationFeature.INDENT_OUTPUT)
+                .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+                .build();
+        return pretty.writeValueAsString(pretty.treeToValue(get(path), TreeMap.class)) + "\n";
+    }
+
+    @DataProvider
+    public Object[][] documents() {
+        return new Object[][] {{"sessions"}, {"rigs"}, {"templates"}, {"kits"}, {"settings"}};
+    }
+
+    @Test(dataProvider = "documents")
+    public void theSchemasOfDocumentsAreThoseThatAreServed(String of) throws IOException {
+        Path kept = DESCRIPTION.resolveSibling("schemas").resolve(of.substring(0, of.length() - 1) + ".json");
+        String served = pretty("/api/" + of + "/schema.json");
+        if (Boolean.getBoolean("refresh")) {
+            Files.createDirectories(kept.getParent());
+            Files.writeString(kept, served);
+        }
+        assertThat(Files.readString(kept))
+                .as(kept.getFileName() + " is stale; run ./check --refresh-api")
                 .isEqualTo(served);
     }
 

@@ -8,11 +8,16 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.List;
 import org.flywaydb.core.Flyway;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import vividlantern.format.Documents;
+import vividlantern.template.ShippedTemplates;
+import vividlantern.template.Template;
 
 /** Data folders of all earlier versions open as they were, their logs included. */
 public class MigrationTest extends ServerTest {
@@ -25,6 +30,7 @@ public class MigrationTest extends ServerTest {
     private static final int ACKNOWLEDGEMENTS_SINCE = 2;
     private static final int VIEWS_SINCE = 3;
     private static final int DOCUMENTS_SINCE = 7;
+    private static final int TEMPLATES_SINCE = 8;
 
     @Override
     @BeforeClass
@@ -34,7 +40,7 @@ public class MigrationTest extends ServerTest {
 
     @DataProvider
     public Object[][] versions() {
-        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}, {7}};
+        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}, {7}, {8}};
     }
 
     @Test(dataProvider = "versions")
@@ -45,6 +51,10 @@ public class MigrationTest extends ServerTest {
         try {
             assertRig();
             assertSession(version);
+            assertThat(get("/api/templates"))
+                    .extracting(card -> card.get("id").asString())
+                    .filteredOn("tide"::equals)
+                    .hasSize(version < TEMPLATES_SINCE ? 0 : 1);
             assertThat(post(OLD + "/undo", "anna", "").statusCode()).isEqualTo(200);
             assertThat(get(OLD).get("inputs").get(0).get("ports").get(0).asString())
                     .isEqualTo("wall-1");
@@ -112,6 +122,9 @@ public class MigrationTest extends ServerTest {
                         "{\"key\": \"port-twice/wall-1,a\", \"reason\": \"on purpose\"}");
                 document(sql, "view", "few", "{\"id\": \"few\", \"name\": \"Few\", \"hidden\": [\"bass\", \"click\"]}");
                 document(sql, "view", "all", "{\"id\": \"all\", \"name\": \"All\", \"hidden\": []}");
+                if (version >= TEMPLATES_SINCE) {
+                    sql.execute("insert into template values ('tide', current_timestamp, '" + template() + "')");
+                }
                 return;
             }
             if (version >= ACKNOWLEDGEMENTS_SINCE) {
@@ -122,6 +135,15 @@ public class MigrationTest extends ServerTest {
                         "insert into track_view values ('old', 'few', 'Few', 'bass,click'), ('old', 'all', 'All', '')");
             }
         }
+    }
+
+    /** A template as the version that brought them wrote it. */
+    private static String template() {
+        Template old = ShippedTemplates.all().get(0);
+        ObjectNode template = (ObjectNode) JSON.readTree(Documents.write(old));
+        template.put("id", "tide").remove("page");
+        ((ObjectNode) template.get("session")).remove(List.of("groups", "bringing", "songEntry"));
+        return template.toString();
     }
 
     private static void document(Statement sql, String kind, String id, String document) throws SQLException {

@@ -55,7 +55,7 @@ abstract class ServerTest {
     /** A program that answers, once the rig is taken that it takes by itself. */
     private static WebServerApplicationContext withItsRig(WebServerApplicationContext program) {
         LiveRig live = program.getBean(LiveRig.class);
-        program.getBean(Desk.class).sessions(0, 50).stream()
+        program.getBean(Desk.class).sessions("", 0, 50).stream()
                 .map(each -> new SessionId(each.id()))
                 .filter(live::isComing)
                 .forEach(live::at);

@@ -10,12 +10,15 @@ import tools.jackson.databind.JsonNode;
 /** Keeping the demo as a template and beginning from it, by HTTP. */
 public class TemplatesTest extends ServerTest {
 
+    private static final String FIT = "{\"rigId\": \"saltworks\", \"ports\": [], \"pairs\": []}";
+
     private JsonNode keep(String title) {
         HttpResponse<String> answer = post(
                 SESSION + "/template",
                 "p",
                 "{\"title\": \"" + title + "\", \"description\": \"Five in a room\", \"tags\": [\"live\"],"
-                        + " \"picture\": \"drum\", \"withoutNames\": false}");
+                        + " \"picture\": \"drum\", \"withoutNames\": false, \"page\": {\"columns\": [\"source\"], \"folded\": [],"
+                        + " \"step\": \"tracks\"}}");
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
         return JSON.readTree(answer.body());
     }
@@ -24,7 +27,7 @@ public class TemplatesTest extends ServerTest {
         HttpResponse<String> answer = post(
                 "/api/templates/" + template + "/sessions",
                 "p",
-                "{\"name\": \"" + name + "\", \"song\": \"Ebb\", \"rigId\": \"saltworks\"}");
+                "{\"name\": \"" + name + "\", \"song\": \"Ebb\", \"fit\": " + FIT + "}");
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
         return JSON.readTree(answer.body());
     }
@@ -37,8 +40,10 @@ public class TemplatesTest extends ServerTest {
         JsonNode fits = get("/api/templates/ferry-band/fits");
         assertThat(fits.get(0).get("name").asString()).isEqualTo("Saltworks");
         assertThat(fits.get(0).get("words").asString()).isEqualTo("all 13 inputs");
+        HttpResponse<String> sheet = post("/api/templates/ferry-band/fit", "p", FIT);
+        assertThat(JSON.readTree(sheet.body()).get("lines")).isEmpty();
         JsonNode begun = begin("ferry-band", "Ferry two");
-        assertThat(begun.get("lines")).isEmpty();
+        assertThat(begun.get("page").get("step").asString()).isEqualTo("tracks");
         JsonNode made = get("/api/sessions/ferry-two");
         JsonNode demo = get(SESSION);
         assertThat(made.get("song").asString()).isEqualTo("Ebb");
@@ -88,5 +93,77 @@ public class TemplatesTest extends ServerTest {
                 "{" + fields + ", \"description\": \"\", \"tags\": [], \"withoutNames\": false}");
         assertThat(answer.statusCode()).isBetween(400, 422);
         return answer.body();
+    }
+
+    @Test
+    public void aTemplateThatShipsGoesWhereItFitsAndMovesByHandAsOneChange() {
+        JsonNode sheet = JSON.readTree(
+                post("/api/templates/string-quartet/fit", "p", FIT).body());
+        assertThat(sheet.get("lines").get(0).get("name").asString()).isEqualTo("Violin 1");
+        assertThat(sheet.get("lines").get(4).get("name").asString()).isEqualTo("Quartet");
+        assertThat(sheet.get("widths").get(4).asInt()).isEqualTo(2);
+        assertThat(sheet.get("places")).isNotEmpty();
+        String chosen = FIT.replace("\"ports\": []", "\"ports\": [{\"input\": \"viola\", \"ports\": [\"skerry-4\"]}]");
+        HttpResponse<String> answer = post(
+                "/api/templates/string-quartet/sessions",
+                "p",
+                "{\"name\": \"Quartet two\", \"song\": \"\", \"fit\": " + chosen + "}");
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
+        JsonNode made = get("/api/sessions/quartet-two");
+        assertThat(made.get("inputs").get(2).get("ports").get(0).asString()).isEqualTo("skerry-4");
+        assertThat(post("/api/sessions/quartet-two/undo", "p", "").statusCode()).isEqualTo(200);
+        assertThat(get("/api/sessions/quartet-two").get("inputs"))
+                .allMatch(input -> input.get("ports").isEmpty());
+    }
+
+    @Test
+    public void aTemplateIsBroughtUpToDateComparedAndSetBack() {
+        keep("Growing");
+        edit("p", "{\"kind\": \"set-fader\", \"track\": \"fiddle\", \"level\": -17}");
+        String update = "/api/templates/growing/update?session=low-water";
+        assertThat(get(update).toString()).contains("Track Fiddle", "fader", "−17.0 dB");
+        HttpResponse<String> next =
+                post("/api/templates/growing/versions", "p", "{\"session\": \"low-water\", \"withoutNames\": false}");
+        assertThat(next.statusCode()).as(next.body()).isEqualTo(201);
+        assertThat(get(update)).isEmpty();
+        assertThat(get("/api/templates/growing/versions")).hasSize(2);
+        assertThat(get("/api/templates/growing/versions/1/differences").toString())
+                .contains("−17.0 dB");
+        assertThat(post("/api/templates/growing/versions/1/restore", "p", "").statusCode())
+                .isEqualTo(200);
+        assertThat(get(update).toString()).contains("−17.0 dB");
+        assertThat(get("/api/templates/growing/versions")).hasSize(3);
+        post(SESSION + "/undo", "p", "");
+    }
+
+    @Test
+    public void thoseThatShipAreThereOnceAndStayAwayWhenTheyAreRemoved() {
+        assertThat(get("/api/templates"))
+                .extracting(card -> card.get("id").asString())
+                .contains("spoken-word-for-two", "brass-section-with-click", "choir-with-piano", "ensemble-of-five")
+                .endsWith("every-input");
+        send(HttpRequest.newBuilder(address("/api/templates/choir-with-piano")).DELETE());
+        stop();
+        program = begin(data);
+        assertThat(get("/api/templates"))
+                .extracting(card -> card.get("id").asString())
+                .contains("spoken-word-for-two")
+                .doesNotContain("choir-with-piano");
+        assertThat(send(HttpRequest.newBuilder(address("/api/templates/every-input"))
+                                .DELETE())
+                        .body())
+                .contains("it cannot be removed");
+    }
+
+    @Test
+    public void everyInputOfTheRigMakesASessionOfThem() {
+        HttpResponse<String> answer = post(
+                "/api/templates/every-input/sessions",
+                "p",
+                "{\"name\": \"All in\", \"song\": \"\", \"fit\": " + FIT + "}");
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
+        JsonNode made = get("/api/sessions/all-in");
+        assertThat(made.get("inputs")).allMatch(input -> input.get("ports").size() == 1);
+        assertThat(made.get("tracks").size()).isEqualTo(made.get("inputs").size() + 2);
     }
 }

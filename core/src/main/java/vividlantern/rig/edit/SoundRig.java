@@ -18,7 +18,7 @@ import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 
 /** Whether a rig that comes as a whole, from a document or a copy, is one that edits could have made. */
-final class SoundRig {
+public final class SoundRig {
 
     static final int MOST_DEVICES = 256;
     static final int MOST_PORTS = 4096;
@@ -33,7 +33,7 @@ final class SoundRig {
     }
 
     /** Refuses a rig with anything in it that no edit would have let in. */
-    static void require(Rig rig) {
+    public static void require(Rig rig) {
         SoundRig sound = new SoundRig(rig);
         requireSize(Rig.empty(rig.id(), rig.name()), rig);
         Texts.name(rig.name(), "A rig", "name");

@@ -20,6 +20,8 @@ public sealed interface Edit
                 InputEdit,
                 TrackEdit,
                 ViewEdit,
+                TrackGroupEdit,
+                BringEdit,
                 CueEdit,
                 SendEdit,
                 SongEdit,

@@ -12,6 +12,8 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.BringLine;
+import vividlantern.session.BringLineId;
 import vividlantern.session.Channels;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
@@ -23,6 +25,8 @@ import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackGroup;
+import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackView;
 import vividlantern.session.TrackViewId;
@@ -54,6 +58,17 @@ final class Rules {
                 .filter(view -> view.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> unknown("view", id));
+    }
+
+    static TrackGroup known(Session session, TrackGroupId id) {
+        return session.find(id).orElseThrow(() -> unknown("group", id));
+    }
+
+    static BringLine known(Session session, BringLineId id) {
+        return session.bringing().stream()
+                .filter(line -> line.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> unknown("line", id));
     }
 
     static String name(Session session, PerformerId id) {

@@ -9,11 +9,13 @@ import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.SongEntry;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.VoiceId;
 
-/** Changes of what the song counts by. */
+/** Changes of the song: what it counts by, and what the song list says of it. */
 public sealed interface SongEdit extends Edit {
 
     /** Sets the voices of the click, at most eight with ids of their own, and its count-in, 0 to 8 bars. The voices that tracks carry must stay. */
@@ -87,6 +89,46 @@ public sealed interface SongEdit extends Edit {
         @Override
         public String summary(Session session, Rig rig) {
             return "Tempo map: changed";
+        }
+    }
+
+    /** Says in which key the song is, and what else is to be known of it. */
+    record DescribeSong(String key, String notes) implements SongEdit {
+
+        private static final int LONGEST_KEY = 20;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            String written = Texts.optional(key, "key");
+            if (written.length() > LONGEST_KEY) {
+                throw new Refused("A key has at most " + LONGEST_KEY + " characters, as \"F# minor\" has.", "key");
+            }
+            SongEntry was = session.songListed();
+            return session.with(
+                    Optional.of(new SongEntry(was.production(), was.place(), written, Texts.optional(notes, "notes"))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Song: key " + (key.isBlank() ? "not said" : key) + (notes.isBlank() ? "" : "; " + notes);
+        }
+    }
+
+    /** Puts the song into the list of a production, where its place is among the others'. */
+    record PlaceSong(SessionId production, double place) implements SongEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!Double.isFinite(place)) {
+                throw new Refused("A place in the song list is a number.", "place");
+            }
+            SongEntry was = session.songListed();
+            return session.with(Optional.of(new SongEntry(production, place, was.key(), was.notes())));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Song: moved in the song list";
         }
     }
 }

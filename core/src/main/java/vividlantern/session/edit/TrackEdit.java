@@ -152,7 +152,7 @@ public sealed interface TrackEdit extends Edit {
                     .filter(each -> each.id().equals(track) || each.splitFrom().equals(Optional.of(track)))
                     .map(Track::id)
                     .toList();
-            return session.withTracks(session.tracks().stream()
+            return session.withoutOtherTracks(session.tracks().stream()
                             .filter(each -> !gone.contains(each.id()))
                             .toList())
                     .withCues(session.cues().stream()

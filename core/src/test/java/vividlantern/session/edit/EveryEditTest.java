@@ -25,6 +25,8 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Acknowledgement;
+import vividlantern.session.BringLine;
+import vividlantern.session.BringLineId;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
@@ -44,14 +46,21 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.SongEntry;
 import vividlantern.session.Tap;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
+import vividlantern.session.TrackGroup;
+import vividlantern.session.TrackGroup.Link;
+import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackView;
 import vividlantern.session.TrackViewId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
+import vividlantern.session.edit.BringEdit.RemoveBringLine;
+import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.RemoveCue;
 import vividlantern.session.edit.CueEdit.RenameCue;
@@ -97,6 +106,8 @@ import vividlantern.session.edit.SessionEdit.SetBuffer;
 import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.session.edit.SessionEdit.SetSampleRate;
 import vividlantern.session.edit.SessionEdit.SetSessionNames;
+import vividlantern.session.edit.SongEdit.DescribeSong;
+import vividlantern.session.edit.SongEdit.PlaceSong;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TrackEdit.AddInstrument;
@@ -119,6 +130,8 @@ import vividlantern.session.edit.TrackEdit.SetTrackFolder;
 import vividlantern.session.edit.TrackEdit.SetTrackMark;
 import vividlantern.session.edit.TrackEdit.SetTrim;
 import vividlantern.session.edit.TrackEdit.SoloTrack;
+import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
+import vividlantern.session.edit.TrackGroupEdit.UngroupTracks;
 import vividlantern.session.edit.ViewEdit.RemoveView;
 import vividlantern.session.edit.ViewEdit.SaveView;
 import vividlantern.session.edit.ViewEdit.ShowView;
@@ -166,7 +179,10 @@ public class EveryEditTest {
                     new HideTrack(FLUTE_TRACK, true),
                     new SaveView(FEW, "Few"),
                     new HideTrack(FLUTE_TRACK, false),
-                    new Acknowledge("port-twice:in-1", "on purpose")),
+                    new Acknowledge("port-twice:in-1", "on purpose"),
+                    new GroupTracks(
+                            new TrackGroupId("pair"), "Pair", List.of(HARP_TRACK, FLUTE_TRACK), List.of(Link.MUTE)),
+                    new WriteBringLine(new BringLineId("plugs"), "Earplugs", 5)),
             RandomSessions.blank(),
             RIG);
 
@@ -411,9 +427,41 @@ public class EveryEditTest {
         };
     }
 
+    private static Object[][] listEdits() {
+        TrackGroupId both = new TrackGroupId("both");
+        TrackGroupId pair = new TrackGroupId("pair");
+        BringLineId plugs = new BringLineId("plugs");
+        return new Object[][] {
+            row(
+                    new GroupTracks(both, "Both", List.of(HARP_TRACK, FLUTE_TRACK), List.of(Link.SENDS, Link.ARM)),
+                    "Group Both: 2 tracks share send levels, arm",
+                    after -> after.find(both).map(TrackGroup::links),
+                    Optional.of(List.of(Link.ARM, Link.SENDS))),
+            row(new UngroupTracks(pair), "Group Pair: removed, the tracks stay", Session::groups, List.of()),
+            row(
+                    new WriteBringLine(new BringLineId("drive"), " A drive ", 2),
+                    "To bring: 2 ×  A drive ",
+                    Session::bringing,
+                    List.of(
+                            new BringLine(plugs, 1, "Earplugs", 5),
+                            new BringLine(new BringLineId("drive"), 2, "A drive", 2))),
+            row(new RemoveBringLine(plugs), "To bring: no Earplugs", Session::bringing, List.of()),
+            row(
+                    new DescribeSong("F# minor", "soft"),
+                    "Song: key F# minor; soft",
+                    Session::songEntry,
+                    Optional.of(new SongEntry(SESSION.id(), 1, "F# minor", "soft"))),
+            row(
+                    new PlaceSong(new SessionId("first"), 2.5),
+                    "Song: moved in the song list",
+                    Session::songEntry,
+                    Optional.of(new SongEntry(new SessionId("first"), 2.5, "", ""))),
+        };
+    }
+
     @DataProvider
     public Object[][] all() {
-        return Arrays.stream(new Object[][][] {sessionEdits(), inputEdits(), trackEdits(), cueEdits()})
+        return Arrays.stream(new Object[][][] {sessionEdits(), inputEdits(), trackEdits(), cueEdits(), listEdits()})
                 .flatMap(Arrays::stream)
                 .toArray(Object[][]::new);
     }
@@ -465,6 +513,29 @@ public class EveryEditTest {
         refused(new SetCueLowPass(CUE, true, Double.NaN), "between 1000 and 20000 Hz");
         refused(new SetInputCable(HARP, 501), "up to 500 m");
         refused(new SetCueListeners(CUE, List.of(new PerformerId("ghost"))), "no performer 'ghost'");
+    }
+
+    @Test
+    public void groupsAndListsRefuseWhatTheyCannotHold() {
+        TrackGroupId group = new TrackGroupId("g");
+        refused(new GroupTracks(group, "One", List.of(HARP_TRACK, HARP_TRACK), List.of(Link.MUTE)), "at least two");
+        refused(new GroupTracks(group, "None", List.of(HARP_TRACK, FLUTE_TRACK), List.of()), "what the group shares");
+        refused(
+                new GroupTracks(group, "Far", List.of(HARP_TRACK, new TrackId("far")), List.of(Link.MUTE)),
+                "no track 'far'");
+        refused(new UngroupTracks(group), "no group 'g'");
+        refused(new WriteBringLine(new BringLineId("x"), " ", 1), "Say what to bring");
+        refused(new WriteBringLine(new BringLineId("x"), "x", 0), "1 to 999");
+        refused(new RemoveBringLine(new BringLineId("x")), "no line 'x'");
+        refused(new DescribeSong("k".repeat(21), ""), "at most 20");
+        refused(new PlaceSong(SESSION.id(), Double.NaN), "is a number");
+    }
+
+    @Test
+    public void aGroupGoesWithItsSecondLastTrack() {
+        Session without = new RemoveTrack(HARP_TRACK).applyTo(SESSION, RIG);
+        assertThat(SESSION.groups()).hasSize(1);
+        assertThat(without.groups()).isEmpty();
     }
 
     private static void refused(Edit edit, String reason) {

@@ -2,6 +2,7 @@ package vividlantern.server.api;
 
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,7 +21,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.format.SessionDocument;
-import vividlantern.history.LogEntry;
 import vividlantern.history.Refused;
 import vividlantern.mix.CueCurve;
 import vividlantern.mix.GuardCeiling;
@@ -34,10 +34,12 @@ import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RawRows;
+import vividlantern.server.store.Store;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
+import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.edit.Edit;
@@ -53,15 +55,19 @@ class SessionsController {
     /**
      * What a list of sessions tells of each.
      *
+     * @param usedAt when somebody last changed it
      * @param unreadable whether it is known that it cannot be opened
      */
     record ListedSession(
             SessionId id,
             String name,
             String song,
+            RigId rig,
+            Optional<OffsetDateTime> usedAt,
             long inputs,
             long tracks,
             long cues,
+            List<Performer> performers,
             boolean atTheRig,
             boolean unreadable) {}
 
@@ -72,11 +78,17 @@ class SessionsController {
      *
      * @param basedOn the revision they were made on
      * @param gesture the drag they belong to
+     * @param alone whether the groups of what they change do not act
      */
-    record WantedEdits(List<Edit> edits, Optional<Long> basedOn, Optional<String> gesture) {}
+    record WantedEdits(List<Edit> edits, Optional<Long> basedOn, Optional<String> gesture, Optional<Boolean> alone) {}
 
     /** Where a change led: the session's revision. */
-    record Changed(long revision) {}
+    record Changed(long revision) {
+
+        static Changed of(Session session) {
+            return new Changed(session.revision());
+        }
+    }
 
     /**
      * What is on offer.
@@ -93,9 +105,6 @@ class SessionsController {
             GuardCeiling ceiling,
             Driver driver) {}
 
-    /** A line of the log as a person reads it. */
-    record LogLine(long number, long revision, String person, String summary, LogEntry.State state) {}
-
     private final Desk desk;
     private final LiveRig live;
     private final ReadThrough readThrough;
@@ -108,18 +117,27 @@ class SessionsController {
         this.raw = raw;
     }
 
+    /** Sessions, the one used last first; with a text to search for those in whose name, song or performers it stands. */
     @GetMapping
     List<ListedSession> sessions(
-            @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "50") int size) {
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "50") int size,
+            @RequestParam(defaultValue = "") String search) {
         Set<String> unreadable = readThrough.unreadableSessions();
-        return desk.sessions(Paging.page(page), Paging.size(size)).stream()
+        List<Store.StoredSession> found = desk.sessions(search.strip(), Paging.page(page), Paging.size(size));
+        Map<String, List<Performer>> performers =
+                desk.performers(found.stream().map(Store.StoredSession::id).toList());
+        return found.stream()
                 .map(each -> new ListedSession(
                         new SessionId(each.id()),
                         each.name(),
                         each.song(),
+                        new RigId(each.rig()),
+                        Optional.ofNullable(each.usedAt()),
                         each.inputs(),
                         each.tracks(),
                         each.cues(),
+                        performers.getOrDefault(each.id(), List.of()),
                         live.isAtTheRig(new SessionId(each.id())) || live.isComing(new SessionId(each.id())),
                         unreadable.contains(each.id())))
                 .toList();
@@ -169,45 +187,13 @@ class SessionsController {
             throw new Refused("At most " + MOST_EDITS + " edits go together.", "edits");
         }
         OptionalLong basedOn = wanted.basedOn().map(OptionalLong::of).orElse(OptionalLong.empty());
-        return changed(desk.change(
-                new SessionId(session),
-                Requests.shortId(person),
-                Requests.shortId(wanted.gesture().orElse("")),
-                wanted.edits(),
-                basedOn));
-    }
-
-    /** Takes back this person's last change, or any line of the log. */
-    @PostMapping("/{session}/undo")
-    Changed undo(
-            @PathVariable String session,
-            @RequestHeader(name = PERSON, defaultValue = "") String person,
-            @RequestParam Optional<Long> line) {
-        OptionalLong number = line.map(OptionalLong::of).orElse(OptionalLong.empty());
-        return changed(desk.undo(new SessionId(session), Requests.shortId(person), number));
-    }
-
-    @PostMapping("/{session}/redo")
-    Changed redo(@PathVariable String session, @RequestHeader(name = PERSON, defaultValue = "") String person) {
-        return changed(desk.redo(new SessionId(session), Requests.shortId(person)));
-    }
-
-    /** The log, newest line first. */
-    @GetMapping("/{session}/log")
-    List<LogLine> log(
-            @PathVariable String session,
-            @RequestParam(defaultValue = "0") int page,
-            @RequestParam(defaultValue = "50") int size) {
-        return desk.log(new SessionId(session), Paging.page(page), Paging.size(size)).stream()
-                .map(line -> new LogLine(line.number(), line.revision(), line.person(), line.summary(), line.state()))
-                .toList();
-    }
-
-    /** Folds all lines of the log beyond the newest 10 000 into one. */
-    @PostMapping("/{session}/log/fold")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void foldLog(@PathVariable String session) {
-        desk.foldLog(new SessionId(session));
+        SessionId id = new SessionId(session);
+        String who = Requests.shortId(person);
+        String gesture = Requests.shortId(wanted.gesture().orElse(""));
+        return Changed.of(
+                wanted.alone().orElse(false)
+                        ? desk.change(id, who, gesture, wanted.edits(), basedOn)
+                        : desk.changeGrouped(id, who, gesture, wanted.edits(), basedOn));
     }
 
     @GetMapping("/{session}/offers")
@@ -232,9 +218,5 @@ class SessionsController {
         return CueCurve.of(
                 open.find(new CueId(cue)).orElseThrow(() -> new NotFound("There is no cue '" + cue + "'.")),
                 open.sampleRate());
-    }
-
-    private static Changed changed(Session session) {
-        return new Changed(session.revision());
     }
 }

@@ -9,6 +9,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.Options;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Store;
@@ -27,18 +28,21 @@ class Demo implements SmartInitializingSingleton {
     private final RigStore rigs;
     private final Desk desk;
     private final LiveRig live;
+    private final TemplateDesk templates;
     private final Options options;
 
-    Demo(Store store, RigStore rigs, Desk desk, LiveRig live, Options options) {
+    Demo(Store store, RigStore rigs, Desk desk, LiveRig live, TemplateDesk templates, Options options) {
         this.store = store;
         this.rigs = rigs;
         this.desk = desk;
         this.live = live;
+        this.templates = templates;
         this.options = options;
     }
 
     @Override
     public void afterSingletonsInstantiated() {
+        templates.putInShipped();
         if (rigs.rigs().isEmpty()) {
             Rig rig = Saltworks.rig();
             rigs.add(rig);

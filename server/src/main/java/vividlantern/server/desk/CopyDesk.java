@@ -43,11 +43,7 @@ public class CopyDesk {
 
     /** What is in a copy. */
     public Copies.Contents contents(String copy) {
-        return copies.lookInto(
-                copy,
-                opened -> new Copies.Contents(
-                        opened.sessions().sessions(0, Integer.MAX_VALUE),
-                        opened.rigs().rigs()));
+        return copies.lookInto(copy, opened -> Copies.Contents.of(opened.sessions(), opened.rigs()));
     }
 
     /** A session as it stood in a copy. */

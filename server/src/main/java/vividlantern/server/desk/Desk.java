@@ -9,6 +9,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -20,15 +21,23 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
+import vividlantern.server.store.SnapshotStore;
 import vividlantern.server.store.Store;
 import vividlantern.server.store.StoreWatch;
 import vividlantern.server.store.Unreadable;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
+import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.SongEntry;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.Grouped;
+import vividlantern.template.LargeChange;
+import vividlantern.template.NextSong;
+import vividlantern.template.Snapshot;
+import vividlantern.template.SnapshotId;
 
 /**
  * The open sessions. A change is made here and nowhere else: tried, stored, and only then published to whoever follows
@@ -54,12 +63,14 @@ public class Desk {
     public static final int KEPT_LINES = 10_000;
 
     private final Store store;
+    private final SnapshotStore snapshots;
     private final RigDesk rigs;
     private final ApplicationEventPublisher events;
     private final Map<SessionId, Open> open = new ConcurrentHashMap<>();
 
-    public Desk(Store store, RigDesk rigs, ApplicationEventPublisher events) {
+    public Desk(Store store, SnapshotStore snapshots, RigDesk rigs, ApplicationEventPublisher events) {
         this.store = store;
+        this.snapshots = snapshots;
         this.rigs = rigs;
         this.events = events;
     }
@@ -96,8 +107,19 @@ public class Desk {
         }
     }
 
-    public List<Store.StoredSession> sessions(int page, int size) {
-        return store.sessions(page, size);
+    /** The sessions in whose name, song or performers a text stands, the one used last first. */
+    public List<Store.StoredSession> sessions(String text, int page, int size) {
+        return store.sessions(text, page, size);
+    }
+
+    /** Who plays in some sessions. */
+    public Map<String, List<Performer>> performers(List<String> sessions) {
+        return sessions.isEmpty() ? Map.of() : store.performers(sessions);
+    }
+
+    /** The songs of the production to which a session belongs, in their order. */
+    public List<NextSong.Listed> songs(SessionId id) {
+        return store.production(session(id).songListed().production());
     }
 
     /** Begins a session on a rig, with nothing in it but a click. */
@@ -109,9 +131,28 @@ public class Desk {
         return begin(called, id -> Session.blank(id, called, played, rigId, main));
     }
 
-    /** Takes a session in from elsewhere as a new one, with an id of its own and an empty log. */
+    /** Takes a session in from elsewhere as a new one, with an id of its own and an empty log; it stands alone. */
     public Session takeIn(Session from) {
-        return begin(from.name(), id -> Parts.assemble(id, 0, Parts.OF_SESSION.parts(from)));
+        return begin(
+                from.name(),
+                id -> Parts.assemble(id, 0, Parts.OF_SESSION.parts(from))
+                        .with(from.songEntry()
+                                .map(entry -> new SongEntry(id, entry.place(), entry.key(), entry.notes()))));
+    }
+
+    /** Takes a session in as the next song of a production, after another one of it. */
+    public Session takeIn(Session from, SessionId after) {
+        SongEntry entry = NextSong.entryAfter(session(after), songs(after));
+        return begin(
+                from.name(),
+                id -> Parts.assemble(id, 0, Parts.OF_SESSION.parts(from)).with(Optional.of(entry)));
+    }
+
+    /** Begins a session for the song that comes after another one. */
+    public Session beginNextSong(SessionId after, String song, Optional<Double> beatsPerMinute) {
+        Session last = session(after);
+        String called = Texts.name(song, "A song", "song");
+        return begin(called, id -> NextSong.after(last, id, song, beatsPerMinute, songs(after)));
     }
 
     /** One at a time, so that two of one name get ids of their own. */
@@ -122,28 +163,70 @@ public class Desk {
         return session;
     }
 
+    /** Makes edits; the groups of what they change do not act. */
     public Session change(SessionId id, String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
         return make(
-                id, edits, held -> Edit.make(edits, held.session, rigOf(id), held.history, person, gesture, basedOn));
+                id,
+                held -> new Made(
+                        edits, Edit.make(edits, held.session, rigOf(id), held.history, person, gesture, basedOn)));
+    }
+
+    /** Makes edits, and what the groups of what they change make of them. */
+    public Session changeGrouped(SessionId id, String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
+        return make(id, held -> {
+            List<Edit> all = Grouped.all(edits, held.session);
+            return new Made(all, Edit.make(all, held.session, rigOf(id), held.history, person, gesture, basedOn));
+        });
+    }
+
+    /**
+     * Puts a session into another state as one change: one that it had before, or that something which is kept makes of it.
+     *
+     * @param state the state it shall have
+     * @param words what that does, in the user's words
+     */
+    public Session become(SessionId id, String person, UnaryOperator<Session> state, String words) {
+        return make(
+                id,
+                held -> new Made(
+                        List.of(),
+                        held.history.change(
+                                held.session, state.apply(held.session), words, person, "", OptionalLong.empty())));
+    }
+
+    /** Puts a session into the state that it had after a line of its log, as one change. */
+    public Session goBack(SessionId id, String person, long line) {
+        return make(
+                id,
+                held -> new Made(
+                        List.of(),
+                        held.history.change(
+                                held.session,
+                                held.history.asAfter(held.session, line),
+                                "Back to line " + line,
+                                person,
+                                "",
+                                OptionalLong.empty())));
     }
 
     /** Takes back the person's last change, or the given line of the log. */
     public Session undo(SessionId id, String person, OptionalLong line) {
         return make(
                 id,
-                List.of(),
-                held -> line.isPresent()
-                        ? held.history.undo(held.session, person, line.getAsLong())
-                        : held.history.undo(held.session, person));
+                held -> new Made(
+                        List.of(),
+                        line.isPresent()
+                                ? held.history.undo(held.session, person, line.getAsLong())
+                                : held.history.undo(held.session, person)));
     }
 
     public Session redo(SessionId id, String person) {
-        return make(id, List.of(), held -> held.history.redo(held.session, person));
+        return make(id, held -> new Made(List.of(), held.history.redo(held.session, person)));
     }
 
-    /** The log's lines, newest first. */
-    public List<LogEntry<PartKey, Part>> log(SessionId id, int page, int size) {
-        return store.log(opened(id).session.id(), page, size);
+    /** The log's lines, newest first, as {@link Store#log} finds them. */
+    public List<Store.LoggedLine> log(SessionId id, String word, String person, String part, int page, int size) {
+        return store.log(opened(id).session.id(), word, person, part, page, size);
     }
 
     /** Folds all but the newest lines of the log into one, if there are more. What they did stays; it cannot be taken back any more. */
@@ -159,20 +242,34 @@ public class Desk {
         return whileHeld(id, held -> UndoState.of(held.history, person));
     }
 
-    private Session make(
-            SessionId id, List<Edit> edits, Function<Open, History.Outcome<Session, PartKey, Part>> change) {
+    /** What a change led to, and by which edits. */
+    private record Made(List<Edit> edits, History.Outcome<Session, PartKey, Part> outcome) {}
+
+    private Session make(SessionId id, Function<Open, Made> change) {
         return whileHeld(id, held -> {
-            History.Outcome<Session, PartKey, Part> outcome = change.apply(held);
+            Made made = change.apply(held);
+            History.Outcome<Session, PartKey, Part> outcome = made.outcome();
             if (outcome.changesNothing()) {
                 return held.session;
             }
             Session before = held.session;
-            store.save(outcome, edits);
+            keepBefore(before, outcome);
+            store.save(outcome, made.edits());
             held.history.accept(outcome);
             held.session = outcome.whole();
             events.publishEvent(new SessionChanged(before, held.session, outcome.changed()));
             return held.session;
         });
+    }
+
+    /** Takes a snapshot before a large change, unless it only takes back or makes again what was done. */
+    private void keepBefore(Session before, History.Outcome<Session, PartKey, Part> outcome) {
+        outcome.line()
+                .filter(LogEntry::isChange)
+                .filter(line -> !outcome.goesOn())
+                .flatMap(line -> LargeChange.nameBefore(before, outcome.whole(), line.summary()))
+                .ifPresent(name -> snapshots.add(
+                        new Snapshot(new SnapshotId("before." + outcome.whole().revision()), name, true, before)));
     }
 
     /** Does something with an open session that nobody else does meanwhile. */

@@ -1,10 +1,13 @@
 package vividlantern.server.desk;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import vividlantern.format.Documents;
@@ -23,6 +26,7 @@ import vividlantern.rig.RigParts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 import vividlantern.server.store.RigStore;
+import vividlantern.server.store.Unreadable;
 
 /** The open rigs. A change is made here and nowhere else: tried, stored, and only then published. */
 @Component
@@ -38,6 +42,8 @@ public class RigDesk {
         }
     }
 
+    private static final Logger LOG = LoggerFactory.getLogger(RigDesk.class);
+
     private final RigStore store;
     private final ApplicationEventPublisher events;
     private final Map<RigId, Open> open = new ConcurrentHashMap<>();
@@ -49,6 +55,19 @@ public class RigDesk {
 
     public Rig rig(RigId id) {
         return opened(id).rig;
+    }
+
+    /** All rigs that can be read. */
+    public List<Rig> readable() {
+        List<Rig> readable = new ArrayList<>();
+        for (RigStore.StoredRig stored : store.rigs()) {
+            try {
+                readable.add(rig(new RigId(stored.id())));
+            } catch (Unreadable known) {
+                LOG.debug("The rig {} is left out.", stored.id(), known);
+            }
+        }
+        return readable;
     }
 
     public List<RigStore.StoredRig> rigs() {

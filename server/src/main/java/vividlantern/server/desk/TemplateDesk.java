@@ -1,100 +1,167 @@
 package vividlantern.server.desk;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import java.util.OptionalLong;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import vividlantern.history.Ids;
+import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
-import vividlantern.server.store.RigStore;
-import vividlantern.server.store.TemplateStore;
-import vividlantern.server.store.Unreadable;
+import vividlantern.server.store.KeptStore;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.template.Beginning;
+import vividlantern.template.Comparison;
+import vividlantern.template.ShippedTemplates;
 import vividlantern.template.Template;
 import vividlantern.template.TemplateId;
 
-/** The templates: kept from sessions, and sessions begun from them. */
+/** The templates: kept from sessions, brought up to date, and sessions begun from them. */
 @Component
 public class TemplateDesk {
 
     /** A rig, and a template as it would begin there. */
     public record OnRig(Rig rig, Beginning beginning) {}
 
-    private static final Logger LOG = LoggerFactory.getLogger(TemplateDesk.class);
+    private static final SessionId NOBODY = new SessionId("none");
 
-    private final TemplateStore store;
+    private final KeptStore store;
+    private final KeptShelf<Template> shelf;
     private final Desk desk;
     private final RigDesk rigs;
-    private final Map<TemplateId, Template> read = new ConcurrentHashMap<>();
 
-    public TemplateDesk(TemplateStore store, Desk desk, RigDesk rigs) {
+    public TemplateDesk(KeptStore store, Desk desk, RigDesk rigs) {
         this.store = store;
+        shelf = new KeptShelf<>(store, KeptStore.Kind.TEMPLATE, Template.class, "template");
         this.desk = desk;
         this.rigs = rigs;
     }
 
-    /** All templates that can be read, the newest first. */
-    public List<Template> templates() {
-        return store.ids().stream().flatMap(id -> readable(id).stream()).toList();
+    /** Puts in the templates that ship, each once: one that somebody removed stays away. */
+    public void putInShipped() {
+        List<String> there = store.ids(KeptStore.Kind.SHIPPED);
+        List<String> taken = store.ids(KeptStore.Kind.TEMPLATE);
+        for (Template template : ShippedTemplates.all()) {
+            String id = template.id().value();
+            if (!there.contains(id)) {
+                if (!taken.contains(id)) {
+                    store.add(KeptStore.Kind.TEMPLATE, id, template);
+                }
+                store.add(KeptStore.Kind.SHIPPED, id, id);
+            }
+        }
     }
 
-    private Optional<Template> readable(TemplateId id) {
-        try {
-            return Optional.of(template(id));
-        } catch (Unreadable known) {
-            return Optional.empty();
-        }
+    /** All templates that can be read, what was kept last first; at the end the one that is made from a rig. */
+    public List<Template> templates() {
+        return Stream.concat(shelf.all().stream(), anyRig().map(ShippedTemplates::everyInput).stream())
+                .toList();
+    }
+
+    private Optional<Rig> anyRig() {
+        return rigs.readable().stream().findFirst();
     }
 
     public Template template(TemplateId id) {
-        return read.computeIfAbsent(
-                id,
-                wanted -> store.template(wanted)
-                        .orElseThrow(() -> new NotFound("There is no template '" + wanted + "'.")));
+        if (id.equals(ShippedTemplates.EVERY_PORT)) {
+            return anyRig().map(ShippedTemplates::everyInput).orElseThrow(() -> new NotFound("There is no rig yet."));
+        }
+        return shelf.get(id.value());
     }
 
-    /** Keeps a session as a template. One at a time, so that two of one title get ids of their own. */
-    public synchronized Template keep(SessionId session, Template.About about, boolean withoutNames) {
+    private Template template(TemplateId id, Rig rig) {
+        return id.equals(ShippedTemplates.EVERY_PORT) ? ShippedTemplates.everyInput(rig) : shelf.get(id.value());
+    }
+
+    /** Keeps a session as a template. */
+    public Template keep(
+            SessionId session, Template.About about, boolean withoutNames, Optional<Template.PageState> page) {
         Session kept = desk.session(session);
-        List<TemplateId> taken = store.ids();
-        TemplateId id = new TemplateId(Ids.fresh(about.title(), each -> taken.contains(new TemplateId(each))));
-        Template template = Template.of(id, about, kept, desk.rigOf(session), withoutNames);
-        store.add(template);
-        return template;
+        Rig rig = desk.rigOf(session);
+        return shelf.keep(about.title(), id -> Template.of(new TemplateId(id), about, kept, rig, withoutNames, page));
+    }
+
+    /** What the next version of a template would be, with the names that it left out still left out. */
+    private Template next(TemplateId id, SessionId session, boolean withoutNames, Optional<Template.PageState> page) {
+        Template was = shelf.get(id.value());
+        return Template.of(
+                id, was.about(), desk.session(session), desk.rigOf(session), withoutNames, page.or(was::page));
+    }
+
+    /** What would change if a template were brought up to date from a session: the template first, the session second. */
+    public List<Comparison.Compared> wouldChange(TemplateId id, SessionId session, boolean withoutNames) {
+        Template next = next(id, session, withoutNames, Optional.empty());
+        return Comparison.of(shelf.get(id.value()).session(), next.session(), desk.rigOf(session));
+    }
+
+    /** Brings a template up to date from a session, as its next version. */
+    public Template update(TemplateId id, SessionId session, boolean withoutNames, Optional<Template.PageState> page) {
+        Template next = next(id, session, withoutNames, page);
+        return shelf.update(id.value(), same -> next);
+    }
+
+    /** The versions of a template, the newest first. */
+    public List<KeptStore.KeptVersion> versions(TemplateId id) {
+        return shelf.versions(id.value());
+    }
+
+    /** How a version of a template differs from the newest one. */
+    public List<Comparison.Compared> differences(TemplateId id, long version) {
+        Template newest = shelf.get(id.value());
+        Rig rig = rigs.readable().stream()
+                .filter(each -> each.id().equals(newest.session().rigId()))
+                .findFirst()
+                .orElseGet(() -> Rig.empty(newest.session().rigId(), "none"));
+        return Comparison.of(shelf.version(id.value(), version).session(), newest.session(), rig);
+    }
+
+    /** Makes an earlier version the newest one again. */
+    public Template restore(TemplateId id, long version) {
+        Template earlier = shelf.version(id.value(), version);
+        return shelf.update(id.value(), same -> earlier);
     }
 
     public void remove(TemplateId id) {
-        if (!store.remove(id)) {
-            throw new NotFound("There is no template '" + id + "'.");
+        if (id.equals(ShippedTemplates.EVERY_PORT)) {
+            throw new Refused("This template is made from the rig; it cannot be removed.", "");
         }
-        read.remove(id);
+        shelf.remove(id.value());
     }
 
     /** How a template would fit each rig that can be read, as a session that nobody has begun. */
     public List<OnRig> onEachRig(TemplateId id) {
-        Template template = template(id);
-        List<OnRig> fits = new ArrayList<>();
-        for (RigStore.StoredRig stored : rigs.rigs()) {
-            try {
-                Rig rig = rigs.rig(new RigId(stored.id()));
-                fits.add(new OnRig(rig, Beginning.of(template, new SessionId("none"), "", "", rig)));
-            } catch (Unreadable known) {
-                LOG.debug("The rig {} is left out.", stored.id(), known);
-            }
-        }
-        return fits;
+        return rigs.readable().stream()
+                .map(rig -> new OnRig(rig, Beginning.of(template(id, rig), NOBODY, "", "", rig)))
+                .toList();
     }
 
-    /** Begins a session from a template. */
-    public Beginning begin(TemplateId id, String name, String song, RigId rig) {
-        Beginning begun = Beginning.of(template(id), new SessionId("none"), name, song, rigs.rig(rig));
-        return new Beginning(desk.takeIn(begun.session()), begun.fitted());
+    /** How a template would begin on a rig, some places chosen. */
+    public OnRig onRig(TemplateId id, RigId on, Beginning.Chosen chosen) {
+        Rig rig = rigs.rig(on);
+        return new OnRig(rig, Beginning.of(template(id, rig), NOBODY, "", "", rig, chosen));
+    }
+
+    /**
+     * Begins a session from a template. Where things went that could not stay is its first change, which can be undone.
+     *
+     * @param after the session whose production it goes on with, as the next song
+     */
+    public Beginning begin(
+            TemplateId id,
+            String name,
+            String song,
+            RigId on,
+            Beginning.Chosen chosen,
+            Optional<SessionId> after,
+            String person) {
+        Rig rig = rigs.rig(on);
+        Beginning begun = Beginning.of(template(id, rig), NOBODY, name, song, rig, chosen);
+        Session made =
+                after.map(last -> desk.takeIn(begun.unplugged(), last)).orElseGet(() -> desk.takeIn(begun.unplugged()));
+        Session placed = begun.fitted().edits().isEmpty()
+                ? made
+                : desk.change(made.id(), person, "", begun.fitted().edits(), OptionalLong.empty());
+        return new Beginning(made, placed, begun.fitted());
     }
 }

@@ -44,7 +44,20 @@ public class Copies {
     private static final String CONTENTS = "contents.json";
 
     /** What was in the database when a copy was made. */
-    public record Contents(List<Store.StoredSession> sessions, List<RigStore.StoredRig> rigs) {}
+    public record Contents(List<CopiedSession> sessions, List<RigStore.StoredRig> rigs) {
+
+        public static Contents of(Store sessions, RigStore rigs) {
+            return new Contents(
+                    sessions.sessions(0, Integer.MAX_VALUE).stream()
+                            .map(each -> new CopiedSession(
+                                    each.id(), each.name(), each.song(), each.inputs(), each.tracks(), each.cues()))
+                            .toList(),
+                    rigs.rigs());
+        }
+    }
+
+    /** What a copy tells of a session in it. */
+    public record CopiedSession(String id, String name, String song, long inputs, long tracks, long cues) {}
 
     /**
      * A copy, or a database that was set aside.
@@ -63,6 +76,7 @@ public class Copies {
 
     private final Store store;
     private final RigStore rigs;
+    private final Changes changes;
     private final JdbcTemplate database;
     private final Compaction compaction;
     private final DataFolder data;
@@ -73,10 +87,11 @@ public class Copies {
     private String openedName = "";
     private OpenedCopy opened;
 
-    Copies(Store store, RigStore rigs, JdbcTemplate database, Compaction compaction, DataFolder data)
+    Copies(Store store, RigStore rigs, Changes changes, JdbcTemplate database, Compaction compaction, DataFolder data)
             throws IOException {
         this.store = store;
         this.rigs = rigs;
+        this.changes = changes;
         this.database = database;
         this.compaction = compaction;
         this.data = data;
@@ -95,7 +110,7 @@ public class Copies {
     }
 
     private void copyIfChanged() {
-        if (changes() == copied) {
+        if (changes.count() == copied) {
             return;
         }
         try {
@@ -103,10 +118,6 @@ public class Copies {
         } catch (IOException | RuntimeException failed) {
             LOG.warn("No copy of the database could be made in {}: {}", data.copies(), failed.getMessage());
         }
-    }
-
-    private long changes() {
-        return store.changes() + rigs.changes();
     }
 
     /** Makes a copy now and waits for it. */
@@ -153,18 +164,18 @@ public class Copies {
 
     /** Writes a copy to a temporary name, renames it, and lets go of the oldest. */
     private Copy make() throws IOException {
-        long changes = changes();
+        long count = changes.count();
         Path copy = files.next();
         Path unfinished = CopyFiles.unfinished(copy);
         try {
             String quoted = unfinished.toString().replace("'", "''");
             compaction.pauseFor(() -> database.execute("backup to '" + quoted + "'"));
-            writeContents(unfinished, new Contents(store.sessions(0, Integer.MAX_VALUE), rigs.rigs()));
+            writeContents(unfinished, Contents.of(store, rigs));
             Files.move(unfinished, copy);
         } finally {
             Files.deleteIfExists(unfinished);
         }
-        copied = changes;
+        copied = count;
         files.prune();
         return describe(copy);
     }

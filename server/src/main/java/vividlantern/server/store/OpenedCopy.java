@@ -28,7 +28,7 @@ public final class OpenedCopy implements AutoCloseable {
         TransactionAutoConfiguration.class
     })
     @EntityScan(basePackageClasses = Store.class)
-    @Import({Store.class, RigStore.class})
+    @Import({Store.class, RigStore.class, Changes.class})
     static class StoreAlone {
 
         @Bean

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -51,17 +50,13 @@ public class RigStore {
     private final EntityManager entities;
     private final Reached reached;
     private final PlatformTransactionManager transactions;
-    private final AtomicLong changes = new AtomicLong();
+    private final Changes changes;
 
-    public RigStore(EntityManager entities, Reached reached, PlatformTransactionManager transactions) {
+    public RigStore(EntityManager entities, Reached reached, PlatformTransactionManager transactions, Changes changes) {
         this.entities = entities;
         this.reached = reached;
         this.transactions = transactions;
-    }
-
-    /** Grows with everything that is written. */
-    public long changes() {
-        return changes.get();
+        this.changes = changes;
     }
 
     @Transactional(readOnly = true)
@@ -120,7 +115,7 @@ public class RigStore {
         row.take((RigSettings) parts.get(RigPartKey.SETTINGS));
         entities.persist(row);
         parts.values().forEach(part -> write(row, part));
-        changes.incrementAndGet();
+        changes.more();
         reached.addOnceStored(rig.revision() + 1);
     }
 
@@ -142,7 +137,7 @@ public class RigStore {
         entities.flush();
         changed.forEach((key, part) -> part.ifPresent(present -> write(row, present)));
         lines(after.id()).save(outcome, Documents.writeRigEdits(edits), number -> RigLogRow.of(row.id, number));
-        changes.incrementAndGet();
+        changes.more();
         reached.addOnceStored(after.revision() - before.revision());
     }
 
@@ -173,7 +168,7 @@ public class RigStore {
         row.document = document;
         entities.persist(row);
         prune(id, before);
-        changes.incrementAndGet();
+        changes.more();
         return number;
     }
 
@@ -208,7 +203,7 @@ public class RigStore {
         row.phantom = turned.phantom();
         row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
         entities.persist(row);
-        changes.incrementAndGet();
+        changes.more();
     }
 
     private void write(RigRow row, RigPart part) {

@@ -4,6 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.OffsetDateTime;
 import java.util.Optional;
 import org.hibernate.annotations.DynamicUpdate;
 import vividlantern.rig.PairId;
@@ -26,6 +27,7 @@ class SessionRow {
     int sampleRate;
     int bitDepth;
     int bufferFrames;
+    OffsetDateTime usedAt;
 
     @Column(name = "rig_id")
     String rig;

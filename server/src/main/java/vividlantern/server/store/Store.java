@@ -1,6 +1,8 @@
 package vividlantern.server.store;
 
 import jakarta.persistence.EntityManager;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
@@ -8,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -23,10 +25,13 @@ import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
+import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
+import vividlantern.session.SongEntry;
 import vividlantern.session.edit.Edit;
+import vividlantern.template.NextSong;
 
 /** Reads and writes sessions and their logs. Each method is one transaction: it is stored whole or not at all. */
 @Repository
@@ -34,7 +39,15 @@ import vividlantern.session.edit.Edit;
 public class Store {
 
     /** What a list of sessions tells of each. */
-    public record StoredSession(String id, String name, String song, long inputs, long tracks, long cues) {}
+    public record StoredSession(
+            String id,
+            String name,
+            String song,
+            String rig,
+            OffsetDateTime usedAt,
+            long inputs,
+            long tracks,
+            long cues) {}
 
     /** The kinds of parts that others refer to, or that refer to others, have rows of their own; all others are documents. */
     private static final Map<PartKind, Class<? extends PartRow>> OWN_ROWS = new EnumMap<>(Map.of(
@@ -47,30 +60,66 @@ public class Store {
     private final EntityManager entities;
     private final Reached reached;
     private final PlatformTransactionManager transactions;
-    private final AtomicLong changes = new AtomicLong();
+    private final Changes changes;
 
-    public Store(EntityManager entities, Reached reached, PlatformTransactionManager transactions) {
+    public Store(EntityManager entities, Reached reached, PlatformTransactionManager transactions, Changes changes) {
         this.entities = entities;
         this.reached = reached;
         this.transactions = transactions;
+        this.changes = changes;
     }
 
-    /** Grows with everything that is written. */
-    public long changes() {
-        return changes.get();
-    }
-
+    /** All sessions, the one used last first. */
     @Transactional(readOnly = true)
     public List<StoredSession> sessions(int page, int size) {
+        return sessions("", page, size);
+    }
+
+    /** The sessions in whose name, song or performers a text stands, the one used last first. */
+    @Transactional(readOnly = true)
+    public List<StoredSession> sessions(String text, int page, int size) {
         return entities.createQuery("""
-                        select new vividlantern.server.store.Store$StoredSession(s.id, s.name, s.song,
+                        select new vividlantern.server.store.Store$StoredSession(s.id, s.name, s.song, s.rig, s.usedAt,
                           (select count(i) from InputRow i where i.key.session = s.id),
                           (select count(t) from TrackRow t where t.key.session = s.id),
                           (select count(c) from CueRow c where c.key.session = s.id))
-                        from SessionRow s order by s.name, s.id""", StoredSession.class)
+                        from SessionRow s
+                        where lower(s.name) like :text escape '!' or lower(s.song) like :text escape '!'
+                          or exists (select 1 from PerformerRow p
+                            where p.key.session = s.id and lower(p.name) like :text escape '!')
+                        order by s.usedAt desc nulls last, s.name, s.id""", StoredSession.class)
+                .setParameter("text", StoredLines.containing(text))
                 .setFirstResult(page * size)
                 .setMaxResults(size)
                 .getResultList();
+    }
+
+    /** Who plays in some sessions. */
+    @Transactional(readOnly = true)
+    public Map<String, List<Performer>> performers(List<String> sessions) {
+        return entities.createQuery(
+                        "from PerformerRow p where p.key.session in :sessions order by p.position", PerformerRow.class)
+                .setParameter("sessions", sessions)
+                .getResultStream()
+                .collect(Collectors.groupingBy(
+                        row -> row.key.session(), Collectors.mapping(PerformerRow::part, Collectors.toList())));
+    }
+
+    /** What the song lists say of all sessions of a production; the session with which it began says nothing at first. */
+    @Transactional(readOnly = true)
+    public List<NextSong.Listed> production(SessionId production) {
+        Map<String, SongEntry> entries = entities.createQuery(
+                        "from DocumentRow d where d.key.kind = :kind", DocumentRow.class)
+                .setParameter("kind", PartKind.SONG.word())
+                .getResultStream()
+                .collect(Collectors.toMap(row -> row.key.session(), row -> (SongEntry) row.part()));
+        if (has(production)) {
+            entries.putIfAbsent(production.value(), SongEntry.alone(production));
+        }
+        return NextSong.inOrder(entries.entrySet().stream()
+                .filter(each -> each.getValue().production().equals(production))
+                .map(each -> new NextSong.Listed(new SessionId(each.getKey()), each.getValue()))
+                .toList());
     }
 
     /** The sessions that are laid out for a rig. */
@@ -118,9 +167,27 @@ public class Store {
         return lines(id);
     }
 
-    /** A page of the log's lines, newest first. */
-    public List<LogEntry<PartKey, Part>> log(SessionId id, int page, int size) {
-        return lines(id).page(page, size);
+    /** A line of the log, and when it was written. */
+    public record LoggedLine(LogEntry<PartKey, Part> entry, OffsetDateTime at) {}
+
+    /**
+     * A page of the log's lines, newest first.
+     *
+     * @param word stands in what they say; "" for any
+     * @param person who made them; "" for anybody
+     * @param part how the key of a part begins that they touch, as in "track/fiddle"; "" for any
+     */
+    public List<LoggedLine> log(SessionId id, String word, String person, String part, int page, int size) {
+        StoredLines<LogRow, PartKey, Part> lines = lines(id);
+        List<LogRow> found = part.isEmpty()
+                ? lines.page(word, person, page, size)
+                : lines.page(
+                        word,
+                        person,
+                        key -> key.toString().equals(part) || key.toString().startsWith(part + "/"),
+                        page,
+                        size);
+        return found.stream().map(row -> new LoggedLine(row.line(), row.madeAt)).toList();
     }
 
     private StoredLines<LogRow, PartKey, Part> lines(SessionId id) {
@@ -130,7 +197,7 @@ public class Store {
     /** Puts one line in the place of all but the newest. */
     public void fold(SessionId id, int keep) {
         lines(id).fold(keep, number -> LogRow.of(id.value(), number));
-        changes.incrementAndGet();
+        changes.more();
     }
 
     public void add(Session session) {
@@ -138,6 +205,7 @@ public class Store {
         row.id = session.id().value();
         row.revision = session.revision();
         row.take(session.settings());
+        row.usedAt = OffsetDateTime.now(ZoneOffset.UTC);
         entities.persist(row);
         Parts.OF_SESSION.parts(session).forEach((key, part) -> {
             if (key.kind() != PartKind.SETTINGS) {
@@ -159,7 +227,8 @@ public class Store {
                 entities.remove(entities.find(type(key), id(id, key)));
             }
         });
-        entities.createQuery("update SessionRow set revision = :revision where id = :id")
+        entities.createQuery("update SessionRow set revision = :revision, usedAt = :now where id = :id")
+                .setParameter("now", OffsetDateTime.now(ZoneOffset.UTC))
                 .setParameter("revision", after.revision())
                 .setParameter("id", id)
                 .executeUpdate();
@@ -168,7 +237,7 @@ public class Store {
     }
 
     private void stored(long more) {
-        changes.incrementAndGet();
+        changes.more();
         reached.addOnceStored(more);
     }
 

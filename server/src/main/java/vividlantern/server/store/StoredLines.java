@@ -4,8 +4,10 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.LongFunction;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -86,12 +88,58 @@ final class StoredLines<R extends LogColumns<K, P>, K, P> implements StoredLog<K
                 .getResultList()));
     }
 
-    /** A page of the lines, newest first. */
-    List<LogEntry<K, P>> page(int page, int size) {
-        return inOne(() -> read(query("order by r.key.number desc")
+    /**
+     * A page of the lines that can be read, newest first.
+     *
+     * @param word stands in what they say
+     * @param person who made them; "" for anybody
+     */
+    List<R> page(String word, String person, int page, int size) {
+        return inOne(() -> found(word, person)
+                .setParameter("before", Long.MAX_VALUE)
                 .setFirstResult(page * size)
                 .setMaxResults(size)
-                .getResultList()));
+                .getResultList()
+                .stream()
+                .filter(row -> read(row).isPresent())
+                .toList());
+    }
+
+    /** The same of the lines that touch a part of which something holds; each line before them is read for it. */
+    List<R> page(String word, String person, Predicate<K> touching, int page, int size) {
+        return inOne(() -> {
+            List<R> found = new ArrayList<>();
+            long before = Long.MAX_VALUE;
+            int most = Math.multiplyExact(page + 1, size);
+            while (found.size() < most) {
+                List<R> more = found(word, person)
+                        .setParameter("before", before)
+                        .setMaxResults(most)
+                        .getResultList();
+                if (more.isEmpty()) {
+                    break;
+                }
+                more.stream()
+                        .filter(row -> read(row)
+                                .filter(line -> line.after().keySet().stream().anyMatch(touching))
+                                .isPresent())
+                        .forEach(found::add);
+                before = more.get(more.size() - 1).number();
+            }
+            return List.copyOf(found.subList(Math.min(page * size, found.size()), Math.min(most, found.size())));
+        });
+    }
+
+    private TypedQuery<R> found(String word, String person) {
+        return query("and r.key.number < :before and lower(r.summary) like :word escape '!'"
+                        + " and (:person = '' or r.person = :person) order by r.key.number desc")
+                .setParameter("word", containing(word))
+                .setParameter("person", person);
+    }
+
+    /** What "like" compares with to find a text anywhere, whatever signs it has. */
+    static String containing(String text) {
+        return "%" + text.toLowerCase(Locale.ROOT).replaceAll("[!%_]", "!$0") + "%";
     }
 
     /**

@@ -1,0 +1,20 @@
+package vividlantern.format;
+
+import java.util.Map;
+import vividlantern.template.Kit;
+
+/** A kit as a file: what it is, in which version, and the kit itself. Its schema is {@link #schema}. */
+public record KitDocument(String format, int version, Kit kit) {
+
+    private static final String FORMAT = "vivid-lantern-kit";
+    private static final int VERSION = 1;
+
+    public static KitDocument of(Kit kit) {
+        return new KitDocument(FORMAT, VERSION, kit);
+    }
+
+    /** The JSON schema (2020-12) of a document. */
+    public static Map<String, Object> schema() {
+        return Schemas.ofDocument("A kit", KitDocument.class);
+    }
+}

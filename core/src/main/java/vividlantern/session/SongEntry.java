@@ -1,0 +1,16 @@
+package vividlantern.session;
+
+/**
+ * What the song list says of a session's song. The sessions of one production make a list; each is one song of it.
+ *
+ * @param production the session with which the production began
+ * @param place where in the list it stands; the lower, the earlier
+ * @param key as musicians write it: "D", "F# minor", or nothing
+ */
+public record SongEntry(SessionId production, double place, String key, String notes) implements Part {
+
+    /** The song of a session that stands alone. */
+    public static SongEntry alone(SessionId session) {
+        return new SongEntry(session, 1, "", "");
+    }
+}

@@ -1,0 +1,101 @@
+package vividlantern.template;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.function.Predicate;
+import vividlantern.rig.Rig;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+
+/** How two states of a session differ, in words and numbers, a line for each thing. */
+public final class Comparison {
+
+    /**
+     * One thing that differs.
+     *
+     * @param part which part it is: "track/fiddle"
+     * @param name what it is called: "Track Fiddle"
+     * @param what what of it: "fader"; "" if it is there in one state only
+     * @param first how it is in the first state; "" if it is not there
+     * @param second how it is in the second state; "" if it is not there
+     */
+    public record Compared(String part, String name, String what, String first, String second) {}
+
+    private static final String THERE = "there";
+
+    private final Session first;
+    private final Session second;
+    private final PartWords words;
+
+    private Comparison(Session first, Session second, Rig rig) {
+        this.first = first;
+        this.second = second;
+        words = new PartWords(rig);
+    }
+
+    /** All that differs, in the order of the parts. */
+    public static List<Compared> of(Session first, Session second, Rig rig) {
+        return new Comparison(first, second, rig).lines(key -> true);
+    }
+
+    /** What differs of some parts. */
+    public static List<Compared> of(Session first, Session second, Rig rig, Predicate<PartKey> looked) {
+        return new Comparison(first, second, rig).lines(looked);
+    }
+
+    private List<Compared> lines(Predicate<PartKey> looked) {
+        List<Compared> lines = new ArrayList<>();
+        SortedMap<PartKey, Part> old = Parts.OF_SESSION.parts(first);
+        Parts.OF_SESSION.changed(first, second).forEach((key, part) -> {
+            if (looked.test(key)) {
+                add(lines, key, Optional.ofNullable(old.get(key)), part);
+            }
+        });
+        return lines;
+    }
+
+    private void add(List<Compared> lines, PartKey key, Optional<Part> was, Optional<Part> is) {
+        String name = is.map(part -> words.name(second, key, part))
+                .or(() -> was.map(part -> words.name(first, key, part)))
+                .orElse("");
+        if (was.isEmpty() || is.isEmpty()) {
+            if (!isOfGoneOrCome(key)) {
+                lines.add(new Compared(
+                        key.toString(), name, "", was.isPresent() ? THERE : "", is.isPresent() ? level(is.get()) : ""));
+            }
+            return;
+        }
+        Map<String, String> old = words.traits(first, key.kind(), was.get());
+        Map<String, String> now = words.traits(second, key.kind(), is.get());
+        Set<String> all = new LinkedHashSet<>(old.keySet());
+        all.addAll(now.keySet());
+        for (String what : all) {
+            String before = old.getOrDefault(what, "");
+            String after = now.getOrDefault(what, "");
+            if (!before.equals(after)) {
+                lines.add(new Compared(key.toString(), name, what, before, after));
+            }
+        }
+    }
+
+    /** A send that came or went with its cue or its track needs no line of its own. */
+    private boolean isOfGoneOrCome(PartKey key) {
+        return key.kind() == PartKind.SEND
+                && List.of(first, second).stream()
+                        .anyMatch(session -> session.find(key.cue()).isEmpty()
+                                || session.find(key.track()).isEmpty());
+    }
+
+    private static String level(Part part) {
+        return part instanceof Send send ? send.level().toString() : THERE;
+    }
+}

@@ -1,0 +1,246 @@
+package vividlantern.template;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import vividlantern.rig.Mic;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Acknowledgement;
+import vividlantern.session.BringLine;
+import vividlantern.session.Channels;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Corner;
+import vividlantern.session.Cue;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.Marker;
+import vividlantern.session.Part;
+import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Settings;
+import vividlantern.session.SongEntry;
+import vividlantern.session.TempoMap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackGroup;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackView;
+import vividlantern.units.PlainNumber;
+
+/** What the parts of a session are called, and what each is like, thing by thing, in words and numbers. */
+final class PartWords {
+
+    private final Rig rig;
+
+    PartWords(Rig rig) {
+        this.rig = rig;
+    }
+
+    String name(Session session, PartKey key, Part part) {
+        return switch (key.kind()) {
+            case SETTINGS -> "Session";
+            case CLICK -> "Click";
+            case TEMPO_MAP -> "Tempo";
+            case PERFORMER -> "Performer " + ((Performer) part).name();
+            case MARKER -> "Marker " + ((Marker) part).name();
+            case INPUT -> "Input " + ((Input) part).source();
+            case TRACK -> "Track " + ((Track) part).name();
+            case CUE -> "Cue " + ((Cue) part).name();
+            case SEND ->
+                track(session, key.track()) + " in cue "
+                        + session.find(key.cue()).map(Cue::name).orElse("");
+            case ACKNOWLEDGEMENT -> "Acknowledged finding";
+            case VIEW -> "View " + ((TrackView) part).name();
+            case GROUP -> "Group " + ((TrackGroup) part).name();
+            case BRING -> "To bring: " + ((BringLine) part).what();
+            case SONG -> "Song list";
+        };
+    }
+
+    /** What a part is like. */
+    Map<String, String> traits(Session session, PartKind kind, Part part) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        switch (kind) {
+            case SETTINGS -> describe((Settings) part, traits);
+            case CLICK -> describe((ClickPattern) part, traits);
+            case TEMPO_MAP -> describe((TempoMap) part, traits);
+            case PERFORMER -> {
+                Performer performer = (Performer) part;
+                traits.put("name", performer.name());
+                traits.put("badge", performer.badge());
+                traits.put("place", performer.place());
+            }
+            case MARKER -> {
+                traits.put("name", ((Marker) part).name());
+                traits.put("bar", String.valueOf(((Marker) part).bar()));
+            }
+            case INPUT -> describe(session, (Input) part, traits);
+            case TRACK -> describe(session, (Track) part, traits);
+            case CUE -> describe(session, (Cue) part, traits);
+            case SEND -> describe((Send) part, traits);
+            case ACKNOWLEDGEMENT -> traits.put("reason", ((Acknowledgement) part).reason());
+            case VIEW -> traits.put("hidden tracks", tracks(session, ((TrackView) part).hidden()));
+            case GROUP -> {
+                TrackGroup group = (TrackGroup) part;
+                traits.put("name", group.name());
+                traits.put("tracks", tracks(session, group.tracks()));
+                traits.put(
+                        "shares",
+                        group.links().stream().map(TrackGroup.Link::toString).collect(Collectors.joining(", ")));
+            }
+            case BRING -> {
+                traits.put("what", ((BringLine) part).what());
+                traits.put("count", String.valueOf(((BringLine) part).count()));
+            }
+            case SONG -> {
+                SongEntry entry = (SongEntry) part;
+                traits.put("place", PlainNumber.of(entry.place()));
+                traits.put("key", entry.key());
+                traits.put("notes", entry.notes());
+            }
+        }
+        return traits;
+    }
+
+    private void describe(Settings settings, Map<String, String> traits) {
+        traits.put("name", settings.name());
+        traits.put("song", settings.song());
+        traits.put("sample rate", PlainNumber.of(settings.sampleRate() / 1000.0) + " kHz");
+        traits.put("bit depth", settings.bitDepth() + " bit");
+        traits.put("buffer", settings.bufferFrames() + " frames");
+        traits.put("rig", settings.rigId().value());
+        traits.put("main level", settings.main().level().toString());
+        traits.put("main speakers", settings.main().output().map(this::pair).orElse("none"));
+    }
+
+    private static void describe(ClickPattern click, Map<String, String> traits) {
+        traits.put("count-in", click.countInBars() + (click.countInBars() == 1 ? " bar" : " bars"));
+        click.voices().forEach(voice -> traits.put("voice " + voice.name(), words(voice)));
+    }
+
+    private static void describe(TempoMap map, Map<String, String> traits) {
+        traits.put("tempos", map.tempos().stream().map(PartWords::words).collect(Collectors.joining("; ")));
+        traits.put(
+                "time signatures",
+                map.meters().stream()
+                        .map(meter -> meter.beats() + "/" + meter.noteValue() + " from bar " + meter.bar())
+                        .collect(Collectors.joining("; ")));
+    }
+
+    private void describe(Session session, Cue cue, Map<String, String> traits) {
+        traits.put("name", cue.name());
+        traits.put("output", cue.output().map(this::pair).orElse("none"));
+        traits.put("level for all", cue.level().toString());
+        traits.put("ceiling guard", onOff(cue.guarded()));
+        traits.put("high-pass", words(cue.highPass()));
+        traits.put("low-pass", words(cue.lowPass()));
+        traits.put(
+                "who listens",
+                cue.listeners().stream().map(id -> performer(session, id)).collect(Collectors.joining(", ")));
+    }
+
+    private static void describe(Send send, Map<String, String> traits) {
+        traits.put("level", send.level().toString());
+        traits.put("pan", send.panAsMain() ? "as main" : send.pan().toString());
+        traits.put("mute", onOff(send.muted()));
+        traits.put("tap", send.tap().toString());
+    }
+
+    private void describe(Session session, Input input, Map<String, String> traits) {
+        traits.put("number", String.valueOf(input.number()));
+        traits.put("source", input.source());
+        traits.put(
+                "performer", input.performer().map(id -> performer(session, id)).orElse("nobody"));
+        traits.put("mic", rig.micIn(input.mic()).map(Mic::listed).orElse(input.mic()));
+        traits.put("stand", input.stand());
+        traits.put("cable", PlainNumber.of(input.cableMetres()) + " m");
+        traits.put("place", input.place());
+        traits.put("+48 V", word(input.phantom()));
+        traits.put("level", word(input.level()));
+        traits.put("pad", onOff(input.pad()));
+        traits.put("channels", String.valueOf(input.width()));
+        traits.put("port", input.ports().isEmpty() ? "none" : rig.labels(input.ports()));
+        traits.put("gain", PlainNumber.of(input.gainDb()) + " dB");
+        traits.put("polarity", input.polarityFlipped() ? "flipped" : "normal");
+        traits.put("cut", onOff(input.cut()));
+        traits.put("notes", input.notes());
+    }
+
+    private void describe(Session session, Track track, Map<String, String> traits) {
+        traits.put("name", track.name());
+        traits.put("channels", String.valueOf(track.width()));
+        traits.put(
+                "fed by",
+                track.feeds().stream().map(feed -> words(session, feed)).collect(Collectors.joining(" | ")));
+        traits.put("armed", onOff(track.armed()));
+        traits.put("hear", track.hear().toString());
+        traits.put("trim", track.trim().toString());
+        traits.put("polarity", track.polarityFlipped() ? "flipped" : "normal");
+        traits.put("pan", track.pan().toString());
+        traits.put("fader", track.fader().toString());
+        traits.put("mute", onOff(track.muted()));
+        traits.put("solo", onOff(track.soloed()));
+        traits.put("solo-safe", onOff(track.soloSafe()));
+        traits.put("colour", word(track.look().colour()));
+        traits.put("mark", word(track.look().mark()));
+        traits.put("folder", track.look().folder());
+        traits.put("hidden", onOff(track.look().hidden()));
+        traits.put("place among the tracks", PlainNumber.of(track.position()));
+    }
+
+    private String words(Session session, Feed feed) {
+        return feed.input()
+                .flatMap(session::find)
+                .map(input ->
+                        input.source() + (input.width() == 1 ? "" : " " + Channels.word(input.width(), feed.channel())))
+                .or(() -> feed.track().map(id -> track(session, id) + " channel " + (feed.channel() + 1)))
+                .or(() -> feed.port().map(rig::label))
+                .orElse("nothing");
+    }
+
+    private static String words(ClickPattern.Voice voice) {
+        return word(voice.sound()) + ", " + PlainNumber.of(voice.pitchHz()) + " Hz, " + voice.stepsPerBeat()
+                + (voice.stepsPerBeat() == 1 ? " step" : " steps") + " a beat"
+                + (voice.betweenBeats() ? ", between beats" : "") + ", accent " + voice.accent();
+    }
+
+    private static String words(TempoMap.Tempo tempo) {
+        return PlainNumber.of(tempo.beatsPerMinute()) + " " + word(tempo.unit()) + "s a minute from quarter "
+                + PlainNumber.of(tempo.atQuarter()) + (tempo.rampToNext() ? ", moving to the next" : "");
+    }
+
+    private static String words(Corner corner) {
+        return corner.on() ? PlainNumber.of(corner.hz()) + " Hz" : "off";
+    }
+
+    private static String tracks(Session session, List<TrackId> ids) {
+        return ids.stream().map(id -> track(session, id)).collect(Collectors.joining(", "));
+    }
+
+    private static String track(Session session, TrackId id) {
+        return session.find(id).map(Track::name).orElse(id.value());
+    }
+
+    private static String performer(Session session, PerformerId id) {
+        return session.find(id).map(Performer::name).orElse(id.value());
+    }
+
+    private String pair(PairId id) {
+        return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
+    }
+
+    private static String onOff(boolean on) {
+        return on ? "on" : "off";
+    }
+
+    private static String word(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+}

@@ -1,0 +1,158 @@
+package vividlantern.template;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiFunction;
+import vividlantern.history.Refused;
+import vividlantern.history.Texts;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.Hear;
+import vividlantern.session.Look;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Tap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SendEdit.MuteSend;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SendEdit.SetSendPan;
+import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
+import vividlantern.session.edit.SendEdit.SetSendTap;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetHear;
+import vividlantern.session.edit.TrackEdit.SetPan;
+import vividlantern.session.edit.TrackEdit.SetPolarity;
+import vividlantern.session.edit.TrackEdit.SetTrackColour;
+import vividlantern.session.edit.TrackEdit.SetTrackFolder;
+import vividlantern.session.edit.TrackEdit.SetTrackMark;
+import vividlantern.session.edit.TrackEdit.SetTrim;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/**
+ * How a track is set, copied to others or kept by name.
+ *
+ * @param holds which of it is copied
+ * @param click whether it is of a click's track; it fits those only
+ * @param sends what cues hear of it
+ */
+public record Setting(
+        SettingId id,
+        String title,
+        List<What> holds,
+        boolean click,
+        Decibels trim,
+        Decibels fader,
+        Pan pan,
+        boolean polarityFlipped,
+        Hear hear,
+        Look look,
+        List<CueSend> sends) {
+
+    public enum What {
+        /** Trim, fader, pan. */
+        LEVEL,
+        POLARITY,
+        SENDS,
+        HEAR,
+        /** Colour, mark and folder. */
+        LOOK
+    }
+
+    /** A send to a cue, by the cue's name and the names of those who listen. */
+    public record CueSend(
+            String cue, List<String> listeners, Decibels level, Pan pan, boolean asMain, boolean muted, Tap tap) {}
+
+    public Setting {
+        title = Texts.name(title, "A setting", "title");
+        holds = holds.stream().distinct().sorted().toList();
+        sends = List.copyOf(sends);
+        if (holds.isEmpty()) {
+            throw new Refused("Choose what shall be copied.", "holds");
+        }
+    }
+
+    /** How a track of a session is set now. */
+    public static Setting of(SettingId id, String title, List<What> holds, Session session, TrackId of) {
+        Track track = session.find(of)
+                .orElseThrow(() -> new Refused("There is no track '" + of + "' in this session.", "track"));
+        List<CueSend> sends = session.cues().stream()
+                .flatMap(cue -> cue.send(of).stream()
+                        .map(send -> new CueSend(
+                                cue.name(),
+                                SameCue.listeners(session, cue),
+                                send.level(),
+                                send.pan(),
+                                send.panAsMain(),
+                                send.muted(),
+                                send.tap())))
+                .toList();
+        return new Setting(
+                id,
+                title,
+                holds,
+                track.isClick(),
+                track.trim(),
+                track.fader(),
+                track.pan(),
+                track.polarityFlipped(),
+                track.hear(),
+                track.look(),
+                sends);
+    }
+
+    /** Whether it can be given to a track. */
+    public boolean fits(Track track) {
+        return track.isClick() == click;
+    }
+
+    /** The edits that set tracks so; those it does not fit stay as they are. */
+    public List<Edit> edits(Session session, List<TrackId> to) {
+        List<Edit> edits = new ArrayList<>();
+        to.stream()
+                .flatMap(id -> session.find(id).stream())
+                .filter(this::fits)
+                .forEach(track -> holds.forEach(what -> add(what, session, track, edits)));
+        return edits;
+    }
+
+    private void add(What what, Session session, Track track, List<Edit> edits) {
+        TrackId id = track.id();
+        switch (what) {
+            case LEVEL -> {
+                set(track.trim(), trim, id, SetTrim::new, edits);
+                set(track.fader(), fader, id, SetFader::new, edits);
+                set(track.pan(), pan, id, SetPan::new, edits);
+            }
+            case POLARITY -> set(track.polarityFlipped(), polarityFlipped, id, SetPolarity::new, edits);
+            case HEAR -> set(track.hear(), hear, id, SetHear::new, edits);
+            case LOOK -> {
+                set(track.look().colour(), look.colour(), id, SetTrackColour::new, edits);
+                set(track.look().mark(), look.mark(), id, SetTrackMark::new, edits);
+                set(track.look().folder(), look.folder(), id, SetTrackFolder::new, edits);
+            }
+            case SENDS ->
+                sends.forEach(send -> SameCue.in(session, send.cue(), send.listeners())
+                        .flatMap(session::find)
+                        .ifPresent(cue -> add(send, cue, id, edits)));
+        }
+    }
+
+    private static <T> void set(T is, T wanted, TrackId track, BiFunction<TrackId, T, Edit> edit, List<Edit> edits) {
+        if (!is.equals(wanted)) {
+            edits.add(edit.apply(track, wanted));
+        }
+    }
+
+    private static void add(CueSend wanted, Cue cue, TrackId track, List<Edit> edits) {
+        Send is = cue.send(track).orElseGet(() -> Send.off(track));
+        CueId id = cue.id();
+        set(is.muted(), wanted.muted(), track, (each, muted) -> new MuteSend(id, each, muted), edits);
+        set(is.tap(), wanted.tap(), track, (each, tap) -> new SetSendTap(id, each, tap), edits);
+        set(is.pan(), wanted.pan(), track, (each, pan) -> new SetSendPan(id, each, pan), edits);
+        set(is.panAsMain(), wanted.asMain(), track, (each, main) -> new SetSendPanAsMain(id, each, main), edits);
+        set(is.level(), wanted.level(), track, (each, level) -> new SetSendLevel(id, each, level), edits);
+    }
+}

@@ -1,0 +1,156 @@
+package vividlantern.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.history.Refused;
+import vividlantern.session.Session;
+import vividlantern.template.Template;
+
+/** A session as a ZIP file, there and back, and what is refused. */
+public class BundleTest {
+
+    private static final LocalDate DAY = LocalDate.of(2026, 5, 4);
+
+    private static byte[] bundle(Session session) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        new Bundle(session, RandomSessions.RIG).write(DAY, out);
+        return out.toByteArray();
+    }
+
+    private static byte[] zip(Map<String, byte[]> files) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> file : files.entrySet()) {
+                zip.putNextEntry(new ZipEntry(file.getKey()));
+                zip.write(file.getValue());
+            }
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] documents(String session, String rig) throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("session.json", session.getBytes(StandardCharsets.UTF_8));
+        files.put("rig.json", rig.getBytes(StandardCharsets.UTF_8));
+        return zip(files);
+    }
+
+    private static Bundle read(byte[] bytes) throws IOException {
+        return Bundle.read(new ByteArrayInputStream(bytes));
+    }
+
+    private static void refused(byte[] bytes, String reason) {
+        assertThatThrownBy(() -> read(bytes)).isInstanceOf(Refused.class).hasMessageContaining(reason);
+    }
+
+    @Test
+    public void whatIsWrittenIsReadBack() throws IOException {
+        for (int seed = 0; seed < 20; seed++) {
+            Session session = RandomSessions.session(seed);
+            Bundle read = read(bundle(session));
+            assertThat(read.session()).isEqualTo(session);
+            assertThat(read.rig()).isEqualTo(RandomSessions.RIG);
+        }
+    }
+
+    @Test
+    public void itIsUsefulWithoutThisProgram() throws IOException {
+        List<String> names = new ArrayList<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bundle(RandomSessions.session(1))))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                names.add(entry.getName());
+                byte[] content = zip.readAllBytes();
+                assertThat(content).isNotEmpty();
+                if (entry.getName().equals("READ-ME.txt")) {
+                    assertThat(new String(content, StandardCharsets.UTF_8)).contains("on 2026-05-04", "sheets.pdf");
+                }
+            }
+        }
+        assertThat(names)
+                .containsExactly(
+                        "READ-ME.txt",
+                        "session.json",
+                        "rig.json",
+                        "input-list.csv",
+                        "what-to-bring.csv",
+                        "tempo.mid",
+                        "sheets.pdf");
+    }
+
+    @Test
+    public void whatIsNoBundleIsRefused() throws IOException {
+        refused("hello".getBytes(StandardCharsets.UTF_8), "no ZIP file");
+        refused(new byte[0], "no ZIP file");
+        refused(zip(Map.of("other.txt", new byte[3])), "has no session.json");
+        byte[] whole = bundle(RandomSessions.session(1));
+        refused(Arrays.copyOf(whole, whole.length / 10), "not taken in");
+    }
+
+    @Test
+    public void pathsThatClimbAreRefused() throws IOException {
+        for (String name : List.of("../x", "/etc/x", "a/../../x", "C:\\x", "a\\b")) {
+            refused(zip(Map.of(name, new byte[3])), "leads out of it");
+        }
+    }
+
+    @Test
+    public void whatUnpacksToFarMoreIsRefused() throws IOException {
+        refused(zip(Map.of("zeros", new byte[30 << 20])), "more than 100 times");
+        Map<String, byte[]> many = new LinkedHashMap<>();
+        for (int file = 0; file <= 10_000; file++) {
+            many.put("f" + file, new byte[0]);
+        }
+        refused(zip(many), "more than 10 000 files");
+    }
+
+    @Test
+    public void whatCannotBeIsRefusedWithItsPlace() throws IOException {
+        Session session = RandomSessions.session(1);
+        String good = Documents.write(SessionDocument.of(session));
+        String rig = Documents.write(RigDocument.of(RandomSessions.RIG));
+        assertThat(read(documents(good, rig)).session()).isEqualTo(session);
+        refused(documents("{", rig), "session.json cannot be read at");
+        refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
+        refused(documents(good.replaceFirst("\"version\":1", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
+        refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
+        refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");
+        refused(documents(good, rig.replaceFirst("\"celsius\":[0-9.]+", "\"celsius\":900")), "rig.json");
+    }
+
+    /** Documents of every earlier version are read for ever. */
+    @Test
+    public void sessionsWrittenBeforeThereWereGroupsHaveNone() throws IOException {
+        String old = new String(
+                BundleTest.class.getResourceAsStream("/session-1.json").readAllBytes(), StandardCharsets.UTF_8);
+        Session read = Documents.read(old, SessionDocument.class).checked();
+        assertThat(read.groups()).isEmpty();
+        assertThat(read.songEntry()).isEmpty();
+        assertThat(read.tracks()).isNotEmpty();
+    }
+
+    @Test
+    public void templatesWrittenBeforeTheyKnewThePageAreRead() throws IOException {
+        String old = new String(
+                BundleTest.class.getResourceAsStream("/template-1.json").readAllBytes(), StandardCharsets.UTF_8);
+        Template read = Documents.read(old, TemplateDocument.class).template();
+        assertThat(read.page()).isEmpty();
+        assertThat(read.session().inputs()).hasSize(13);
+    }
+}

@@ -1,0 +1,108 @@
+package vividlantern.template;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.session.CueId;
+import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
+import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.RemoveCue;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.edit.TrackEdit.RemoveTrack;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.units.Decibels;
+
+/** How two states of a session are told apart, in words and numbers. */
+public class ComparisonTest {
+
+    private static final Session SESSION = RandomSessions.session(11);
+
+    private static List<String> words(Session now) {
+        return Comparison.of(SESSION, now, RandomSessions.RIG).stream()
+                .map(line -> line.name() + " | " + line.what() + " | " + line.first() + " | " + line.second())
+                .toList();
+    }
+
+    @Test
+    public void whatDiffersIsSaidWithBothValues() {
+        Session now = Edit.applyAll(
+                List.of(
+                        new SetFader(new TrackId("t0"), Decibels.of(-42)),
+                        new SetSendLevel(new CueId("c1"), new TrackId("t0"), Decibels.OFF),
+                        new PatchInput(SESSION.inputs().get(3).id(), List.of())),
+                SESSION,
+                RandomSessions.RIG);
+        String fader = SESSION.find(new TrackId("t0")).orElseThrow().fader().toString();
+        String send = SESSION.find(new CueId("c1"))
+                .flatMap(cue -> cue.send(new TrackId("t0")))
+                .orElseThrow()
+                .level()
+                .toString();
+        assertThat(words(now))
+                .containsExactly(
+                        "Input Source 4 | port | House in-4 | none",
+                        "Track Track 0 | fader | " + fader + " | −42.0 dB",
+                        "Track 0 in cue Cue 1 | level | " + send + " | off");
+    }
+
+    @Test
+    public void whatIsGoneIsOneLineWithoutItsSends() {
+        assertThat(words(new RemoveCue(new CueId("c1")).applyTo(SESSION, RandomSessions.RIG)))
+                .containsExactly("Cue Cue 1 |  | there | ");
+        assertThat(words(new RemoveTrack(new TrackId("t0")).applyTo(SESSION, RandomSessions.RIG)))
+                .containsExactly(
+                        "Track Track 0 |  | there | ",
+                        "Group First three | tracks | Track 0, Track 1, Track 2 | Track 1, Track 2");
+    }
+
+    @Test
+    public void aTempoIsSaidInWords() {
+        Session now = new SetTempoMap(TempoMap.steady(96.5, 6, 8)).applyTo(SESSION, RandomSessions.RIG);
+        assertThat(words(now))
+                .containsExactly(
+                        "Tempo | tempos | 120 crotchets a minute from quarter 0 | 96.5 crotchets a minute from quarter 0",
+                        "Tempo | time signatures | 4/4 from bar 1 | 6/8 from bar 1");
+    }
+
+    @Test
+    public void nothingDiffersFromItself() {
+        assertThat(words(SESSION)).isEmpty();
+    }
+
+    /** A field that no words speak of would let a difference go unseen. */
+    @Test
+    public void everyDifferenceOfTwoSessionsIsInSomeLine() {
+        for (int seed = 0; seed < 40; seed++) {
+            Session other = RandomSessions.session(seed);
+            Set<PartKey> said = Comparison.of(SESSION, other, RandomSessions.RIG).stream()
+                    .map(line -> PartKey.parse(line.part()))
+                    .collect(Collectors.toSet());
+            assertThat(Parts.OF_SESSION.changed(SESSION, other).keySet())
+                    .filteredOn(key -> key.kind() != PartKind.SEND)
+                    .allMatch(said::contains);
+        }
+    }
+
+    @Test
+    public void everyKindOfPartHasAName() {
+        Set<PartKind> seen = Parts.OF_SESSION.parts(RandomSessions.session(2)).keySet().stream()
+                .map(PartKey::kind)
+                .collect(Collectors.toSet());
+        assertThat(Arrays.stream(PartKind.values())
+                        .filter(kind -> !seen.contains(kind))
+                        .toList())
+                .containsExactly(PartKind.MARKER, PartKind.ACKNOWLEDGEMENT, PartKind.VIEW);
+    }
+}

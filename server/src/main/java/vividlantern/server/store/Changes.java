@@ -1,0 +1,19 @@
+package vividlantern.server.store;
+
+import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.stereotype.Component;
+
+/** Counts what is written, so that a copy is made only if something was. */
+@Component
+class Changes {
+
+    private final AtomicLong count = new AtomicLong();
+
+    void more() {
+        count.incrementAndGet();
+    }
+
+    long count() {
+        return count.get();
+    }
+}

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { NSelect } from 'naive-ui'
+import type { FitLine, FitSheet } from '@/api/client'
+
+/** Line by line where each input and cue goes on a rig, and why; each can be changed by hand. */
+const { sheet } = defineProps<{ sheet: FitSheet }>()
+const emit = defineEmits<{ choose: [part: string, ports: string[], pair: string | null] }>()
+
+const NOWHERE = 'nowhere'
+
+const key = (ports: string[]) => ports.join(' ')
+const isInput = (line: FitLine) => line.part.startsWith('input/')
+
+function options(line: FitLine, at: number) {
+  const places = isInput(line)
+    ? sheet.places
+        .filter((place) => place.ports.length === sheet.widths[at])
+        .map((place) => ({ label: label(line, place.houseLabel, place.usedBy), value: key(place.ports) }))
+    : sheet.pairs.map((pair) => ({ label: label(line, pair.houseLabel, pair.usedBy), value: pair.id }))
+  return [{ label: 'no place', value: NOWHERE }, ...places]
+}
+
+/** What a place is called, and by what else it is taken. */
+function label(line: FitLine, name: string, usedBy: string[]) {
+  const others = usedBy.filter((each) => each !== line.name && `Cue ${each}` !== line.name)
+  return others.length ? `${name}, taken by ${others.join(', ')}` : name
+}
+
+/** Where the edits of a line take it. */
+function chosen(line: FitLine): string {
+  const edit = line.edits[0]
+  if (edit?.kind === 'patch-input') return key(edit.ports) || NOWHERE
+  if (edit?.kind === 'set-cue-output') return edit.output ?? NOWHERE
+  return NOWHERE
+}
+
+function choose(line: FitLine, value: string) {
+  const ports = value === NOWHERE ? [] : value.split(' ')
+  emit('choose', line.part, ports, value === NOWHERE ? null : value)
+}
+</script>
+
+<template>
+  <div class="sheet fits" tabindex="0" role="region" aria-label="Inputs and cues">
+    <table aria-label="Where everything goes">
+      <thead>
+        <tr>
+          <th>Input or cue</th>
+          <th>Was at</th>
+          <th style="width: 240px">Goes to</th>
+          <th>Because</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(line, at) in sheet.lines" :key="line.part">
+          <td class="strong">{{ line.name }}</td>
+          <td class="soft">{{ line.from || 'nowhere yet' }}</td>
+          <td>
+            <NSelect
+              size="tiny"
+              filterable
+              :value="chosen(line)"
+              :options="options(line, at)"
+              :status="line.to ? undefined : 'error'"
+              :input-props="{ 'aria-label': `Where ${line.name} goes` }"
+              :aria-label="`Where ${line.name} goes`"
+              @update:value="(value: string) => choose(line, value)"
+            />
+          </td>
+          <td :class="line.to ? 'soft' : 'flare'">{{ line.why }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.fits {
+  max-height: 48vh;
+}
+
+.fits td {
+  white-space: normal;
+}
+
+.strong {
+  font-weight: 600;
+}
+</style>

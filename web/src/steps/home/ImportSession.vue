@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { NButton, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { Problem, type BundleContents, type Session } from '@/api/client'
+import { trying } from '@/desk/notice'
+import { person } from '@/desk/person'
+import DialogCard from '@/parts/DialogCard.vue'
+import FormRow from '@/parts/FormRow.vue'
+
+/** Takes in a session that was saved as a bundle: looked into first, then placed on a rig. */
+const emit = defineEmits<{ close: [] }>()
+
+/** The choice of the bundle's own rig, as a new one. */
+const OWN = 'own'
+
+const router = useRouter()
+const file = ref<File | null>(null)
+const contents = ref<BundleContents | null>(null)
+const fault = ref('')
+const rig = ref('')
+const working = ref(false)
+
+async function send<Answer>(path: string): Promise<Answer> {
+  const headers = { 'Content-Type': 'application/zip', 'Lantern-Person': person }
+  const answer = await fetch(path, { method: 'POST', headers, body: file.value }).catch(() => {
+    throw new Problem('The program does not answer. Try again when it is back.')
+  })
+  const told = (await answer.json()) as Answer & { detail?: string }
+  if (!answer.ok) throw new Problem(told.detail ?? `The program answered ${answer.status}.`)
+  return told
+}
+
+async function look(event: Event) {
+  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
+  contents.value = null
+  fault.value = ''
+  if (!file.value) return
+  working.value = true
+  try {
+    const found = await send<BundleContents>('/api/sessions/import/preview')
+    contents.value = found
+    rig.value = found.sameRig ?? OWN
+  } catch (failed) {
+    fault.value = failed instanceof Error ? failed.message : String(failed)
+  }
+  working.value = false
+}
+
+const choices = computed(() => {
+  const found = contents.value!
+  const own = { label: `${found.rigName}, from the bundle, as a new rig`, value: OWN }
+  const here = found.fits.map((fit) => ({
+    label: fit.rig === found.sameRig ? `${fit.name}, the same rig` : fit.name,
+    value: fit.rig,
+  }))
+  return found.sameRig ? [...here, own] : [own, ...here]
+})
+const words = computed(() => {
+  const fit = contents.value?.fits.find((each) => each.rig === rig.value)
+  if (!fit) return 'Everything stays plugged as it was, on a copy of its rig.'
+  return fit.rig === contents.value!.sameRig ? 'Everything stays as it was.' : `Fits ${fit.words}.`
+})
+
+async function takeIn() {
+  working.value = true
+  await trying(async () => {
+    const made = await send<Session>(`/api/sessions/import?rig=${encodeURIComponent(rig.value)}`)
+    await router.push(`/sessions/${made.id}/input-list`)
+  })
+  working.value = false
+}
+</script>
+
+<template>
+  <DialogCard :show="true" title="Import a session" :width="480" @update:show="emit('close')">
+    <form class="form" @submit.prevent="takeIn">
+      <FormRow label="Bundle, a ZIP file saved with Save as bundle">
+        <input type="file" accept=".zip,application/zip" @change="look" />
+      </FormRow>
+      <p v-if="working" class="soft" role="status">Reading it.</p>
+      <p v-if="fault" class="flare" role="alert">{{ fault }}</p>
+      <template v-if="contents">
+        <p>
+          <strong>{{ contents.name }}</strong> <em>{{ contents.song }}</em><br />
+          <span class="soft">{{ contents.needs }}</span>
+        </p>
+        <FormRow label="Rig">
+          <NSelect
+            v-model:value="rig"
+            size="small"
+            :options="choices"
+            :input-props="{ 'aria-label': 'Rig' }"
+            aria-label="Rig"
+          />
+        </FormRow>
+        <p class="soft">{{ words }}</p>
+        <NButton attr-type="submit" type="primary" :loading="working" :disabled="!rig">Import session</NButton>
+      </template>
+    </form>
+  </DialogCard>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+</style>
