@@ -59,7 +59,6 @@ async function restore() {
         class="word"
         role="radio"
         :aria-checked="scope === each"
-        :aria-pressed="scope === each"
         @click="scope = String(each)"
       >
         {{ words }}
@@ -70,7 +69,6 @@ async function restore() {
         class="word"
         role="radio"
         :aria-checked="scope === `cue/${cue.id}`"
-        :aria-pressed="scope === `cue/${cue.id}`"
         @click="scope = `cue/${cue.id}`"
       >
         Cue {{ cue.name }}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Card, type FitOfRig, type FitSheet } from '@/api/client'
@@ -7,6 +7,7 @@ import { trying } from '@/desk/notice'
 import { lastStep, showLike } from '@/desk/pageState'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import SelectRow from '@/parts/SelectRow.vue'
 import FitTable from './FitTable.vue'
 
 /** Begins a session from a template: what cannot stay where it was is shown line by line first, and changed by hand. */
@@ -84,15 +85,7 @@ const moves = computed(() => (sheet.value?.lines.length ?? 0) > 0)
       <div class="names" :class="{ wide: moves }">
         <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
         <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
-        <FormRow label="Rig">
-          <NSelect
-            v-model:value="rig"
-            size="small"
-            :options="fits.map((each) => ({ label: each.name, value: each.rig }))"
-            :input-props="{ 'aria-label': 'Rig' }"
-            aria-label="Rig"
-          />
-        </FormRow>
+        <SelectRow v-model="rig" label="Rig" :options="fits.map((each) => ({ label: each.name, value: each.rig }))" />
       </div>
       <template v-if="sheet && moves">
         <FitTable :sheet="sheet" @choose="choose" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { Problem, type BundleContents, type Session } from '@/api/client'
@@ -7,6 +7,7 @@ import { trying } from '@/desk/notice'
 import { person } from '@/desk/person'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import SelectRow from '@/parts/SelectRow.vue'
 
 /** Takes in a session that was saved as a bundle: looked into first, then placed on a rig. */
 const emit = defineEmits<{ close: [] }>()
@@ -85,15 +86,7 @@ async function takeIn() {
           <strong>{{ contents.name }}</strong> <em>{{ contents.song }}</em><br />
           <span class="soft">{{ contents.needs }}</span>
         </p>
-        <FormRow label="Rig">
-          <NSelect
-            v-model:value="rig"
-            size="small"
-            :options="choices"
-            :input-props="{ 'aria-label': 'Rig' }"
-            aria-label="Rig"
-          />
-        </FormRow>
+        <SelectRow v-model="rig" label="Rig" :options="choices" />
         <p class="soft">{{ words }}</p>
         <NButton attr-type="submit" type="primary" :loading="working" :disabled="!rig">Import session</NButton>
       </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type ListedRig } from '@/api/client'
 import { trying } from '@/desk/notice'
 import FormRow from '@/parts/FormRow.vue'
+import SelectRow from '@/parts/SelectRow.vue'
 
 /** A session that begins with nothing but a click. */
 
@@ -53,15 +54,7 @@ function begin() {
     <form class="card" @submit.prevent="begin">
       <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
       <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
-      <FormRow label="Rig">
-        <NSelect
-          v-model:value="rig"
-          size="small"
-          :options="choices"
-          :input-props="{ 'aria-label': 'Rig' }"
-          aria-label="Rig"
-        />
-      </FormRow>
+      <SelectRow v-model="rig" label="Rig" :options="choices" />
       <NButton
         attr-type="submit"
         type="primary"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Card, type Compared, type Picture } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -9,6 +9,7 @@ import DialogCard from '@/parts/DialogCard.vue'
 import DifferenceTable from '@/parts/DifferenceTable.vue'
 import FormRow from '@/parts/FormRow.vue'
 import PictureChoice from '@/parts/PictureChoice.vue'
+import SelectRow from '@/parts/SelectRow.vue'
 
 /** Keeps the session as a template, from which others can begin, or as the next version of one. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -80,15 +81,7 @@ function keep() {
         Inputs, tracks, groups, cues, click and what to bring are kept, with where everything is plugged and what the
         page shows.
       </p>
-      <FormRow label="Keep it as">
-        <NSelect
-          v-model:value="chosen"
-          size="small"
-          :options="choices"
-          :input-props="{ 'aria-label': 'Keep it as' }"
-          aria-label="Keep it as"
-        />
-      </FormRow>
+      <SelectRow v-model="chosen" label="Keep it as" :options="choices" />
       <template v-if="chosen === FRESH">
         <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
         <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { api, type KitCard, type Picture, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -7,6 +7,7 @@ import { tell, trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import PictureChoice from '@/parts/PictureChoice.vue'
+import SelectRow from '@/parts/SelectRow.vue'
 
 /** Keeps the selected tracks as a kit, or as the next version of one. */
 const { tracks } = defineProps<{ tracks: Track[] }>()
@@ -54,15 +55,7 @@ function keep() {
         {{ tracks.map((track) => track.name).join(', ') }}, with the inputs that feed them, their groups and their sends
         to cues.
       </p>
-      <FormRow v-if="kits.length" label="Keep it as">
-        <NSelect
-          v-model:value="chosen"
-          size="small"
-          :options="choices"
-          :input-props="{ 'aria-label': 'Keep it as' }"
-          aria-label="Keep it as"
-        />
-      </FormRow>
+      <SelectRow v-if="kits.length" v-model="chosen" label="Keep it as" :options="choices" />
       <template v-if="chosen === FRESH">
         <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
         <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>

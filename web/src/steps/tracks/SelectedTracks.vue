@@ -6,7 +6,7 @@ import { useDesk } from '@/desk/desk'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import GroupSelected from './GroupSelected.vue'
 import KeepKit from './KeepKit.vue'
-import SettingsDialog from './SettingsDialog.vue'
+import CopySettings from './CopySettings.vue'
 import { useFeeds } from './useFeeds'
 
 /** What is done to all selected tracks in one go. */
@@ -83,7 +83,7 @@ async function remove() {
   <NButton v-if="removable.length" size="small" @click="remove">Remove</NButton>
   <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
   <GroupSelected v-if="shown === 'group'" :tracks="tracks" @close="shown = ''" />
-  <SettingsDialog v-if="shown === 'settings'" :tracks="tracks" @close="shown = ''" />
+  <CopySettings v-if="shown === 'settings'" :tracks="tracks" @close="shown = ''" />
   <KeepKit v-if="shown === 'kit'" :tracks="tracks" @close="shown = ''" />
 </template>
 

@@ -2,15 +2,12 @@ package vividlantern.patch;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -26,7 +23,6 @@ import vividlantern.session.Session;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.PatchInput;
-import vividlantern.units.PlainNumber;
 
 /**
  * Where inputs and cues go on a rig, found for all of them at once. First as many as can be get a place that takes them; then
@@ -129,6 +125,7 @@ public final class Fit {
     private final Map<String, List<Spot>> fitting = new HashMap<>();
     private final Map<PortId, Integer> seats = new HashMap<>();
     private final List<String> switches = new ArrayList<>();
+    private final FitReasons reasons;
 
     private Fit(Session session, Rig rig, Wishes wishes) {
         Session emptied = session;
@@ -145,6 +142,7 @@ public final class Fit {
         this.session = emptied;
         this.rig = rig;
         this.wishes = wishes;
+        reasons = new FitReasons(this.session, rig, wishes);
     }
 
     /** The best places for what is asked for, the same each time it is asked. */
@@ -153,7 +151,7 @@ public final class Fit {
         List<FitLine> lines = new ArrayList<>(fit.inputs());
         int inputs = lines.size();
         lines.addAll(fit.cues());
-        return new Fitted(inputs, List.copyOf(lines), fit.proposals(lines));
+        return new Fitted(inputs, List.copyOf(lines), fit.reasons.proposals(lines));
     }
 
     /** A place that inputs of a width can have, with what is asked of it again and again. */
@@ -326,70 +324,16 @@ public final class Fit {
                     part(input), input.source(), from, to, CHOSEN, List.of(new PatchInput(input.id(), ports)));
         }
         if (ports.isEmpty()) {
-            return new FitLine(part(input), input.source(), from, "", whyNot(input), List.of());
+            return new FitLine(
+                    part(input),
+                    input.source(),
+                    from,
+                    "",
+                    reasons.whyNot(input, !spots(input).isEmpty()),
+                    List.of());
         }
         List<Edit> edits = List.of(new PatchInput(input.id(), ports));
-        return new FitLine(part(input), input.source(), from, to, why(input, from, to, taken), edits);
-    }
-
-    private String why(Input input, String from, String to, Map<PortId, Input> taken) {
-        if (to.equalsIgnoreCase(from)) {
-            return "it has the same name";
-        }
-        List<String> reasons = new ArrayList<>();
-        List<String> needs = needs(input);
-        if (!needs.isEmpty()) {
-            reasons.add("it needs " + String.join(" and ", needs));
-        }
-        if (input.phantom() == PhantomWish.NEVER) {
-            reasons.add("+48 V stays off there");
-        }
-        for (String name : wishes.ports().get(input.id())) {
-            Ports.byName(rig, name)
-                    .map(Port::id)
-                    .flatMap(port -> whyNotThere(port, input, taken))
-                    .ifPresent(reasons::add);
-        }
-        return reasons.isEmpty() ? "it is the first free port" : String.join(", and ", reasons);
-    }
-
-    private Optional<String> whyNotThere(PortId port, Input input, Map<PortId, Input> taken) {
-        String label = rig.label(port);
-        if (!Ports.takes(rig, port, input.level())) {
-            return Optional.of(label + " does not take " + word(input.level()) + " level");
-        }
-        if (!Ports.fit(rig, List.of(port), input)) {
-            return Optional.of(label + " gives no +48 V");
-        }
-        return Optional.ofNullable(taken.get(port))
-                .filter(other -> !other.id().equals(input.id()))
-                .map(other -> label + " is taken by " + other.source());
-    }
-
-    /** What not every port has. */
-    private static List<String> needs(Input input) {
-        List<String> needs = new ArrayList<>();
-        if (input.phantom() == PhantomWish.ON) {
-            needs.add("+48 V");
-        }
-        if (input.level() != Port.Signal.MIC) {
-            needs.add(word(input.level()) + " level");
-        }
-        if (input.width() > 1) {
-            needs.add(input.width() + " ports side by side");
-        }
-        return needs;
-    }
-
-    private static String word(Port.Signal level) {
-        return level.name().toLowerCase(Locale.ROOT);
-    }
-
-    private String whyNot(Input input) {
-        boolean any = !spots(input).isEmpty();
-        List<String> needs = needs(input);
-        String what = needs.isEmpty() ? "" : "it needs " + String.join(" and ", needs) + ", and ";
-        return what + (any ? "every port that fits is taken" : "no free port fits");
+        return new FitLine(part(input), input.source(), from, to, reasons.why(input, from, to, taken), edits);
     }
 
     private List<FitLine> cues() {
@@ -460,63 +404,11 @@ public final class Fit {
                 .isPresent();
     }
 
-    /** What would help those that have no place. */
-    private List<String> proposals(List<FitLine> lines) {
-        Set<String> without = lines.stream()
-                .filter(line -> !line.isPlaced())
-                .map(FitLine::part)
-                .collect(Collectors.toSet());
-        List<Input> left = session.inputs().stream()
-                .filter(input -> without.contains(part(input)))
-                .toList();
-        List<String> proposals = new ArrayList<>();
-        List<Input> atMicLevel =
-                left.stream().filter(input -> input.level() == Port.Signal.MIC).toList();
-        if (!atMicLevel.isEmpty()) {
-            int channels = atMicLevel.stream().mapToInt(Input::width).sum();
-            boolean powered = atMicLevel.stream().anyMatch(input -> input.phantom() == PhantomWish.ON);
-            proposals.add("An expander with " + channels + (channels == 1 ? " mic input" : " mic inputs")
-                    + (powered ? " and +48 V" : "") + " could take " + sources(atMicLevel.stream()) + ".");
-        }
-        if (!left.isEmpty()) {
-            lowerRate().ifPresent(proposals::add);
-            String unplayed = sources(session.inputs().stream()
-                    .filter(input -> wishes.ports().containsKey(input.id()) && !without.contains(part(input)))
-                    .filter(input -> input.performer().isEmpty()));
-            if (!unplayed.isEmpty()) {
-                proposals.add("Nobody plays " + unplayed + "; leaving some of that out may make room.");
-            }
-        }
-        if (session.cues().stream().anyMatch(cue -> without.contains(part(cue)))) {
-            proposals.add("Let performers who want to hear the same share a cue.");
-        }
-        return proposals;
-    }
-
-    private static String sources(Stream<Input> inputs) {
-        return inputs.map(Input::source).collect(Collectors.joining(", "));
-    }
-
-    private static String part(Input input) {
+    static String part(Input input) {
         return PartKey.of(input.id()).toString();
     }
 
-    private static String part(Cue cue) {
+    static String part(Cue cue) {
         return PartKey.of(cue.id()).toString();
-    }
-
-    private Optional<String> lowerRate() {
-        Map<Integer, Integer> more = new LinkedHashMap<>();
-        rig.driver().sampleRates().stream()
-                .filter(rate -> rate < session.sampleRate())
-                .forEach(rate -> more.put(rate, (int) Ports.open(rig).stream()
-                        .filter(port -> rig.carries(port.id(), rate))
-                        .filter(port -> !rig.carries(port.id(), session.sampleRate()))
-                        .count()));
-        return more.entrySet().stream()
-                .filter(each -> each.getValue() > 0)
-                .max(Map.Entry.comparingByKey())
-                .map(each -> "At " + PlainNumber.of(each.getKey() / 1000.0) + " kHz there are " + each.getValue()
-                        + " more inputs.");
     }
 }

@@ -107,14 +107,14 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
 
     /** As in "3 tracks, 3 inputs, sends to 2 cues". */
     public String words() {
-        int tracks = session.tracks().size();
-        int inputs = session.inputs().size();
         int cues = session.cues().size();
-        return tracks
-                + (tracks == 1 ? " track, " : " tracks, ")
-                + inputs
-                + (inputs == 1 ? " input" : " inputs")
-                + (cues == 0 ? "" : ", sends to " + cues + (cues == 1 ? " cue" : " cues"));
+        return many(session.tracks().size(), "track") + ", "
+                + many(session.inputs().size(), "input")
+                + (cues == 0 ? "" : ", sends to " + many(cues, "cue"));
+    }
+
+    private static String many(int count, String one) {
+        return count + " " + one + (count == 1 ? "" : "s");
     }
 
     /** What the ports of an input were called. */

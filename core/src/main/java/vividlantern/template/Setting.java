@@ -105,7 +105,7 @@ public record Setting(
 
     /** Whether it can be given to a track. */
     public boolean fits(Track track) {
-        return track.isClick() == click;
+        return click == track.isClick();
     }
 
     /** The edits that set tracks so; those it does not fit stay as they are. */

@@ -57,7 +57,7 @@ public class SetUpOnceIT {
     }
 
     private Locator link(String name) {
-        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name));
+        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
     }
 
     private Locator table(String name) {
@@ -68,6 +68,11 @@ public class SetUpOnceIT {
         return table(table)
                 .getByRole(AriaRole.ROW)
                 .filter(new Locator.FilterOptions().setHas(page.getByText(name, exactly())));
+    }
+
+    /** The tracks in sight, without what is said under them. */
+    private Locator tracks() {
+        return table("Tracks").locator("button[aria-label^='Select ']");
     }
 
     private static Page.GetByTextOptions exactly() {
@@ -157,7 +162,7 @@ public class SetUpOnceIT {
                         new Page.GetByRoleOptions().setName("Tracks").setLevel(1)))
                 .isVisible();
         assertThat(row("Tracks", "Cajón front")).containsText("Cajón");
-        assertThat(table("Tracks").getByRole(AriaRole.ROW)).hasCount(1 + 14);
+        assertThat(tracks()).hasCount(14);
     }
 
     @Test(dependsOnMethods = "step3ASessionFromItIsTheSameAndOpensWhereItWas")
@@ -200,7 +205,7 @@ public class SetUpOnceIT {
             assertThat(dialog()).hasCount(0);
         }
         assertThat(row("Tracks", "Shaker 2")).isVisible();
-        assertThat(table("Tracks").getByRole(AriaRole.ROW)).hasCount(1 + 8 + 6);
+        assertThat(tracks()).hasCount(8 + 6);
     }
 
     @Test(dependsOnMethods = "step5AKitIsPutIntoAnotherSessionTwice")
@@ -239,7 +244,7 @@ public class SetUpOnceIT {
         button("Solo Bass").click();
         selectTracks("Fiddle", "Fiddle pickup", "Room");
         button("Remove").click();
-        assertThat(table("Tracks").getByRole(AriaRole.ROW)).hasCount(1 + 11);
+        assertThat(tracks()).hasCount(11);
         link("History").click();
         assertThat(page.getByLabel("Snapshots")).containsText("Before: Fiddle: track removed");
         button("Compare Before lunch with now").click();
@@ -258,7 +263,7 @@ public class SetUpOnceIT {
         assertThat(table("Log").getByRole(AriaRole.ROW)).hasCount(1 + 1);
         accessible();
         link("Tracks").click();
-        assertThat(table("Tracks").getByRole(AriaRole.ROW)).hasCount(1 + 14);
+        assertThat(tracks()).hasCount(14);
         assertThat(button("Solo Bass")).hasAttribute("aria-pressed", "false");
     }
 
@@ -276,7 +281,7 @@ public class SetUpOnceIT {
         button("Go on to the next song").click();
         assertThat(page.getByText("Slack Tide").first()).isVisible();
         assertThat(button("▶ Play")).isEnabled();
-        assertThat(table("Tracks").getByRole(AriaRole.ROW)).hasCount(1 + 14);
+        assertThat(tracks()).hasCount(14);
         link("Song list").click();
         Locator rows = table("Songs").getByRole(AriaRole.ROW);
         assertThat(rows).hasCount(1 + 2);

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { api, type SettingCard, type Track, type What } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import SelectRow from '@/parts/SelectRow.vue'
 import { WHAT } from './links'
 
 /** Copies how a track is set to the selected ones, or uses a setting that is kept; and keeps how one is set. */
@@ -78,16 +79,7 @@ async function remove() {
   <DialogCard :show="true" title="Copy settings" :width="480" @update:show="emit('close')">
     <form class="form" @submit.prevent="copy">
       <p class="soft">To {{ tracks.map((track) => track.name).join(', ') }}</p>
-      <FormRow label="From">
-        <NSelect
-          v-model:value="from"
-          size="small"
-          filterable
-          :options="sources"
-          :input-props="{ 'aria-label': 'From' }"
-          aria-label="From"
-        />
-      </FormRow>
+      <SelectRow v-model="from" label="From" filterable :options="sources" />
       <p v-if="setting" class="soft">
         It holds {{ words(setting.holds) }}.
         <button type="button" class="word" @click="remove">Remove this setting</button>
