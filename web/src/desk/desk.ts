@@ -169,12 +169,12 @@ export const useDesk = defineStore('desk', () => {
   }
 
   /** Makes edits, all or none; a refusal is told beside what was touched. */
-  function edit(edits: Edit[], gesture: string | null = null): Promise<boolean> {
+  function edit(edits: Edit[], gesture: string | null = null, alone = actsAlone()): Promise<boolean> {
     if (edits.length === 0) return Promise.resolve(true)
     return trying(() =>
       api.POST('/api/sessions/{session}/edits', {
         ...at.value,
-        body: { edits, gesture, basedOn: null, alone: actsAlone() },
+        body: { edits, gesture, basedOn: null, alone },
       }),
     )
   }

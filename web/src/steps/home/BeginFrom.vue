@@ -34,8 +34,13 @@ const wanted = () => ({
 })
 const params = { path: { template: card.id } }
 
+let asked = 0
+
+/** Only the answer to the last question counts. */
 async function look() {
-  sheet.value = (await api.POST('/api/templates/{template}/fit', { params, body: wanted() })).data ?? null
+  const mine = ++asked
+  const answer = await api.POST('/api/templates/{template}/fit', { params, body: wanted() })
+  if (mine === asked) sheet.value = answer.data ?? null
 }
 
 watch(

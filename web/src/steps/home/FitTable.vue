@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
+import { ref } from 'vue'
 import type { FitLine, FitSheet } from '@/api/client'
+import ChoiceList from '@/parts/ChoiceList.vue'
 
 /** Line by line where each input and cue goes on a rig, and why; each can be changed by hand. */
 const { sheet } = defineProps<{ sheet: FitSheet }>()
 const emit = defineEmits<{ choose: [part: string, ports: string[], pair: string | null] }>()
 
 const NOWHERE = 'nowhere'
+
+/** The line whose place is being chosen. */
+const choosing = ref('')
 
 const key = (ports: string[]) => ports.join(' ')
 const isInput = (line: FitLine) => line.part.startsWith('input/')
@@ -35,6 +39,7 @@ function chosen(line: FitLine): string {
 }
 
 function choose(line: FitLine, value: string) {
+  choosing.value = ''
   const ports = value === NOWHERE ? [] : value.split(' ')
   emit('choose', line.part, ports, value === NOWHERE ? null : value)
 }
@@ -56,16 +61,24 @@ function choose(line: FitLine, value: string) {
           <td class="strong">{{ line.name }}</td>
           <td class="soft">{{ line.from || 'nowhere yet' }}</td>
           <td>
-            <NSelect
-              size="tiny"
-              filterable
+            <ChoiceList
+              v-if="choosing === line.part"
               :value="chosen(line)"
               :options="options(line, at)"
-              :status="line.to ? undefined : 'error'"
-              :input-props="{ 'aria-label': `Where ${line.name} goes` }"
-              :aria-label="`Where ${line.name} goes`"
-              @update:value="(value: string) => choose(line, value)"
+              :label="`Where ${line.name} goes`"
+              @choose="(value: string) => choose(line, value)"
+              @close="choosing = ''"
             />
+            <button
+              v-else
+              type="button"
+              class="plain to"
+              title="Choose another place"
+              :aria-label="`Where ${line.name} goes: ${line.to || 'no place'}`"
+              @click="choosing = line.part"
+            >
+              <span :class="{ flare: !line.to }">{{ line.to || 'no place' }}</span>
+            </button>
           </td>
           <td :class="line.to ? 'soft' : 'flare'">{{ line.why }}</td>
         </tr>
@@ -81,6 +94,12 @@ function choose(line: FitLine, value: string) {
 
 .fits td {
   white-space: normal;
+}
+
+.to {
+  width: 100%;
+  text-decoration: underline dotted var(--sea);
+  text-underline-offset: 3px;
 }
 
 .strong {

@@ -9,6 +9,7 @@ import TemplateCards from './TemplateCards.vue'
 
 /** Where one arrives: the sessions, the one used last first, and beside them what new ones begin from. */
 const sessions = ref<InstanceType<typeof SessionCards>>()
+const templates = ref<InstanceType<typeof TemplateCards>>()
 </script>
 
 <template>
@@ -21,11 +22,11 @@ const sessions = ref<InstanceType<typeof SessionCards>>()
     </header>
     <main>
       <div class="left">
-        <SessionCards ref="sessions" />
+        <SessionCards ref="sessions" @template="templates?.load()" />
       </div>
       <div class="right">
         <NewSession />
-        <TemplateCards />
+        <TemplateCards ref="templates" />
       </div>
       <CopyList class="below" @restored="sessions?.load()" />
     </main>

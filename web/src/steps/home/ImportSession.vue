@@ -9,8 +9,8 @@ import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import SelectRow from '@/parts/SelectRow.vue'
 
-/** Takes in a session that was saved as a bundle: looked into first, then placed on a rig. */
-const emit = defineEmits<{ close: [] }>()
+/** Takes in a session that was saved as a bundle: looked into first, then placed on a rig; or a template that was saved as a file. */
+const emit = defineEmits<{ close: []; template: [] }>()
 
 /** The choice of the bundle's own rig, as a new one. */
 const OWN = 'own'
@@ -22,8 +22,8 @@ const fault = ref('')
 const rig = ref('')
 const working = ref(false)
 
-async function send<Answer>(path: string): Promise<Answer> {
-  const headers = { 'Content-Type': 'application/zip', 'Lantern-Person': person }
+async function send<Answer>(path: string, type = 'application/zip'): Promise<Answer> {
+  const headers = { 'Content-Type': type, 'Lantern-Person': person }
   const answer = await fetch(path, { method: 'POST', headers, body: file.value }).catch(() => {
     throw new Problem('The program does not answer. Try again when it is back.')
   })
@@ -32,6 +32,7 @@ async function send<Answer>(path: string): Promise<Answer> {
   return told
 }
 
+/** A template's document is put on the shelf at once; a bundle is looked into first. */
 async function look(event: Event) {
   file.value = (event.target as HTMLInputElement).files?.[0] ?? null
   contents.value = null
@@ -39,6 +40,11 @@ async function look(event: Event) {
   if (!file.value) return
   working.value = true
   try {
+    if (file.value.name.endsWith('.json')) {
+      await send('/api/templates/import', 'application/json')
+      emit('template')
+      return
+    }
     const found = await send<BundleContents>('/api/sessions/import/preview')
     contents.value = found
     rig.value = found.sameRig ?? OWN
@@ -74,10 +80,10 @@ async function takeIn() {
 </script>
 
 <template>
-  <DialogCard :show="true" title="Import a session" :width="480" @update:show="emit('close')">
+  <DialogCard :show="true" title="Import" :width="480" @update:show="emit('close')">
     <form class="form" @submit.prevent="takeIn">
-      <FormRow label="Bundle, a ZIP file saved with Save as bundle">
-        <input type="file" accept=".zip,application/zip" @change="look" />
+      <FormRow label="A session saved as a bundle (ZIP), or a template saved as a file (JSON)">
+        <input type="file" accept=".zip,.json,application/zip,application/json" @change="look" />
       </FormRow>
       <p v-if="working" class="soft" role="status">Reading it.</p>
       <p v-if="fault" class="flare" role="alert">{{ fault }}</p>

@@ -31,7 +31,8 @@ onMounted(() =>
   trying(async () => {
     rigs.value = ((await api.GET('/api/rigs')).data ?? []).filter((each) => !each.unreadable)
     const chosen = rig.value === ANOTHER || rigs.value.some((each) => each.id === rig.value)
-    if (!chosen) rig.value = rigs.value[0]?.id ?? ''
+    const equipped = rigs.value.find((each) => each.devices > 0) ?? rigs.value[0]
+    if (!chosen) rig.value = equipped?.id ?? ''
   }),
 )
 

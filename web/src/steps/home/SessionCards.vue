@@ -7,6 +7,8 @@ import PerformerMark from '@/parts/PerformerMark.vue'
 import ImportSession from './ImportSession.vue'
 
 /** The sessions, the one used last first, found by name, song or performer. */
+const emit = defineEmits<{ template: [] }>()
+
 const PAGE = 30
 
 const sessions = ref<ListedSession[] | null>(null)
@@ -41,6 +43,11 @@ watch(search, () => {
   asking = window.setTimeout(load, 150)
 })
 defineExpose({ load })
+
+function taken() {
+  importing.value = false
+  emit('template')
+}
 
 const readable = computed(() => sessions.value?.filter((each) => !each.unreadable))
 const unreadable = computed(() => sessions.value?.filter((each) => each.unreadable))
@@ -113,7 +120,7 @@ function used(session: ListedSession) {
       </span>
     </RouterLink>
     <NButton v-if="more" size="small" @click="trying(showMore)">Show more</NButton>
-    <ImportSession v-if="importing" @close="importing = false" />
+    <ImportSession v-if="importing" @close="importing = false" @template="taken" />
   </section>
 </template>
 

@@ -20,6 +20,7 @@ function load() {
 }
 
 onMounted(load)
+defineExpose({ load })
 
 async function askFits(card: Card) {
   if (fits.value.has(card.id)) return
@@ -53,10 +54,18 @@ const MORE = [
   { label: 'Remove', key: 'remove' },
 ]
 
+/** A browser saves what a link with "download" points to. */
+function save(card: Card) {
+  const link = document.createElement('a')
+  link.href = `/api/templates/${card.id}/document.json`
+  link.download = `${card.about.title}, template.json`
+  link.click()
+}
+
 function more(card: Card, what: string) {
   if (what === 'versions') versionsOf.value = card
   else if (what === 'remove') void remove(card)
-  else location.assign(`/api/templates/${card.id}/document.json?download=true`)
+  else save(card)
 }
 
 const short = (fit: FitOfRig) => `${fit.name}: ${fit.words}`
@@ -75,7 +84,7 @@ const short = (fit: FitOfRig) => `${fit.name}: ${fit.words}`
         </div>
         <p v-if="card.about.description">{{ card.about.description }}</p>
         <p v-if="!card.fixed" class="soft">Needs {{ card.needs }}.</p>
-        <p v-for="fit in fits.get(card.id)" :key="fit.rig" :class="fit.all ? 'soft' : 'flare'">{{ short(fit) }}.</p>
+        <p v-for="fit in fits.get(card.id)" :key="fit.rig" class="soft">{{ short(fit) }}.</p>
       </div>
       <div class="doing">
         <NButton size="small" type="primary" :aria-label="`New session from ${card.about.title}`" @click="begin(card)">

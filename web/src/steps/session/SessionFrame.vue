@@ -211,9 +211,18 @@ main > :last-child {
     background: var(--glow-weak);
   }
 
-  .keys {
+  .keys,
+  nav .beside {
     padding: 0 0 0 12px;
+    border: 0;
+    line-height: 20px;
     white-space: nowrap;
+  }
+
+  nav .beside.router-link-active {
+    background: none;
+    color: var(--ink);
+    font-weight: 600;
   }
 
   .words {

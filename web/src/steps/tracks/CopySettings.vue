@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { api, type SettingCard, type Track, type What } from '@/api/client'
+import { api, type Edit, type SettingCard, type Track, type What } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
+import { proposing } from '@/desk/proposals'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import SelectRow from '@/parts/SelectRow.vue'
@@ -41,8 +42,10 @@ const words = (of: What[]) =>
     .map((each) => each.words.toLowerCase())
     .join(', ')
 
+/** What is selected is set, nothing else of its groups. */
 async function copy() {
-  const done = await desk.proposed(() =>
+  const alone = proposing((edits: Edit[]) => desk.edit(edits, null, true))
+  const done = await alone(() =>
     setting.value
       ? api.POST('/api/sessions/{session}/settings/{setting}', {
           params: { path: { ...path, setting: setting.value.id } },

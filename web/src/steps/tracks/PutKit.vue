@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
 import { ref } from 'vue'
-import { api, type KitCard, type PlacedKit } from '@/api/client'
+import { api, Problem, type KitCard, type KitDocument, type PlacedKit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import CardPicture from '@/parts/CardPicture.vue'
 import DialogCard from '@/parts/DialogCard.vue'
+import FormRow from '@/parts/FormRow.vue'
 
 /** Puts a kit into the session: where its inputs go is shown first, and which cues hear it is asked where nobody can tell. */
 const emit = defineEmits<{ close: [] }>()
@@ -54,6 +55,23 @@ async function remove(kit: KitCard) {
   await load()
 }
 
+/** Puts a kit from a document among the others. */
+function takeIn(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  return trying(async () => {
+    const text = await file.text()
+    let body: KitDocument
+    try {
+      body = JSON.parse(text) as KitDocument
+    } catch {
+      throw new Problem('This file is no kit; it holds no JSON.')
+    }
+    await api.POST('/api/kits/import', { body })
+    await load()
+  })
+}
+
 const cueChoices = () => [
   { label: 'no cue', value: NONE },
   ...desk.cues.map((cue) => ({ label: cue.name, value: cue.id })),
@@ -71,6 +89,9 @@ const cueChoices = () => [
       <p v-if="kits?.length === 0" class="soft">
         None yet. Select tracks, here or in another session, and press Keep as kit.
       </p>
+      <FormRow label="Or a kit that was saved as a file">
+        <input type="file" accept=".json,application/json" @change="takeIn" />
+      </FormRow>
       <ul>
         <li v-for="kit in kits" :key="kit.id">
           <CardPicture :picture="kit.about.picture" class="picture" />

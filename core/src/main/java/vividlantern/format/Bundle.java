@@ -51,7 +51,7 @@ public record Bundle(Session session, Rig rig) {
             tempo.mid         tempos, time signatures and parts of the song, a Standard MIDI File
             sheets.pdf        the input list and the other sheets, to be printed
 
-            To open it: Home, Import a session, and choose this ZIP file.
+            To open it: Home, Import, and choose this ZIP file.
             """;
 
     /** Writes a bundle. */

@@ -1,6 +1,8 @@
 package vividlantern.format;
 
 import java.util.Map;
+import vividlantern.rig.Rig;
+import vividlantern.session.edit.SoundSession;
 import vividlantern.template.Kit;
 
 /** A kit as a file: what it is, in which version, and the kit itself. Its schema is {@link #schema}. */
@@ -11,6 +13,13 @@ public record KitDocument(String format, int version, Kit kit) {
 
     public static KitDocument of(Kit kit) {
         return new KitDocument(FORMAT, VERSION, kit);
+    }
+
+    /** The kit, if the document is one that this program can read and its session is one that edits could have made. */
+    public Kit checked() {
+        DocumentHead.require("a kit document", format, FORMAT, version, VERSION);
+        SoundSession.require(kit.session(), Rig.empty(kit.session().rigId(), "none"));
+        return kit;
     }
 
     /** The JSON schema (2020-12) of a document. */

@@ -13,6 +13,12 @@ public record SettingDocument(String format, int version, Setting setting) {
         return new SettingDocument(FORMAT, VERSION, setting);
     }
 
+    /** The setting, if the document is one that this program can read and that names what it holds. */
+    public Setting checked() {
+        DocumentHead.require("a setting document", format, FORMAT, version, VERSION);
+        return setting;
+    }
+
     /** The JSON schema (2020-12) of a document. */
     public static Map<String, Object> schema() {
         return Schemas.ofDocument("A setting", SettingDocument.class);

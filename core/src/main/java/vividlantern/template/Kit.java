@@ -117,6 +117,11 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
         return count + " " + one + (count == 1 ? "" : "s");
     }
 
+    /** The same under another id. */
+    public Kit as(KitId newId) {
+        return new Kit(newId, about, ports, session);
+    }
+
     /** What the ports of an input were called. */
     List<String> names(Input input) {
         return input.ports().stream().map(port -> Template.name(ports, port)).toList();

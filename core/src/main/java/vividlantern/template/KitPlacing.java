@@ -6,7 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import vividlantern.history.Refused;
 import vividlantern.patch.Fit;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -90,7 +94,7 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
 
         private void add(Input input) {
             InputId id = new InputId(Parts.freshId(session, PartKind.INPUT, input.source()));
-            int number = session.inputs().stream().mapToInt(Input::number).max().orElse(0) + 1;
+            int number = freeNumber();
             String source = apart(
                     input.source(),
                     name -> session.inputs().stream()
@@ -100,6 +104,16 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
             session = session.plus(input.as(id, number, source)
                     .playedBy(performer(input, source))
                     .patchedTo(List.of()));
+        }
+
+        /** The number after the last one, or, if there is none any more, the first that nobody has. */
+        private int freeNumber() {
+            Set<Integer> taken = session.inputs().stream().map(Input::number).collect(Collectors.toSet());
+            int last = taken.stream().mapToInt(Integer::intValue).max().orElse(0);
+            return IntStream.concat(IntStream.of(last + 1), IntStream.rangeClosed(1, Sizes.INPUTS))
+                    .filter(number -> number <= Sizes.INPUTS && !taken.contains(number))
+                    .findFirst()
+                    .orElseThrow(() -> new Refused("A session holds at most " + Sizes.INPUTS + " inputs.", "kit"));
         }
 
         private Optional<PerformerId> performer(Input input, String source) {

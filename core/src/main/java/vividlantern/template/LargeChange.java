@@ -16,6 +16,9 @@ public final class LargeChange {
     /** So many inputs that come, or are plugged elsewhere, at once. */
     private static final int INPUTS = 8;
 
+    /** Of what the change does so much stands in the name. */
+    private static final int LONGEST_NAME = 120;
+
     private LargeChange() {}
 
     /**
@@ -28,7 +31,8 @@ public final class LargeChange {
                 + gone(before.tracks(), Track::id, id -> after.find(id).isPresent())
                 + gone(before.cues(), Cue::id, id -> after.find(id).isPresent());
         long moved = before.inputs() == after.inputs() ? 0 : moved(before, after);
-        return gone >= GONE || moved >= INPUTS ? Optional.of("Before: " + summary) : Optional.empty();
+        String named = summary.length() > LONGEST_NAME ? summary.substring(0, LONGEST_NAME) + "…" : summary;
+        return gone >= GONE || moved >= INPUTS ? Optional.of("Before: " + named) : Optional.empty();
     }
 
     private static <T, K> long gone(List<T> before, Function<T, K> id, Function<K, Boolean> isThere) {

@@ -103,6 +103,11 @@ public record Setting(
                 sends);
     }
 
+    /** The same under another id. */
+    public Setting as(SettingId newId) {
+        return new Setting(newId, title, holds, click, trim, fader, pan, polarityFlipped, hear, look, sends);
+    }
+
     /** Whether it can be given to a track. */
     public boolean fits(Track track) {
         return click == track.isClick();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
@@ -35,7 +36,19 @@ public record Template(
      * @param folded the folders of tracks that were folded
      * @param step the step that was open last
      */
-    public record PageState(List<String> columns, List<String> folded, String step) {}
+    public record PageState(List<String> columns, List<String> folded, String step) {
+
+        private static final int MOST = 500;
+
+        public PageState {
+            if (columns.size() > MOST || folded.size() > MOST) {
+                throw new Refused("A page shows at most " + MOST + " columns and folders.", "page");
+            }
+            columns.forEach(column -> Texts.optional(column, "page"));
+            folded.forEach(folder -> Texts.optional(folder, "page"));
+            Texts.optional(step, "page");
+        }
+    }
 
     /** What a card shows. */
     public record About(String title, String description, List<String> tags, Picture picture) {
@@ -120,9 +133,9 @@ public record Template(
         return numbered;
     }
 
-    /** The same under another id, as another session's card, or as its next version. */
-    public Template as(TemplateId newId, About newAbout) {
-        return new Template(newId, newAbout, ports, pairs, session, page);
+    /** The same under another id. */
+    public Template as(TemplateId newId) {
+        return new Template(newId, about, ports, pairs, session, page);
     }
 
     /** Whether nothing of it was plugged anywhere; then everything of it wants a place. */

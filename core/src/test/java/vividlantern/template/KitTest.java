@@ -30,6 +30,7 @@ import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.AddInput;
+import vividlantern.session.edit.InputEdit.NumberInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.InputEdit.SetInputLevel;
 import vividlantern.session.edit.InputEdit.SetInputPerformer;
@@ -121,6 +122,13 @@ public class KitTest {
         assertThat(second.fitted().isWhole()).isTrue();
         assertThat(twice.groups()).hasSize(3);
         assertThat(Parts.OF_SESSION.holds(SESSION, twice, Map.of())).isTrue();
+    }
+
+    @Test
+    public void whereTheLastNumberIsTakenTheFirstFreeOneIsUsed() {
+        Session full = new NumberInput(new InputId("voice"), 999).applyTo(SESSION, RIG);
+        assertThat(place(kit(), full).session().inputs().stream().map(Input::number))
+                .containsExactly(1, 2, 7, 8, 999);
     }
 
     @Test

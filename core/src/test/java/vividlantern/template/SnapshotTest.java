@@ -122,6 +122,10 @@ public class SnapshotTest {
         Session twoGone = edited(session, new RemoveTrack(FIRST), new RemoveTrack(new TrackId("t1")));
         Session threeGone = edited(twoGone, new RemoveTrack(new TrackId("t2")));
         assertThat(LargeChange.nameBefore(session, twoGone, "x")).isEmpty();
+        String longest =
+                LargeChange.nameBefore(session, threeGone, "x".repeat(1000)).orElseThrow();
+        assertThat(new Snapshot(new SnapshotId("s"), longest, true, session).name())
+                .endsWith("x…");
         assertThat(LargeChange.nameBefore(session, threeGone, "3 tracks removed"))
                 .contains("Before: 3 tracks removed");
         Session seven = session;

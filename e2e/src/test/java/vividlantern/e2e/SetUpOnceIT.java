@@ -170,7 +170,8 @@ public class SetUpOnceIT {
         goTo("/");
         button("New session from Brass section with click").click();
         assertThat(row("Where everything goes", "Trumpet 1")).containsText("Wall 1");
-        select("Where Trumpet 1 goes", "Wall 4");
+        page.getByLabel("Where Trumpet 1 goes: Wall 1").click();
+        choose("Wall 4");
         assertThat(row("Where everything goes", "Trumpet 1")).containsText("you chose it");
         assertThat(row("Where everything goes", "Trumpet 2")).containsText("Wall 1");
         accessible();
@@ -303,7 +304,7 @@ public class SetUpOnceIT {
         assertThat(page.getByText("Nothing here yet")).isVisible();
         accessible();
         button("Import").click();
-        page.getByLabel("Bundle, a ZIP file saved with Save as bundle").setInputFiles(bundle);
+        page.getByLabel("A session saved as a bundle").setInputFiles(bundle);
         assertThat(dialog()).containsText("Everything stays as it was.");
         accessible();
         button("Import session").click();

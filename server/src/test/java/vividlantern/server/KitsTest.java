@@ -62,6 +62,34 @@ public class KitsTest extends ServerTest {
     }
 
     @Test
+    public void whatWasSavedAsAFileIsTakenInAgain() {
+        made(
+                SESSION + "/kits",
+                "{\"title\": \"Reeds\", \"description\": \"\", \"tags\": [], \"picture\": \"keys\","
+                        + " \"tracks\": [\"accordion-treble\"]}");
+        made(SESSION + "/settings", "{\"title\": \"Bass\", \"track\": \"bass\", \"holds\": [\"level\"]}");
+        String kit = get("/api/kits/reeds/document.json").toString();
+        assertThat(made("/api/kits/import", kit).get("id").asString()).isEqualTo("reeds-2");
+        String setting = get("/api/settings/bass/document.json").toString();
+        assertThat(made("/api/settings/import", setting).get("id").asString()).isEqualTo("bass-2");
+        String template = get("/api/templates/string-quartet/document.json").toString();
+        assertThat(made("/api/templates/import", template).get("id").asString()).isEqualTo("string-quartet-2");
+        assertThat(get("/api/templates/string-quartet-2/document.json")
+                        .get("template")
+                        .get("session"))
+                .isEqualTo(get("/api/templates/string-quartet/document.json")
+                        .get("template")
+                        .get("session"));
+        assertThat(post("/api/kits/import", "p", template).body()).contains("\"pointer\":\"/kit\"");
+        assertThat(post("/api/kits/import", "p", kit.replace("\"version\":1", "\"version\":7"))
+                        .body())
+                .contains("of version 7");
+        assertThat(post("/api/kits/import", "p", kit.replaceAll("\"number\":1,", "\"number\":1000,"))
+                        .body())
+                .contains("numbered from 1 to 999");
+    }
+
+    @Test
     public void aSettingIsKeptAndOfferedToOthers() {
         made(
                 SESSION + "/settings",

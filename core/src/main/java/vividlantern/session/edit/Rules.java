@@ -123,8 +123,8 @@ final class Rules {
     }
 
     static void freeNumber(Session session, int number) {
-        if (number < 1 || number > 999) {
-            throw new Refused("Inputs are numbered from 1 to 999.", "number");
+        if (number < 1 || number > Sizes.INPUTS) {
+            throw new Refused("Inputs are numbered from 1 to " + Sizes.INPUTS + ".", "number");
         }
         session.inputs().stream()
                 .filter(input -> input.number() == number)

@@ -6,6 +6,9 @@ import vividlantern.session.Session;
 /** How much a session holds at most; of inputs as many as have a number. One that holds more already can still be changed, but does not grow. */
 public final class Sizes {
 
+    /** As many as there are numbers. */
+    public static final int INPUTS = 999;
+
     static final int TRACKS = 512;
     static final int CUES = 64;
     static final int PERFORMERS = 256;

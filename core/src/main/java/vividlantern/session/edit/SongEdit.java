@@ -119,6 +119,7 @@ public sealed interface SongEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
+            Ids.require(production.value(), "production");
             if (!Double.isFinite(place)) {
                 throw new Refused("A place in the song list is a number.", "place");
             }

@@ -29,7 +29,6 @@ import vividlantern.session.edit.SongEdit.SetTempoMap;
  */
 public final class SoundSession {
 
-    private static final int MOST_INPUTS = 999;
     private static final int HIGHEST_RATE = 768_000;
     private static final int LARGEST_BUFFER = 1 << 16;
 
@@ -42,8 +41,8 @@ public final class SoundSession {
     /** Refuses a session with anything in it that no edit would have let in. */
     public static void require(Session session, Rig rig) {
         Sizes.require(Session.blank(new SessionId("none"), "none", "", session.rigId(), Optional.empty()), session);
-        if (session.inputs().size() > MOST_INPUTS) {
-            throw new Refused("A session holds at most " + MOST_INPUTS + " inputs.", "inputs");
+        if (session.inputs().size() > Sizes.INPUTS) {
+            throw new Refused("A session holds at most " + Sizes.INPUTS + " inputs.", "inputs");
         }
         Texts.name(session.name(), "A session", "name");
         Texts.optional(session.song(), "song");
@@ -111,8 +110,8 @@ public final class SoundSession {
         Texts.required(input.source(), "An input needs a source.", "inputs");
         List.of(input.mic(), input.stand(), input.place(), input.notes())
                 .forEach(text -> Texts.optional(text, "inputs"));
-        if (input.number() < 1 || input.number() > MOST_INPUTS) {
-            throw new Refused("Inputs are numbered from 1 to " + MOST_INPUTS + ".", "inputs");
+        if (input.number() < 1 || input.number() > Sizes.INPUTS) {
+            throw new Refused("Inputs are numbered from 1 to " + Sizes.INPUTS + ".", "inputs");
         }
         if (input.width() < 1
                 || input.width() > Input.MAX_WIDTH

@@ -24,6 +24,7 @@ import vividlantern.format.Bundle;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.BundleDesk;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -54,7 +55,7 @@ class BundlesController {
             int cues,
             String rigName,
             Optional<RigId> sameRig,
-            List<TemplatesController.FitOfRig> fits) {}
+            List<TemplateDesk.FitOfRig> fits) {}
 
     private final Desk desk;
     private final BundleDesk bundles;
@@ -96,7 +97,7 @@ class BundlesController {
                 bundle.rig().name(),
                 bundles.sameRig(bundle),
                 bundles.fits(bundle).stream()
-                        .map(each -> TemplatesController.FitOfRig.of(each.rig(), each.beginning()))
+                        .map(each -> TemplateDesk.FitOfRig.of(each.rig(), each.beginning()))
                         .toList());
     }
 

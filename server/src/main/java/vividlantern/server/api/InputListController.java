@@ -67,10 +67,7 @@ class InputListController {
     ResponseEntity<byte[]> pdf(@PathVariable String session) throws IOException {
         Session open = desk.session(new SessionId(session));
         ByteArrayOutputStream sheets = new ByteArrayOutputStream();
-        List<Session> songs = desk.songs(open.id()).stream()
-                .map(each -> desk.session(each.session()))
-                .toList();
-        SheetsPdf.write(open, desk.rigOf(open.id()), songs, LocalDate.now(), sheets);
+        SheetsPdf.write(open, desk.rigOf(open.id()), desk.production(open.id()), LocalDate.now(), sheets);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, "application/pdf")
                 .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "sheets", "pdf"))

@@ -25,6 +25,7 @@ import vividlantern.preamp.ToASpare;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.Wiring;
+import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.desk.UndoState;
 import vividlantern.server.live.Command;
 import vividlantern.server.live.LiveRig;
@@ -67,7 +68,7 @@ class Json {
             schemas.add(MappingController.WantedCue.class);
             schemas.add(TemplatesController.WantedTemplate.class);
             schemas.add(TemplatesController.Card.class);
-            schemas.add(TemplatesController.FitOfRig.class);
+            schemas.add(TemplateDesk.FitOfRig.class);
             schemas.add(TemplatesController.FromTemplate.class);
             schemas.add(TemplatesController.Begun.class);
             schemas.add(TemplateDocument.class);

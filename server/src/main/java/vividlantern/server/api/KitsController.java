@@ -144,6 +144,13 @@ class KitsController {
         return KitDocument.of(desk.kit(new KitId(kit)));
     }
 
+    /** Takes in a kit from a document. */
+    @PostMapping("/kits/import")
+    @ResponseStatus(HttpStatus.CREATED)
+    KitCard takeIn(@RequestBody KitDocument document) {
+        return card(desk.takeIn(document.checked()));
+    }
+
     /** The JSON schema of a kit's document. */
     @GetMapping("/kits/schema.json")
     @ApiResponse(responseCode = "200", content = @Content(mediaType = "application/schema+json"))
@@ -192,6 +199,13 @@ class KitsController {
     @GetMapping("/settings/{setting}/document.json")
     SettingDocument settingDocument(@PathVariable String setting) {
         return SettingDocument.of(desk.setting(new SettingId(setting)));
+    }
+
+    /** Takes in a setting from a document. */
+    @PostMapping("/settings/import")
+    @ResponseStatus(HttpStatus.CREATED)
+    SettingCard takeIn(@RequestBody SettingDocument document) {
+        return card(desk.takeIn(document.checked()));
     }
 
     /** The JSON schema of a setting's document. */

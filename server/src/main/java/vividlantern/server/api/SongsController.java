@@ -64,9 +64,7 @@ class SongsController {
     @GetMapping
     List<ListedSong> songs(@PathVariable String session) {
         SessionId asked = new SessionId(session);
-        return desk.songs(asked).stream()
-                .map(each -> song(desk.session(each.session()), asked))
-                .toList();
+        return desk.production(asked).stream().map(each -> song(each, asked)).toList();
     }
 
     private ListedSong song(Session session, SessionId asked) {

@@ -23,7 +23,6 @@ import vividlantern.patch.Fit;
 import vividlantern.patch.Ports;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
-import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.live.LiveRig;
@@ -65,18 +64,6 @@ class TemplatesController {
      * @param fixed whether it is made from the rig, and can be neither removed nor brought up to date
      */
     record Card(TemplateId id, Template.About about, String needs, boolean fixed) {}
-
-    /**
-     * How a template fits a rig, in one line.
-     *
-     * @param all whether everything finds a place there
-     */
-    record FitOfRig(RigId rig, String name, boolean all, String words) {
-
-        static FitOfRig of(Rig rig, Beginning beginning) {
-            return new FitOfRig(rig.id(), rig.name(), beginning.fitted().isWhole(), beginning.inOneLine());
-        }
-    }
 
     /** Where an input goes by somebody's choice; no ports leaves it without a place. */
     record ChosenPorts(InputId input, List<PortId> ports) {}
@@ -154,10 +141,8 @@ class TemplatesController {
 
     /** How a template fits each rig. */
     @GetMapping("/templates/{template}/fits")
-    List<FitOfRig> fits(@PathVariable String template) {
-        return desk.onEachRig(new TemplateId(template)).stream()
-                .map(each -> FitOfRig.of(each.rig(), each.beginning()))
-                .toList();
+    List<TemplateDesk.FitOfRig> fits(@PathVariable String template) {
+        return desk.onEachRig(new TemplateId(template));
     }
 
     /** Where everything would go on a rig, line by line, around what somebody chose. */
@@ -245,6 +230,13 @@ class TemplatesController {
     @GetMapping("/templates/{template}/document.json")
     TemplateDocument document(@PathVariable String template) {
         return TemplateDocument.of(desk.template(new TemplateId(template)));
+    }
+
+    /** Takes in a template from a document. */
+    @PostMapping("/templates/import")
+    @ResponseStatus(HttpStatus.CREATED)
+    Card takeIn(@RequestBody TemplateDocument document) {
+        return card(desk.takeIn(document.checked()));
     }
 
     /** The JSON schema of a template's document. */

@@ -122,6 +122,16 @@ public class Desk {
         return store.production(session(id).songListed().production());
     }
 
+    /** The sessions of those songs, those that can be read. */
+    public List<Session> production(SessionId id) {
+        return songs(id).stream()
+                .flatMap(song -> Optional.ofNullable(open.get(song.session()))
+                        .map(held -> held.session)
+                        .or(() -> readable(song.session()))
+                        .stream())
+                .toList();
+    }
+
     /** Begins a session on a rig, with nothing in it but a click. */
     public Session create(String name, String song, RigId rigId) {
         String called = Texts.name(name, "A session", "name");

@@ -52,6 +52,11 @@ public class KitDesk {
         return kits.update(id.value(), same -> next);
     }
 
+    /** Takes in a kit from a document, under an id of its own. */
+    public Kit takeIn(Kit from) {
+        return kits.keep(from.about().title(), id -> from.as(new KitId(id)));
+    }
+
     public void remove(KitId id) {
         kits.remove(id.value());
     }
@@ -84,6 +89,11 @@ public class KitDesk {
     public Setting keep(SessionId session, String title, List<Setting.What> holds, TrackId track) {
         Session from = desk.session(session);
         return settings.keep(title, id -> Setting.of(new SettingId(id), title, holds, from, track));
+    }
+
+    /** Takes in a setting from a document, under an id of its own. */
+    public Setting takeIn(Setting from) {
+        return settings.keep(from.title(), id -> from.as(new SettingId(id)));
     }
 
     public void remove(SettingId id) {

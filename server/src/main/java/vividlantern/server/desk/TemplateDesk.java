@@ -1,8 +1,10 @@
 package vividlantern.server.desk;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividlantern.history.Refused;
@@ -24,8 +26,25 @@ public class TemplateDesk {
     /** A rig, and a template as it would begin there. */
     public record OnRig(Rig rig, Beginning beginning) {}
 
+    /**
+     * How a template fits a rig, in one line.
+     *
+     * @param all whether everything finds a place there
+     */
+    public record FitOfRig(RigId rig, String name, boolean all, String words) {
+
+        public static FitOfRig of(Rig rig, Beginning beginning) {
+            return new FitOfRig(rig.id(), rig.name(), beginning.fitted().isWhole(), beginning.inOneLine());
+        }
+    }
+
     private static final SessionId NOBODY = new SessionId("none");
 
+    private record Both(TemplateId template, RigId rig) {}
+
+    private record Known(Template template, Rig rig, FitOfRig fit) {}
+
+    private final Map<Both, Known> fits = new ConcurrentHashMap<>();
     private final KeptStore store;
     private final KeptShelf<Template> shelf;
     private final Desk desk;
@@ -122,6 +141,11 @@ public class TemplateDesk {
         return shelf.update(id.value(), same -> earlier);
     }
 
+    /** Takes in a template from a document, under an id of its own. */
+    public Template takeIn(Template from) {
+        return shelf.keep(from.about().title(), id -> from.as(new TemplateId(id)));
+    }
+
     public void remove(TemplateId id) {
         if (id.equals(ShippedTemplates.EVERY_PORT)) {
             throw new Refused("This template is made from the rig; it cannot be removed.", "");
@@ -129,11 +153,21 @@ public class TemplateDesk {
         shelf.remove(id.value());
     }
 
-    /** How a template would fit each rig that can be read, as a session that nobody has begun. */
-    public List<OnRig> onEachRig(TemplateId id) {
-        return rigs.readable().stream()
-                .map(rig -> new OnRig(rig, Beginning.of(template(id, rig), NOBODY, "", "", rig)))
-                .toList();
+    /** How a template would fit each rig that can be read. */
+    public List<FitOfRig> onEachRig(TemplateId id) {
+        return rigs.readable().stream().map(rig -> known(id, rig)).toList();
+    }
+
+    /** Fitting takes a while on large rigs, so what was found is kept until the template or the rig is another. */
+    private FitOfRig known(TemplateId id, Rig rig) {
+        Template template = template(id, rig);
+        Known known = fits.get(new Both(id, rig.id()));
+        if (known == null || known.template() != template || known.rig() != rig) {
+            Beginning beginning = Beginning.of(template, NOBODY, "", "", rig);
+            known = new Known(template, rig, FitOfRig.of(rig, beginning));
+            fits.put(new Both(id, rig.id()), known);
+        }
+        return known.fit();
     }
 
     /** How a template would begin on a rig, some places chosen. */

@@ -12,9 +12,12 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
@@ -56,6 +59,8 @@ public class Store {
             PartKind.TRACK, TrackRow.class,
             PartKind.CUE, CueRow.class,
             PartKind.SEND, SendRow.class));
+
+    private static final Logger LOG = LoggerFactory.getLogger(Store.class);
 
     private final EntityManager entities;
     private final Reached reached;
@@ -112,6 +117,7 @@ public class Store {
                         "from DocumentRow d where d.key.kind = :kind", DocumentRow.class)
                 .setParameter("kind", PartKind.SONG.word())
                 .getResultStream()
+                .flatMap(Store::readable)
                 .collect(Collectors.toMap(row -> row.key.session(), row -> (SongEntry) row.part()));
         if (has(production)) {
             entries.putIfAbsent(production.value(), SongEntry.alone(production));
@@ -120,6 +126,16 @@ public class Store {
                 .filter(each -> each.getValue().production().equals(production))
                 .map(each -> new NextSong.Listed(new SessionId(each.getKey()), each.getValue()))
                 .toList());
+    }
+
+    private static Stream<DocumentRow> readable(DocumentRow row) {
+        try {
+            row.part();
+            return Stream.of(row);
+        } catch (JacksonException damaged) {
+            LOG.warn("The {} of {} cannot be read.", row.key.kind(), row.key.session(), damaged);
+            return Stream.empty();
+        }
     }
 
     /** The sessions that are laid out for a rig. */
