@@ -15,7 +15,8 @@ const lines = ref<LogLine[]>([])
 const more = ref(false)
 const many = ref(false)
 const word = ref('')
-const mine = ref(false)
+/** Whose lines are shown; "" for everybody's. */
+const by = ref('')
 const part = ref('')
 
 const PAGE = 50
@@ -33,10 +34,10 @@ const parts = computed(() => [
   ...desk.cues.map((cue) => ({ label: `Sends to ${cue.name}`, value: `send/${cue.id}` })),
 ])
 
-const filtered = computed(() => Boolean(word.value || mine.value || part.value))
+const filtered = computed(() => Boolean(word.value || by.value || part.value))
 
 async function page(number: number, all = false): Promise<LogLine[]> {
-  const wanted = all ? {} : { word: word.value, by: mine.value ? person : '', part: part.value }
+  const wanted = all ? {} : { word: word.value, by: by.value, part: part.value }
   const params = { path: { session: desk.session!.id }, query: { page: number, size: PAGE, ...wanted } }
   return (await api.GET('/api/sessions/{session}/log', { params })).data ?? []
 }
@@ -56,7 +57,7 @@ async function showMore() {
 /** Asked for again a moment after the last change or the last letter. */
 let asking = 0
 watch(
-  () => [desk.session?.id, desk.session?.revision, word.value, mine.value, part.value],
+  () => [desk.session?.id, desk.session?.revision, word.value, by.value, part.value],
   () => {
     clearTimeout(asking)
     asking = window.setTimeout(() => desk.session && void trying(load), 150)
@@ -89,7 +90,14 @@ const when = (line: LogLine) =>
     minute: '2-digit',
     second: '2-digit',
   })
-const who = (line: LogLine) => (line.person === person ? 'you' : 'another browser')
+/** People are told apart by the random ids of their browsers, until they have names. */
+const who = (id: string) => (id === person ? 'you' : `another browser${id ? ` (${id.slice(0, 4)})` : ''}`)
+const seen = ref(new Set<string>())
+watch(lines, (now) => (seen.value = new Set([...seen.value, ...now.map((line) => line.person)])))
+const people = computed(() => [
+  { label: 'By anybody', value: '' },
+  ...[...seen.value].filter(Boolean).map((id) => ({ label: `By ${who(id)}`, value: id })),
+])
 </script>
 
 <template>
@@ -111,7 +119,14 @@ const who = (line: LogLine) => (line.person === person ? 'you' : 'another browse
             :input-props="{ 'aria-label': 'Changes of' }"
             aria-label="Changes of"
           />
-          <label><input v-model="mine" type="checkbox" /> Only mine</label>
+          <NSelect
+            v-model:value="by"
+            class="by"
+            size="small"
+            :options="people"
+            :input-props="{ 'aria-label': 'Changes by' }"
+            aria-label="Changes by"
+          />
         </div>
         <div class="sheet" tabindex="0" role="region" aria-label="Log">
           <table aria-label="Log">
@@ -128,7 +143,7 @@ const who = (line: LogLine) => (line.person === person ? 'you' : 'another browse
               <tr v-for="line in lines" :key="line.number">
                 <td class="number soft">{{ line.number }}</td>
                 <td class="soft">{{ when(line) }}</td>
-                <td class="soft">{{ who(line) }}</td>
+                <td class="soft">{{ who(line.person) }}</td>
                 <td class="what" :class="{ undone: line.state === 'undone' || line.state === 'forgone' }">
                   {{ line.summary }}
                 </td>
@@ -216,8 +231,8 @@ aside {
   width: 200px;
 }
 
-.search label {
-  white-space: nowrap;
+.by {
+  width: 190px;
 }
 
 .what {

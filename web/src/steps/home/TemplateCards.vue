@@ -74,7 +74,10 @@ const short = (fit: FitOfRig) => `${fit.name}: ${fit.words}`
 <template>
   <section aria-label="Templates">
     <h2>Templates</h2>
-    <p class="soft lead">A session that begins from a template has all of it, plugged as the rig allows.</p>
+    <p v-if="cards?.length === 0" class="soft lead">
+      None. Open a session and keep it as a template; the next one begins from it in seconds.
+    </p>
+    <p v-else class="soft lead">A session that begins from a template has all of it, plugged as the rig allows.</p>
     <div v-for="card in cards" :key="card.id" v-in-sight class="card" :data-template="card.id">
       <CardPicture :picture="card.about.picture" class="picture" />
       <div>

@@ -31,8 +31,12 @@ public final class LargeChange {
                 + gone(before.tracks(), Track::id, id -> after.find(id).isPresent())
                 + gone(before.cues(), Cue::id, id -> after.find(id).isPresent());
         long moved = before.inputs() == after.inputs() ? 0 : moved(before, after);
-        String named = summary.length() > LONGEST_NAME ? summary.substring(0, LONGEST_NAME) + "…" : summary;
-        return gone >= GONE || moved >= INPUTS ? Optional.of("Before: " + named) : Optional.empty();
+        return gone >= GONE || moved >= INPUTS ? Optional.of(nameBefore(summary)) : Optional.empty();
+    }
+
+    /** What the snapshot before a change is called that is large whatever it does. */
+    public static String nameBefore(String summary) {
+        return "Before: " + (summary.length() > LONGEST_NAME ? summary.substring(0, LONGEST_NAME) + "…" : summary);
     }
 
     private static <T, K> long gone(List<T> before, Function<T, K> id, Function<K, Boolean> isThere) {

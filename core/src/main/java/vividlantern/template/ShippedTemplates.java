@@ -28,8 +28,8 @@ import vividlantern.units.Pan;
 /** The templates that ship: starting points that name no studio's ports, so that each fits any rig. */
 public final class ShippedTemplates {
 
-    /** The template that is made from whatever rig is there. */
-    public static final TemplateId EVERY_PORT = new TemplateId("every-input");
+    /** The template that is made from whatever rig is there; no template that is kept gets an id with a dot. */
+    public static final TemplateId EVERY_INPUT = new TemplateId("every.input");
 
     private static final Decibels ME = Decibels.of(-6);
     private static final Decibels OTHERS = Decibels.of(-12);
@@ -51,7 +51,7 @@ public final class ShippedTemplates {
             draft.input(port.houseLabel(), "", PhantomWish.OFF, 0, input -> input.patchedTo(List.of(port.id())));
         }
         return new Template(
-                EVERY_PORT,
+                EVERY_INPUT,
                 new Template.About(
                         "Every input of the rig",
                         "An input and a track for each port that a cable can go into, in the rig's order.",

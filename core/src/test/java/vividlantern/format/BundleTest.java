@@ -127,7 +127,7 @@ public class BundleTest {
         assertThat(read(documents(good, rig)).session()).isEqualTo(session);
         refused(documents("{", rig), "session.json cannot be read at");
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
-        refused(documents(good.replaceFirst("\"version\":1", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("\"version\":2", "\"version\":9"), rig), "of version 9");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
         refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
         refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");

@@ -39,6 +39,17 @@ public final class Pictures {
         if (!kept || day) {
             shoot(page, folder, "home-" + theme);
         }
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("New session from Brass section with click"))
+                .click();
+        page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Where everything goes"))
+                .waitFor();
+        page.waitForTimeout(400);
+        if (!kept || day) {
+            shoot(page, folder, "fit-" + theme);
+        }
+        page.keyboard().press("Escape");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Low Water"))
                 .click();
         page.getByRole(AriaRole.GRID).waitFor();
@@ -68,6 +79,30 @@ public final class Pictures {
             if (!kept || step.equals("Cues") != day) {
                 shoot(page, folder, step.toLowerCase(java.util.Locale.ROOT) + "-" + theme);
             }
+        }
+        change(program);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("History"))
+                .click();
+        page.getByText("Before lunch").waitFor();
+        page.waitForTimeout(600);
+        if (!kept || day) {
+            shoot(page, folder, "history-" + theme);
+        }
+    }
+
+    /** Some changes, and a snapshot before them. */
+    private static void change(Program program) {
+        String session = "/api/sessions/low-water";
+        program.post(session + "/snapshots", "{\"name\": \"Before lunch\"}");
+        for (String edit : new String[] {
+            "{\"kind\": \"group-tracks\", \"group\": \"cajon\", \"name\": \"Cajón\", \"tracks\": [\"cajon-front\","
+                    + " \"cajon-rear\", \"shaker\"], \"links\": [\"level\", \"mute\"]}",
+            "{\"kind\": \"set-fader\", \"track\": \"cajon-front\", \"level\": -3.5}",
+            "{\"kind\": \"set-send-level\", \"cue\": \"voice\", \"track\": \"fiddle\", \"level\": -9}",
+            "{\"kind\": \"set-pan\", \"track\": \"bouzouki\", \"pan\": -0.4}",
+            "{\"kind\": \"set-input-gain\", \"input\": \"fiddle\", \"gainDb\": 31}"
+        }) {
+            program.post(session + "/edits", "{\"edits\": [" + edit + "]}");
         }
     }
 

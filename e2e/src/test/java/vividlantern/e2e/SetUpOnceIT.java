@@ -91,6 +91,10 @@ public class SetUpOnceIT {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .last()
                 .click();
+        choose(option);
+    }
+
+    private void choose(String option) {
         page.locator(".n-base-select-option")
                 .filter(new Locator.FilterOptions().setHasText(option))
                 .first()

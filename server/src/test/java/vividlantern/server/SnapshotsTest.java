@@ -49,6 +49,8 @@ public class SnapshotsTest extends ServerTest {
                 .contains("Track Fiddle", "−33.0 dB", "Cue Voice");
         assertThat(restore(id, "{\"scope\": \"all\"}")).isEqualTo(200);
         assertThat(parts()).isEqualTo(before);
+        assertThat(get(SNAPSHOTS).get(0).get("name").asString())
+                .isEqualTo("Before: Snapshot Before lunch: all of it restored");
         post(SESSION + "/undo", "p", "");
         assertThat(fader("fiddle")).isEqualTo("-33.0");
         assertThat(restore(id, "{\"scope\": \"cue\", \"cue\": \"voice\"}")).isEqualTo(200);

@@ -141,7 +141,7 @@ public class TemplatesTest extends ServerTest {
         assertThat(get("/api/templates"))
                 .extracting(card -> card.get("id").asString())
                 .contains("spoken-word-for-two", "brass-section-with-click", "choir-with-piano", "ensemble-of-five")
-                .endsWith("every-input");
+                .endsWith("every.input");
         send(HttpRequest.newBuilder(address("/api/templates/choir-with-piano")).DELETE());
         stop();
         program = begin(data);
@@ -149,7 +149,7 @@ public class TemplatesTest extends ServerTest {
                 .extracting(card -> card.get("id").asString())
                 .contains("spoken-word-for-two")
                 .doesNotContain("choir-with-piano");
-        assertThat(send(HttpRequest.newBuilder(address("/api/templates/every-input"))
+        assertThat(send(HttpRequest.newBuilder(address("/api/templates/every.input"))
                                 .DELETE())
                         .body())
                 .contains("it cannot be removed");
@@ -158,7 +158,7 @@ public class TemplatesTest extends ServerTest {
     @Test
     public void everyInputOfTheRigMakesASessionOfThem() {
         HttpResponse<String> answer = post(
-                "/api/templates/every-input/sessions",
+                "/api/templates/every.input/sessions",
                 "p",
                 "{\"name\": \"All in\", \"song\": \"\", \"fit\": " + FIT + "}");
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);

@@ -65,7 +65,8 @@ final class OddRequests {
                                 path.getKey(),
                                 method.getValue().getAsJsonObject()))));
         // Going back to a copy begins the program anew, at an address of its own.
-        routes.removeIf(route -> route.path().endsWith("/restore"));
+        routes.removeIf(
+                route -> route.path().startsWith("/api/copies/") && route.path().endsWith("/restore"));
     }
 
     static boolean send(Path program, int many) throws Exception {

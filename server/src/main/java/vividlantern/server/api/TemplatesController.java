@@ -251,6 +251,6 @@ class TemplatesController {
                 template.id(),
                 template.about(),
                 Needs.of(template.session()),
-                template.id().equals(ShippedTemplates.EVERY_PORT));
+                template.id().equals(ShippedTemplates.EVERY_INPUT));
     }
 }

@@ -201,7 +201,8 @@ public class Desk {
                 held -> new Made(
                         List.of(),
                         held.history.change(
-                                held.session, state.apply(held.session), words, person, "", OptionalLong.empty())));
+                                held.session, state.apply(held.session), words, person, "", OptionalLong.empty()),
+                        true));
     }
 
     /** Puts a session into the state that it had after a line of its log, as one change. */
@@ -216,7 +217,8 @@ public class Desk {
                                 "Back to line " + line,
                                 person,
                                 "",
-                                OptionalLong.empty())));
+                                OptionalLong.empty()),
+                        true));
     }
 
     /** Takes back the person's last change, or the given line of the log. */
@@ -252,8 +254,17 @@ public class Desk {
         return whileHeld(id, held -> UndoState.of(held.history, person));
     }
 
-    /** What a change led to, and by which edits. */
-    private record Made(List<Edit> edits, History.Outcome<Session, PartKey, Part> outcome) {}
+    /**
+     * What a change led to, and by which edits.
+     *
+     * @param large whether a snapshot is taken before it, whatever it does
+     */
+    private record Made(List<Edit> edits, History.Outcome<Session, PartKey, Part> outcome, boolean large) {
+
+        private Made(List<Edit> edits, History.Outcome<Session, PartKey, Part> outcome) {
+            this(edits, outcome, false);
+        }
+    }
 
     private Session make(SessionId id, Function<Open, Made> change) {
         return whileHeld(id, held -> {
@@ -263,7 +274,7 @@ public class Desk {
                 return held.session;
             }
             Session before = held.session;
-            keepBefore(before, outcome);
+            keepBefore(before, outcome, made.large());
             store.save(outcome, made.edits());
             held.history.accept(outcome);
             held.session = outcome.whole();
@@ -273,11 +284,13 @@ public class Desk {
     }
 
     /** Takes a snapshot before a large change, unless it only takes back or makes again what was done. */
-    private void keepBefore(Session before, History.Outcome<Session, PartKey, Part> outcome) {
+    private void keepBefore(Session before, History.Outcome<Session, PartKey, Part> outcome, boolean large) {
         outcome.line()
                 .filter(LogEntry::isChange)
                 .filter(line -> !outcome.goesOn())
-                .flatMap(line -> LargeChange.nameBefore(before, outcome.whole(), line.summary()))
+                .flatMap(line -> large
+                        ? Optional.of(LargeChange.nameBefore(line.summary()))
+                        : LargeChange.nameBefore(before, outcome.whole(), line.summary()))
                 .ifPresent(name -> snapshots.add(
                         new Snapshot(new SnapshotId("before." + outcome.whole().revision()), name, true, before)));
     }

@@ -83,14 +83,14 @@ public class TemplateDesk {
     }
 
     public Template template(TemplateId id) {
-        if (id.equals(ShippedTemplates.EVERY_PORT)) {
+        if (id.equals(ShippedTemplates.EVERY_INPUT)) {
             return anyRig().map(ShippedTemplates::everyInput).orElseThrow(() -> new NotFound("There is no rig yet."));
         }
         return shelf.get(id.value());
     }
 
     private Template template(TemplateId id, Rig rig) {
-        return id.equals(ShippedTemplates.EVERY_PORT) ? ShippedTemplates.everyInput(rig) : shelf.get(id.value());
+        return id.equals(ShippedTemplates.EVERY_INPUT) ? ShippedTemplates.everyInput(rig) : shelf.get(id.value());
     }
 
     /** Keeps a session as a template. */
@@ -147,7 +147,7 @@ public class TemplateDesk {
     }
 
     public void remove(TemplateId id) {
-        if (id.equals(ShippedTemplates.EVERY_PORT)) {
+        if (id.equals(ShippedTemplates.EVERY_INPUT)) {
             throw new Refused("This template is made from the rig; it cannot be removed.", "");
         }
         shelf.remove(id.value());
