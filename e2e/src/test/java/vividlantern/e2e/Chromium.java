@@ -18,7 +18,7 @@ final class Chromium implements AutoCloseable {
     private final Browser browser;
 
     Chromium() {
-        PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(90_000);
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright
@@ -42,7 +42,7 @@ final class Chromium implements AutoCloseable {
                 .setViewportSize(1280, 800)
                 .setColorScheme(scheme)
                 .setAcceptDownloads(true));
-        context.setDefaultTimeout(30_000);
+        context.setDefaultTimeout(90_000);
         return context.newPage();
     }
 
