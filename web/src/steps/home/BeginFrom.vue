@@ -8,6 +8,7 @@ import { lastStep, showLike } from '@/desk/pageState'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import { STEPS } from '@/steps/steps'
 import FitTable from './FitTable.vue'
 
 /** Begins a session from a template: what cannot stay where it was is shown line by line first, and changed by hand. */
@@ -20,6 +21,9 @@ const { card, fits, after } = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 
 const router = useRouter()
+/** What shows a session is fetched while one still chooses. */
+void import('@/steps/session/SessionFrame.vue')
+STEPS.forEach((step) => void step.view())
 const name = ref(after?.name ?? card.about.title)
 const song = ref('')
 const rig = ref((fits.find((each) => each.all) ?? fits[0])?.rig ?? '')

@@ -12,6 +12,9 @@ final class SetUpFigures {
     private static final int ROUNDS = 7;
     private static final int INPUTS = 64;
     private static final int CUES = 16;
+    /** So many rows are in sight at 1280x800. */
+    private static final int SHOWN = 18;
+
     private static final int SESSIONS = 500;
     private static final int TEMPLATES = 100;
     private static final int LINES = 1000;
@@ -56,22 +59,37 @@ final class SetUpFigures {
         running.post(LARGE + "/template", "{\"title\": \"Large one\", " + KEPT);
         double stored = median(() -> running.post(
                 "/api/templates/large-one/sessions", "{\"name\": \"Again\", \"song\": \"\", \"after\": null, " + FIT));
+        double[] usable = new double[ROUNDS];
+        double[] whole = new double[ROUNDS];
         SheetLoad.inBrowser(browser -> {
-            Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-            page.navigate(running.address());
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New session from Large one"))
-                    .click();
-            Page.GetByRoleOptions create = new Page.GetByRoleOptions().setName("Create session");
-            page.getByText("all 64 inputs", new Page.GetByTextOptions().setExact(true))
-                    .waitFor();
-            double pressed = SheetLoad.millisUntil(
-                    page,
-                    () -> page.getByRole(AriaRole.BUTTON, create).last().click(),
-                    "document.querySelectorAll('[role=grid] tbody tr').length >= " + INPUTS);
-            Figures.say(
-                    "A session from a template of %d tracks and %d cues: %.0f ms from the press to all its rows; the answer alone %.0f ms (median)",
-                    INPUTS, CUES, pressed, stored);
+            for (int round = 0; round < ROUNDS; round++) {
+                usable[round] = pressed(browser, SHOWN);
+                whole[round] = pressed(browser, INPUTS);
+            }
         });
+        double first = usable[0];
+        Arrays.sort(usable);
+        Arrays.sort(whole);
+        Figures.say(
+                "A session from a template of %d tracks and %d cues, from the press to the rows in sight: %.0f ms (first), %.0f ms (median), to all rows %.0f ms (median); the answer alone %.0f ms (median)",
+                INPUTS, CUES, first, usable[ROUNDS / 2], whole[ROUNDS / 2], stored);
+    }
+
+    private double pressed(Browser browser, int rows) {
+        Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+        page.navigate(running.address());
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New session from Large one"))
+                .click();
+        page.getByText("all 64 inputs", new Page.GetByTextOptions().setExact(true))
+                .waitFor();
+        double millis = SheetLoad.millisUntil(
+                page,
+                () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Create session"))
+                        .last()
+                        .click(),
+                "document.querySelectorAll('[role=grid] tbody tr').length >= " + rows);
+        page.close();
+        return millis;
     }
 
     private void snapshots() throws Exception {

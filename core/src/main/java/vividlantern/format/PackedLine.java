@@ -55,6 +55,11 @@ public record PackedLine(String edits, String before, String after) {
                 whole(line.get("before"), line.get("after")).toString());
     }
 
+    /** Whether a text stands in a packed line; much quicker than unpacking it. */
+    public static boolean mentions(byte[] packed, String text) {
+        return inflated(packed).contains(text);
+    }
+
     /** Of every part that was there before, the fields that are not as they were. */
     private static ObjectNode changed(JsonNode before, JsonNode after) {
         ObjectNode changed = MAPPER.createObjectNode();

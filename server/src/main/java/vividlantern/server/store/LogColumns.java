@@ -69,6 +69,12 @@ abstract class LogColumns<K, P> {
         state = line.state();
     }
 
+    /** Whether it may touch a part whose key begins so; false only if it surely does not. */
+    boolean mayTouch(String part) {
+        String key = "\"" + part;
+        return packed == null ? partsAfter.contains(key) : PackedLine.mentions(packed, key);
+    }
+
     private PackedLine content() {
         return packed == null ? new PackedLine(edits, partsBefore, partsAfter) : PackedLine.unpack(packed);
     }

@@ -195,14 +195,8 @@ public class Store {
      */
     public List<LoggedLine> log(SessionId id, String word, String person, String part, int page, int size) {
         StoredLines<LogRow, PartKey, Part> lines = lines(id);
-        List<LogRow> found = part.isEmpty()
-                ? lines.page(word, person, page, size)
-                : lines.page(
-                        word,
-                        person,
-                        key -> key.toString().equals(part) || key.toString().startsWith(part + "/"),
-                        page,
-                        size);
+        List<LogRow> found =
+                part.isEmpty() ? lines.page(word, person, page, size) : lines.page(word, person, part, page, size);
         return found.stream().map(row -> new LoggedLine(row.line(), row.madeAt)).toList();
     }
 

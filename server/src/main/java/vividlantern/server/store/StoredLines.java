@@ -105,8 +105,10 @@ final class StoredLines<R extends LogColumns<K, P>, K, P> implements StoredLog<K
                 .toList());
     }
 
-    /** The same of the lines that touch a part of which something holds; each line before them is read for it. */
-    List<R> page(String word, String person, Predicate<K> touching, int page, int size) {
+    /** The same of the lines that touch a part, or parts, whose key is or begins as given. */
+    List<R> page(String word, String person, String part, int page, int size) {
+        Predicate<K> touching =
+                key -> key.toString().equals(part) || key.toString().startsWith(part + "/");
         return inOne(() -> {
             List<R> found = new ArrayList<>();
             long before = Long.MAX_VALUE;
@@ -120,6 +122,7 @@ final class StoredLines<R extends LogColumns<K, P>, K, P> implements StoredLog<K
                     break;
                 }
                 more.stream()
+                        .filter(row -> row.mayTouch(part))
                         .filter(row -> read(row)
                                 .filter(line -> line.after().keySet().stream().anyMatch(touching))
                                 .isPresent())
