@@ -83,7 +83,7 @@ public final class Pictures {
         change(program);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("History"))
                 .click();
-        page.getByText("Before lunch").waitFor();
+        page.getByText("Before lunch").first().waitFor();
         page.waitForTimeout(600);
         if (!kept || day) {
             shoot(page, folder, "history-" + theme);
