@@ -82,8 +82,8 @@ function used(session: ListedSession) {
     <div v-else-if="sessions?.length === 0" class="card">
       <h3>Nothing here yet</h3>
       <p>
-        Name a session at the right and create it: it begins empty, and you fill in its input list. Or begin from a
-        template below that: it brings inputs, tracks and headphone mixes, and finds a port for each.
+        Name a session at the right and create it: it begins empty, and you fill in its input list. Or press New session
+        at a template: it brings inputs, tracks and headphone mixes, and finds a port for each.
       </p>
     </div>
     <div v-for="session in unreadable" :key="session.id" class="card">

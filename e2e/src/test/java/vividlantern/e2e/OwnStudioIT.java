@@ -228,8 +228,9 @@ public class OwnStudioIT {
     public void step14ASessionIsTakenOutOfACopyAndEverythingGoesBackToIt() {
         page.navigate(program.address());
         button("Copy now").click();
-        Locator copy =
-                page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("1 session: First Light"));
+        Locator copy = page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("1 session: First Light"))
+                .first();
         copy.getByText("Look inside").click();
         page.getByRole(AriaRole.DIALOG)
                 .getByText("Show", new Locator.GetByTextOptions().setExact(true))
