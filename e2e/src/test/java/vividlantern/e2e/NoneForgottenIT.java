@@ -13,7 +13,7 @@ public class NoneForgottenIT {
 
     @Test
     public void everyClassIsNamedInTheSuite() throws IOException {
-        String suite = Files.readString(Path.of("src/test/resources/side-by-side.xml"));
+        String suite = Files.readString(Path.of("src/test/resources/browser-tests.xml"));
         try (Stream<Path> files = Files.list(Path.of("src/test/java/vividlantern/e2e"))) {
             assertThat(files.map(file -> file.getFileName().toString())
                             .filter(name -> name.endsWith("IT.java"))

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import org.springframework.context.ApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -112,6 +114,21 @@ public class SnapshotsTest extends ServerTest {
         assertThat(line.get("person").asString()).isEqualTo("other");
         assertThat(line.get("at").asString()).startsWith("20");
         assertThat(line.get("parts").get(0).asString()).isEqualTo("track/fiddle");
+    }
+
+    @Test
+    public void aDamagedLineIsLeftOutOfASearchAndHidesNoOther() {
+        edit("damaged", FADER.formatted("-23"));
+        edit("damaged", FADER.formatted("-24"));
+        long newest = get(SESSION + "/log?size=1").get(0).get("number").asLong();
+        ((ApplicationContext) program)
+                .getBean(JdbcTemplate.class)
+                .update("update log_line set packed = X'00' where session_id = 'low-water' and number = ?", newest);
+        for (String search : new String[] {"?by=damaged", "?by=damaged&part=track/fiddle"}) {
+            assertThat(get(SESSION + "/log" + search))
+                    .extracting(line -> line.get("summary").asString())
+                    .containsExactly("Fiddle: fader −23.0 dB");
+        }
     }
 
     @Test

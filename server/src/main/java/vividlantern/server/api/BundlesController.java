@@ -96,9 +96,7 @@ class BundlesController {
                 session.cues().size(),
                 bundle.rig().name(),
                 bundles.sameRig(bundle),
-                bundles.fits(bundle).stream()
-                        .map(each -> TemplateDesk.FitOfRig.of(each.rig(), each.beginning()))
-                        .toList());
+                bundles.fits(bundle));
     }
 
     /**

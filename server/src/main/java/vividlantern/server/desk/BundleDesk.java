@@ -22,9 +22,6 @@ public class BundleDesk {
     private static final TemplateId BUNDLE = new TemplateId("bundle");
     private static final Template.About ABOUT = new Template.About("Bundle", "", List.of(), Template.Picture.LANTERN);
 
-    /** How a bundle's session would fit a rig that is here. */
-    public record FitHere(Rig rig, Beginning beginning) {}
-
     private final Desk desk;
     private final RigDesk rigs;
 
@@ -42,9 +39,9 @@ public class BundleDesk {
     }
 
     /** How it would fit each rig that is here. */
-    public List<FitHere> fits(Bundle bundle) {
+    public List<TemplateDesk.FitOfRig> fits(Bundle bundle) {
         return rigs.readable().stream()
-                .map(rig -> new FitHere(rig, fitted(bundle, rig)))
+                .map(rig -> TemplateDesk.FitOfRig.of(rig, fitted(bundle, rig)))
                 .toList();
     }
 

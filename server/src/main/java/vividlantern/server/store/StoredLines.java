@@ -122,7 +122,7 @@ final class StoredLines<R extends LogColumns<K, P>, K, P> implements StoredLog<K
                     break;
                 }
                 more.stream()
-                        .filter(row -> row.mayTouch(part))
+                        .filter(row -> mayTouch(row, part))
                         .filter(row -> read(row)
                                 .filter(line -> line.after().keySet().stream().anyMatch(touching))
                                 .isPresent())
@@ -131,6 +131,15 @@ final class StoredLines<R extends LogColumns<K, P>, K, P> implements StoredLog<K
             }
             return List.copyOf(found.subList(Math.min(page * size, found.size()), Math.min(most, found.size())));
         });
+    }
+
+    /** One that is damaged may; reading it says so. */
+    private static boolean mayTouch(LogColumns<?, ?> row, String part) {
+        try {
+            return row.mayTouch(part);
+        } catch (RuntimeException damaged) {
+            return true;
+        }
     }
 
     private TypedQuery<R> found(String word, String person) {
