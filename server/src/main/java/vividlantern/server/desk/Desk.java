@@ -170,6 +170,7 @@ public class Desk {
         String id = Ids.fresh(name, taken -> store.has(new SessionId(taken)));
         Session session = made.apply(new SessionId(id));
         store.add(session);
+        open.put(session.id(), new Open(session, history(session)));
         return session;
     }
 

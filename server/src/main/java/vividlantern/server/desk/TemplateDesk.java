@@ -160,9 +160,10 @@ public class TemplateDesk {
 
     /** Fitting takes a while on large rigs, so what was found is kept until the template or the rig is another. */
     private FitOfRig known(TemplateId id, Rig rig) {
-        Template template = template(id, rig);
         Known known = fits.get(new Both(id, rig.id()));
-        if (known == null || known.template() != template || known.rig() != rig) {
+        boolean madeFromTheRig = id.equals(ShippedTemplates.EVERY_INPUT);
+        if (known == null || known.rig() != rig || !madeFromTheRig && known.template() != shelf.get(id.value())) {
+            Template template = template(id, rig);
             Beginning beginning = Beginning.of(template, NOBODY, "", "", rig);
             known = new Known(template, rig, FitOfRig.of(rig, beginning));
             fits.put(new Both(id, rig.id()), known);
