@@ -1,5 +1,6 @@
 package vividlantern.hardware;
 
+import java.util.List;
 import java.util.Optional;
 
 /** An interface's driver, or its stand-in: it moves samples between its converters and an {@link AudioProcess}. */
@@ -11,10 +12,15 @@ public interface AudioDevice {
         UNHURRIED
     }
 
-    /** Hears what the converters gave out, block by block and after all conversion. */
+    /** Hears what the device gives out, block by block. */
     @FunctionalInterface
     interface Listener {
+
+        /** What the converters made of what the process gave. */
         void played(float[][] converted, int frames, long frame);
+
+        /** What left at the sockets: that, and what the device's own matrix added to it. */
+        default void left(float[][] atSockets, int frames, long frame) {}
     }
 
     /**
@@ -29,6 +35,15 @@ public interface AudioDevice {
 
     /** What it could not wait for since it began to run. Any thread may ask. */
     Lateness lateness();
+
+    /** How much of their time its blocks took, while it runs in real time. */
+    Duty duty();
+
+    /**
+     * Sets the device's own matrix, direct monitoring: inputs straight to outputs, past the process. It moves there within
+     * some milliseconds. A way that is not named is off.
+     */
+    void setDirect(List<DirectGain> gains);
 
     /**
      * Sets a preamp by the id of its port; gains settle on what the preamp can do, towards less. What comes in shows it

@@ -9,6 +9,14 @@ public record LatencyProfile(int converterIn, int driverIn, int driverOut, int c
 
     public static final LatencyProfile NONE = new LatencyProfile(0, 0, 0, 0);
 
+    /** What the matrix of direct monitoring takes: a few frames, as converters that work sample by sample hand them on. */
+    public static final int MATRIX_FRAMES = 6;
+
+    /** From an input straight to an output, past driver and buffer. */
+    public int directFrames() {
+        return converterIn + MATRIX_FRAMES + converterOut;
+    }
+
     public int inFrames(int bufferFrames) {
         return converterIn + driverIn + bufferFrames;
     }

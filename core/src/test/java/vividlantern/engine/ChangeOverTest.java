@@ -15,6 +15,8 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.DirectGain;
+import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.mix.LiveState;
@@ -107,6 +109,14 @@ public class ChangeOverTest {
         public void run(AudioProcess process, Listener listener, int buffer, Pace pace) {
             throw new UnsupportedOperationException("It is driven block by block.");
         }
+
+        @Override
+        public Duty duty() {
+            return new Duty();
+        }
+
+        @Override
+        public void setDirect(List<DirectGain> gains) {}
 
         @Override
         public Lateness lateness() {

@@ -11,6 +11,8 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.hardware.DirectGain;
+import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.PairId;
@@ -76,6 +78,14 @@ public class RenderingTest {
                 frames += buffer;
             }
         }
+
+        @Override
+        public Duty duty() {
+            return new Duty();
+        }
+
+        @Override
+        public void setDirect(List<DirectGain> gains) {}
 
         @Override
         public Lateness lateness() {

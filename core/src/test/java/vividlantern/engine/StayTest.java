@@ -17,6 +17,8 @@ import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.hardware.DeviceGone;
+import vividlantern.hardware.DirectGain;
+import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
@@ -104,6 +106,14 @@ public class StayTest {
                 return "";
             }
         }
+
+        @Override
+        public Duty duty() {
+            return new Duty();
+        }
+
+        @Override
+        public void setDirect(List<DirectGain> gains) {}
 
         @Override
         public Lateness lateness() {

@@ -29,6 +29,8 @@ import vividlantern.session.TempoMap;
 /** The studio that ships with the program: its rig, and what really stands in its rooms tonight. */
 public final class Saltworks {
 
+    private static final String HARBOUR = "harbour";
+
     private static final GainRange HARBOUR_GAIN = new GainRange(0, 60, 1);
     private static final GainRange SKERRY_GAIN = new GainRange(10, 65, 1);
     private static final GainRange PILOT_GAIN = new GainRange(20, 70, 5);
@@ -163,6 +165,23 @@ public final class Saltworks {
         for (int n = 1; n <= outlets; n++) {
             ports.add(output(device + "-out-" + n, device, n, "Outlet " + n, name + " outlet " + n));
         }
+    }
+
+    /** What an interface's driver keeps back: the Harbour is later than it reports, as interfaces are. */
+    static LatencyProfile trueLatency(Device leading) {
+        LatencyProfile reported = leading.latency();
+        return leading.id().equals(HARBOUR)
+                ? new LatencyProfile(
+                        reported.converterIn(),
+                        reported.driverIn() + 20,
+                        reported.driverOut() + 21,
+                        reported.converterOut())
+                : reported;
+    }
+
+    /** And by this much of a frame more, which comes of its converters' filters. */
+    static double fractionOfAFrame(Device leading) {
+        return leading.id().equals(HARBOUR) ? 0.3 : 0;
     }
 
     private static Tie tie(String from, String to) {

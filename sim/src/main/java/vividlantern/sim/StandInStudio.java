@@ -1,19 +1,17 @@
 package vividlantern.sim;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
-import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.hardware.DeviceGone;
+import vividlantern.hardware.DirectGain;
+import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Device;
@@ -23,7 +21,6 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.TempoMap;
 import vividlantern.units.Air;
-import vividlantern.units.Noise;
 
 /**
  * The simulated interface with everything behind it: cables, preamps, converters with their latency, full scale, clipping
@@ -38,55 +35,39 @@ public final class StandInStudio implements AudioDevice {
     /** Nobody plays. */
     public static final String NONE = "none";
 
-    private static final double VOLTS_AT_0_DBU = 0.774597;
-    private static final double PREAMP_NOISE_DBU = -127;
-    private static final double CONVERTER_NOISE_DBFS = -114;
     private static final float STEPS_24_BIT = 1 << 23;
-    private static final double LINE_INPUT_DB = 26;
-    private static final double INSTRUMENT_INPUT_DB = 12;
     private static final int MAX_FRAMES = 4096;
     /** Further behind than this, a real device would have dropped out; the stand-in lets the time go. */
     private static final long GIVE_UP_NANOS = 250_000_000;
 
-    /**
-     * One channel of the engine: the mic whose cable ends there, and the preamp on the way.
-     *
-     * @param mic its index, -1 where none is plugged in
-     * @param moduleOutput which output of the sound module it is, from 0; -1 if it is none
-     */
-    private record Channel(int mic, Optional<Port> preamp, double fullScaleDbu, int moduleOutput) {}
-
-    /**
-     * What a channel's preamp and converter do to a mic's sound pressure, as it follows from the knobs.
-     *
-     * @param gain full scales a pascal; 0 if nothing is plugged in or +48 V is missing
-     * @param noise the largest value of its triangular noise
-     * @param thump what the switch that led to it does, if one was thrown
-     */
-    private record Chain(float gain, float noise, Optional<Thump> thump) {}
-
     private final Rig rig;
+    /** What is so, whatever the driver reports. */
     private final LatencyProfile latency;
+
     private final int sampleRate;
     private final NoteBank bank;
     private final Ensemble ensemble;
     private final Optional<SoundModule> module;
     private final Room room;
-    private final List<Mic> mics;
-    private final List<Channel> channels;
-    private final Map<String, PreampSetting> knobs = new ConcurrentHashMap<>();
-    private final AtomicReferenceArray<Chain> chains;
-    private final Chain[] heardThrough;
-    private final long[] thumpedAt;
+    private final Preamps preamps;
+    private final DirectMatrix direct;
+    private final Cables cables;
+    private final Duty duty = new Duty();
+    /** What the input converters gave, in a ring, up to the room's frame that was captured last. */
+    private final float[][] captured;
+
+    private final float[][] directly;
+    private long capturedUntil;
     /** Noise is a function of the song's frame, so that renderings of overlapping stretches hold the same. */
     private long noiseBegins;
 
     private volatile Lateness lateness = Lateness.NONE;
     private volatile boolean running;
     private volatile String absence = "";
+    private volatile Strain strain = Strain.NONE;
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
     private final float[][][] bodySamples;
-    private final float[] pressure = new float[MAX_FRAMES];
+    private final float[] samples = new float[MAX_FRAMES];
     private final int bufferFrames;
 
     private StandInStudio(Rig rig, NoteBank bank, int bufferFrames, TempoMap map) {
@@ -95,22 +76,22 @@ public final class StandInStudio implements AudioDevice {
         this.bufferFrames = bufferFrames;
         sampleRate = bank.sampleRate();
         Device leading = rig.leadingInterface().orElseThrow();
-        latency = leading.latency();
+        latency = Saltworks.trueLatency(leading);
         ensemble = new Ensemble(bank, map, MAX_FRAMES);
-        mics = plugged(rig);
+        List<Mic> mics = plugged(rig);
         room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate);
-        channels = rig.engineInputs().stream().map(this::channel).toList();
-        module = channels.stream().anyMatch(channel -> channel.moduleOutput() >= 0)
+        preamps = new Preamps(rig, sampleRate, mics);
+        direct = new DirectMatrix(sampleRate);
+        cables = new Cables(rig.engineOutputs().size(), Saltworks.fractionOfAFrame(leading));
+        module = preamps.channels().stream().anyMatch(channel -> channel.moduleOutput() >= 0)
                 ? Optional.of(new SoundModule(bank, map, MAX_FRAMES))
                 : Optional.empty();
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
                 .toArray(float[][][]::new);
-        knobs.putAll(Saltworks.fronts());
-        chains = new AtomicReferenceArray<>(channels.size());
-        heardThrough = new Chain[channels.size()];
-        thumpedAt = new long[channels.size()];
-        settleChains();
+        int ahead = 4 * bufferFrames + latency.roundTripFrames(0);
+        captured = new float[preamps.channels().size()][Integer.highestOneBit(ahead) * 2];
+        directly = new float[captured.length][bufferFrames];
     }
 
     /**
@@ -130,8 +111,7 @@ public final class StandInStudio implements AudioDevice {
     /** The same studio from its first frame on, with its preamps as they stand here; it shares synthesized notes only. */
     public StandInStudio fresh(TempoMap map, String who) {
         StandInStudio other = new StandInStudio(rig, bank, bufferFrames, map);
-        other.knobs.putAll(knobs);
-        other.settleChains();
+        other.preamps.turnAs(preamps);
         return other.begin(who);
     }
 
@@ -190,51 +170,46 @@ public final class StandInStudio implements AudioDevice {
 
     @Override
     public void setPreamp(String port, PreampSetting setting) {
-        rig.port(new PortId(port)).filter(Port::remote).ifPresent(preamp -> set(preamp, setting));
+        preamps.set(port, true, setting, running);
     }
 
     @Override
     public Optional<PreampSetting> preamp(String port) {
-        return rig.port(new PortId(port))
-                .filter(preamp -> preamp.hasPreamp() && preamp.remote())
-                .map(this::knobs);
+        return preamps.standing(port, true);
     }
 
     /** What a hand does at a front that no program can reach. */
     public void turn(String port, PreampSetting setting) {
-        rig.port(new PortId(port))
-                .filter(preamp -> preamp.hasPreamp() && !preamp.remote())
-                .ifPresent(preamp -> set(preamp, setting));
+        preamps.set(port, false, setting, running);
     }
 
     /** How the preamps stand that only a hand can turn, by port: what somebody sees who walks up to them. */
     public Map<String, PreampSetting> fronts() {
-        Map<String, PreampSetting> fronts = new TreeMap<>();
-        rig.ports().stream()
-                .filter(port -> port.hasPreamp() && !port.remote())
-                .forEach(port -> fronts.put(port.id().value(), knobs(port)));
-        return fronts;
+        return preamps.fronts();
     }
 
-    private void set(Port preamp, PreampSetting wanted) {
-        PreampSetting set = new PreampSetting(
-                preamp.gain().settle(wanted.gainDb()),
-                wanted.phantom() && preamp.phantom(),
-                wanted.pad() && preamp.padDb() > 0,
-                wanted.level());
-        PreampSetting before = knobs(preamp);
-        knobs.put(preamp.id().value(), set);
-        for (int at = 0; at < channels.size(); at++) {
-            Channel channel = channels.get(at);
-            if (channel.preamp().map(Port::id).equals(Optional.of(preamp.id()))) {
-                chains.set(at, chain(channel, running ? Thump.between(before, set) : Optional.empty()));
-            }
+    @Override
+    public void setDirect(List<DirectGain> gains) {
+        direct.set(gains);
+        if (!running) {
+            direct.begin();
         }
     }
 
-    private PreampSetting knobs(Port preamp) {
-        PreampSetting least = new PreampSetting(preamp.gain().minDb(), false, false, PreampSetting.Level.MIC);
-        return knobs.getOrDefault(preamp.id().value(), least);
+    /** Plugs a cable from an output of the interface into an input, in the place of what is there. */
+    public void plugCable(PortId output, PortId input) {
+        cables.plug(
+                rig.engineOutput(output).orElseThrow(), rig.engineInput(input).orElseThrow());
+    }
+
+    /** Pulls out every cable that {@link #plugCable} put in. */
+    public void pullCables() {
+        cables.pullOut();
+    }
+
+    /** Lets another program take the processor, and blocks come unevenly. */
+    public void suffer(Strain wanted) {
+        strain = wanted;
     }
 
     @Override
@@ -242,14 +217,17 @@ public final class StandInStudio implements AudioDevice {
         if (frames != bufferFrames) {
             throw new IllegalArgumentException("The studio was opened for blocks of " + bufferFrames + " frames.");
         }
-        float[][] in = new float[channels.size()][frames];
+        float[][] in = new float[captured.length][frames];
         float[][] out = new float[rig.engineOutputs().size()][frames];
         long begun = System.nanoTime();
         boolean goesOn = true;
         running = true;
+        capturedUntil = -latency.inFrames(frames);
+        captureUntil(directFrame(0));
         for (long frame = 0; goesOn; frame += frames) {
             if (pace == Pace.REAL_TIME) {
                 begun = keepPace(begun, frame);
+                strain.weigh(frame, frames, sampleRate);
             }
             if (!answers()) {
                 throw new DeviceGone(absence);
@@ -259,13 +237,52 @@ public final class StandInStudio implements AudioDevice {
                 ensemble.follow(map, sampleRate);
                 module.ifPresent(playing -> playing.follow(map));
             }
-            capture(frame - latency.inFrames(frames), in, frames);
+            fetch(frame - latency.inFrames(frames), in, frames);
             goesOn = process.process(in, out, frames, frame);
+            if (pace == Pace.REAL_TIME) {
+                long now = System.nanoTime();
+                duty.note((now - due(begun, frame)) * 1e-9 * sampleRate / frames, now);
+            }
             for (float[] channel : out) {
                 convert(channel, frames);
             }
             listener.played(out, frames, frame);
+            addDirect(out, frames, frame);
+            listener.left(out, frames, frame);
         }
+    }
+
+    /** Which frame of the room comes out of the direct matrix at a frame of the outputs. */
+    private long directFrame(long frame) {
+        return frame + latency.outFrames(bufferFrames) - latency.directFrames();
+    }
+
+    /** Captures the room further, adds to the outputs what goes there directly, and lets both leave. */
+    private void addDirect(float[][] out, int frames, long frame) {
+        int atOnce = cables.none() ? frames : Math.max(1, latency.directFrames() - Cables.REACH);
+        for (int offset = 0; offset < frames; offset += atOnce) {
+            int span = Math.min(atOnce, frames - offset);
+            captureUntil(directFrame(frame) + offset + span);
+            if (!direct.isSilent()) {
+                fetch(directFrame(frame) + offset, directly, span);
+                direct.add(directly, out, offset, span);
+                for (float[] channel : out) {
+                    clip(channel, offset, span);
+                }
+            }
+            cables.leave(out, offset, span, frame + offset);
+        }
+    }
+
+    private static void clip(float[] samples, int offset, int frames) {
+        for (int n = offset; n < offset + frames; n++) {
+            samples[n] = Math.max(-1, Math.min(1, samples[n]));
+        }
+    }
+
+    @Override
+    public Duty duty() {
+        return duty;
     }
 
     @Override
@@ -273,8 +290,12 @@ public final class StandInStudio implements AudioDevice {
         return lateness;
     }
 
+    private long due(long begun, long frame) {
+        return begun + frame * 1_000_000_000L / sampleRate;
+    }
+
     private long keepPace(long begun, long frame) {
-        long due = begun + frame * 1_000_000_000L / sampleRate;
+        long due = due(begun, frame);
         long wait = due - System.nanoTime();
         if (wait < -GIVE_UP_NANOS) {
             Lateness before = lateness;
@@ -292,87 +313,65 @@ public final class StandInStudio implements AudioDevice {
         return begun;
     }
 
+    /** Captures the room up to a frame. */
+    private void captureUntil(long roomFrame) {
+        while (capturedUntil < roomFrame) {
+            int frames = (int) Math.min(MAX_FRAMES, roomFrame - capturedUntil);
+            capture(capturedUntil, frames);
+            capturedUntil += frames;
+        }
+    }
+
     /** What the input converters give for frames of the room. */
-    private void capture(long roomFrame, float[][] in, int frames) {
+    private void capture(long roomFrame, int frames) {
         int body = 0;
         for (int at = 0; at < bodySamples.length; at++) {
             ensemble.players().get(at).sound(roomFrame, bodySamples[at], frames);
-            for (float[] samples : bodySamples[at]) {
-                room.hear(body++, roomFrame, samples, frames);
+            for (float[] sounds : bodySamples[at]) {
+                room.hear(body++, roomFrame, sounds, frames);
             }
         }
         module.ifPresent(playing -> playing.play(roomFrame, frames));
-        for (int at = 0; at < in.length; at++) {
-            Channel channel = channels.get(at);
-            if (channel.moduleOutput() >= 0) {
-                module.orElseThrow().fetch(channel.moduleOutput(), in[at], frames);
-                convert(in[at], frames);
-            } else {
-                capture(channel, at, roomFrame, in[at], frames);
+        for (int at = 0; at < captured.length; at++) {
+            capture(at, roomFrame, frames);
+            int ring = captured[at].length;
+            int from = (int) (roomFrame & ring - 1);
+            int first = Math.min(frames, ring - from);
+            System.arraycopy(samples, 0, captured[at], from, first);
+            System.arraycopy(samples, first, captured[at], 0, frames - first);
+        }
+    }
+
+    private void capture(int at, long roomFrame, int frames) {
+        Preamps.Channel channel = preamps.channels().get(at);
+        if (channel.moduleOutput() >= 0) {
+            module.orElseThrow().fetch(channel.moduleOutput(), samples, frames);
+        } else if (cables.isPluggedInto(at)) {
+            cables.arrive(at, roomFrame - latency.outFrames(bufferFrames), samples, frames);
+            float volts = (float)
+                    Preamps.fullScaleVolts(rig.leadingInterface().orElseThrow().fullScaleDbu());
+            for (int n = 0; n < frames; n++) {
+                samples[n] *= volts;
             }
+            preamps.amplifyVolts(at, roomFrame, roomFrame + noiseBegins, samples, frames);
+        } else {
+            if (preamps.hears(at)) {
+                room.reach(channel.mic(), roomFrame, samples, frames);
+            }
+            preamps.amplify(at, roomFrame, roomFrame + noiseBegins, samples, frames);
         }
+        convert(samples, frames);
     }
 
-    private void capture(Channel channel, int index, long roomFrame, float[] in, int frames) {
-        Chain chain = chains.get(index);
-        if (heardThrough[index] != chain) {
-            heardThrough[index] = chain;
-            thumpedAt[index] = roomFrame;
+    /** Copies what was captured from a frame of the room on. */
+    private void fetch(long roomFrame, float[][] to, int frames) {
+        for (int at = 0; at < captured.length; at++) {
+            int ring = captured[at].length;
+            int from = (int) (roomFrame & ring - 1);
+            int first = Math.min(frames, ring - from);
+            System.arraycopy(captured[at], from, to[at], 0, first);
+            System.arraycopy(captured[at], 0, to[at], first, frames - first);
         }
-        float gain = chain.gain();
-        float noise = chain.noise();
-        if (gain != 0) {
-            room.reach(channel.mic(), roomFrame, pressure, frames);
-        }
-        for (int n = 0; n < frames; n++) {
-            in[n] = gain == 0 ? 0 : gain * pressure[n];
-        }
-        Noise.addTriangular(in, frames, noise, 1000 + index, roomFrame + noiseBegins);
-        if (chain.thump().isPresent()) {
-            chain.thump().get().add(in, frames, roomFrame - thumpedAt[index], sampleRate);
-        }
-        convert(in, frames);
-    }
-
-    private void settleChains() {
-        for (int at = 0; at < channels.size(); at++) {
-            chains.set(at, chain(channels.get(at), Optional.empty()));
-        }
-    }
-
-    private Chain chain(Channel channel, Optional<Thump> thump) {
-        double fromConverter = gain(CONVERTER_NOISE_DBFS);
-        double amplified = channel.preamp().map(this::amplification).orElse(0.0);
-        double fromPreamp =
-                channel.preamp().isPresent() ? gain(PREAMP_NOISE_DBU + amplified - channel.fullScaleDbu()) : 0;
-        double noise = StrictMath.sqrt(6 * (fromPreamp * fromPreamp + fromConverter * fromConverter));
-        boolean powered =
-                channel.preamp().map(this::knobs).filter(StandInStudio::powers).isPresent();
-        boolean hears =
-                channel.mic() >= 0 && (powered || !mics.get(channel.mic()).needsPhantom());
-        double padDb = channel.preamp()
-                .filter(port -> knobs(port).pad())
-                .map(Port::padDb)
-                .orElse(0.0);
-        double fullScaleVolts = VOLTS_AT_0_DBU * gain(channel.fullScaleDbu()) * StrictMath.sqrt(2);
-        double gain = hears ? mics.get(channel.mic()).sensitivity() * gain(amplified - padDb) / fullScaleVolts : 0;
-        return new Chain((float) gain, (float) noise, thump);
-    }
-
-    /** The gain at the knob, less what the line and instrument inputs of a combination socket take off. */
-    private double amplification(Port preamp) {
-        PreampSetting set = knobs(preamp);
-        double takesOff = switch (set.level()) {
-            case MIC -> 0;
-            case LINE -> LINE_INPUT_DB;
-            case INSTRUMENT -> INSTRUMENT_INPUT_DB;
-        };
-        return set.gainDb() - takesOff;
-    }
-
-    /** +48 V reaches mic inputs only. */
-    private static boolean powers(PreampSetting set) {
-        return set.phantom() && set.level() == PreampSetting.Level.MIC;
     }
 
     /**
@@ -410,28 +409,7 @@ public final class StandInStudio implements AudioDevice {
                 .toList();
     }
 
-    private Channel channel(Port port) {
-        Map<PortId, Integer> plugged = new HashMap<>();
-        for (int mic = 0; mic < mics.size(); mic++) {
-            PortId socket = mics.get(mic).port();
-            if (rig.carries(socket, sampleRate)) {
-                plugged.put(rig.followTies(socket), mic);
-            }
-        }
-        boolean digital = port.takes().contains(Port.Signal.DIGITAL);
-        Port converter = digital ? rig.tiedFrom(port.id()).flatMap(rig::port).orElse(port) : port;
-        return new Channel(
-                plugged.getOrDefault(port.id(), -1),
-                rig.preampFor(rig.entryOf(port.id())),
-                rig.device(converter.device()).fullScaleDbu(),
-                rig.isOfSoundModule(port.id()) ? port.number() - 1 : -1);
-    }
-
     private static boolean plays(Player player, String who) {
         return who.equals(ALL) || who.equals(player.id());
-    }
-
-    private static double gain(double db) {
-        return StrictMath.pow(10, db / 20);
     }
 }

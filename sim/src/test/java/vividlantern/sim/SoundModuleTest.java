@@ -98,7 +98,8 @@ public final class SoundModuleTest {
 
     @Test
     public void theLowDrumComesInOnTheBeatWithoutRoomOrPreamp() {
-        int secondBar = Take.arrival(128) + (int) Math.round(3 * 60.0 / 138 * Take.RATE);
+        int arrival = RIG.leadingInterface().orElseThrow().latency().roundTripFrames(128);
+        int secondBar = arrival + (int) Math.round(3 * 60.0 / 138 * Take.RATE);
         float[] low = taken[2];
         assertThat(Take.peakDb(low, secondBar - 2000, secondBar)).isEqualTo(Double.NEGATIVE_INFINITY);
         assertThat(Take.peakDb(low, secondBar, secondBar + Take.RATE / 100)).isGreaterThan(-20);

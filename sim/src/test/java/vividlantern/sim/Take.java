@@ -54,9 +54,9 @@ final class Take {
         return taken;
     }
 
-    /** Where the song's first frame comes in: out to the players and back, 366 frames at a buffer of 128. */
+    /** Where the song's first frame comes in: out to the players and back, 407 frames at a buffer of 128; 41 are not reported. */
     static int arrival(int buffer) {
-        return RIG.leadingInterface().orElseThrow().latency().roundTripFrames(buffer);
+        return RIG.leadingInterface().orElseThrow().latency().roundTripFrames(buffer) + 41;
     }
 
     static int channel(String port) {
