@@ -39,10 +39,11 @@ public class ArchitectureTest {
             {"session", "session,history,rig,units"},
             {"patch", "patch,history,session,rig,units"},
             {"click", "click,session,units"},
-            {"mix", "mix,kernel,click,session,rig,units"},
+            {"mix", "mix,kernel,click,hardware,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
             {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
-            {"readiness", "readiness,engine,preamp,patch,hardware,history,session,rig,units"},
+            {"timing", "timing,engine,mix,patch,hardware,history,session,rig,units"},
+            {"readiness", "readiness,timing,engine,preamp,patch,hardware,history,session,rig,units"},
             {"template", "template,patch,history,session,rig,units"},
             {"format", "format,template,history,engine,mix,click,patch,session,rig,units"},
         };

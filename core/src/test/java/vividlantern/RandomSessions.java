@@ -18,17 +18,20 @@ import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Look;
+import vividlantern.session.Monitoring;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongEntry;
+import vividlantern.session.SourceKind;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
@@ -111,7 +114,9 @@ public final class RandomSessions {
         Random random = new Random(seed);
         Session session = blank();
         for (int n = 0; n < 3; n++) {
-            session = session.plus(new Performer(new PerformerId("p" + n), n, "Player " + n, "P" + n, "place " + n));
+            session = session.plus(Performer.of(new PerformerId("p" + n), n, "Player " + n, "place " + n)
+                    .playing(Optional.of(SourceKind.values()[n % 7]))
+                    .away(n / 4.0));
         }
         for (int n = 1; n <= INPUTS; n++) {
             Optional<PerformerId> performer =
@@ -147,7 +152,14 @@ public final class RandomSessions {
                 .withBringing(List.of(
                         new BringLine(new BringLineId("earplugs"), 1, "Earplugs", 5),
                         new BringLine(new BringLineId("drive"), 2, "A drive", 1)))
-                .with(Optional.of(new SongEntry(session.id(), 1 + seed, "D", "slow")));
+                .with(Optional.of(new SongEntry(session.id(), 1 + seed, "D", "slow")))
+                .withDirect(List.of(new DirectLevel(
+                        session.cues().get(0).id(),
+                        new InputId("i" + (1 + seed % INPUTS)),
+                        Decibels.of(-6),
+                        new Pan(0.25))))
+                .withMonitoring(Optional.of(new Monitoring(
+                        List.of(new Monitoring.Tolerance(SourceKind.VOICE, 3)), 64, 512, Monitoring.Purpose.RECORD)));
     }
 
     private static Track track(int n, Random random) {

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.mix.DirectWays;
 import vividlantern.mix.LiveState;
 import vividlantern.preamp.WantedPreamps;
 import vividlantern.rig.LatencyProfile;
@@ -28,6 +29,8 @@ import vividlantern.session.Session;
  *       for it do not come too early.
  *   <li>A gain goes up after the mixer has had the new session long enough to fall, and then no faster than 60 dB a second.
  * </ul>
+ *
+ * <p>What goes past the engine, by the interface's own matrix, moves along with it.
  *
  * <p>It waits by the engine's frames, never by a clock: {@link #advance} does what has become due and wants to be called
  * every few milliseconds.
@@ -67,6 +70,7 @@ public final class ChangeOver {
     private final Engine engine;
     private final AudioDevice device;
     private final Map<PortId, PreampSetting> told;
+    private final DirectMoves direct;
     private final SortedMap<PortId, Way> ways = new TreeMap<>(Comparator.comparing(PortId::value));
     private Rig rig;
     private Session wanted;
@@ -82,6 +86,8 @@ public final class ChangeOver {
         wanted = session;
         handed = session;
         told = WantedPreamps.of(session, rig);
+        direct = new DirectMoves(device, session.sampleRate());
+        direct.head(DirectWays.of(session, rig, live), engine.frame());
     }
 
     /** Sets the preamps of a device to which nobody listens yet. */
@@ -99,7 +105,12 @@ public final class ChangeOver {
     /** Hands over at once what is happening; a session that still waits goes on waiting. */
     public synchronized void change(LiveState happening) {
         live = happening.silencing(live.silentInputs());
+        handOver();
+    }
+
+    private void handOver() {
         engine.change(handed, rig, live);
+        direct.head(DirectWays.of(handed, rig, live), engine.frame());
     }
 
     /** Goes on with a rig that sounds like the one before. */
@@ -124,7 +135,7 @@ public final class ChangeOver {
 
     /** Whether everything has arrived. */
     public synchronized boolean isDone() {
-        return ways.isEmpty() && handed.equals(wanted);
+        return ways.isEmpty() && handed.equals(wanted) && direct.isDone();
     }
 
     /** Does what has become due by now. */
@@ -139,8 +150,9 @@ public final class ChangeOver {
         if (due || !silent.equals(live.silentInputs())) {
             handed = due ? wanted : handed;
             live = live.silencing(silent);
-            engine.change(handed, rig, live);
+            handOver();
         }
+        direct.advance(now);
     }
 
     /** Sends a preamp on its way to a setting. */

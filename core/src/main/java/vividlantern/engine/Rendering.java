@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
+import vividlantern.mix.DirectWays;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.rig.Rig;
@@ -27,7 +28,9 @@ public final class Rendering {
         /** As the mixer gave them. */
         MIXER,
         /** As the converters gave them out: in their steps, and no higher than full scale. */
-        CONVERTERS
+        CONVERTERS,
+        /** As it left the interface: what the converters gave out, and what direct monitoring added. */
+        SOCKETS
     }
 
     /** Takes the frames of both sides as they come. */
@@ -63,6 +66,7 @@ public final class Rendering {
             Session session, Rig rig, StereoPair pair, Room room, At at, long fromFrame, long frames, Sink sink)
             throws IOException {
         ChangeOver.begin(session, rig, room.device());
+        room.device().setDirect(DirectWays.of(session, rig, LiveState.PLAYING));
         int buffer = session.bufferFrames();
         long first = firstFrame(session, fromFrame);
         Engine engine = new Engine(
@@ -84,15 +88,32 @@ public final class Rendering {
             }
             return frame + count < fromFrame - first + frames;
         };
-        AudioDevice.Listener converters = at == At.CONVERTERS ? cut::take : (out, count, frame) -> {};
         try {
-            room.device().run(process, converters, buffer, AudioDevice.Pace.UNHURRIED);
+            room.device().run(process, listener(at, cut), buffer, AudioDevice.Pace.UNHURRIED);
         } catch (UncheckedIOException stopped) {
             throw stopped.getCause();
         }
         if (cut.taken < frames) {
             throw new IllegalStateException("A rendering ended after " + cut.taken + " of " + frames + " frames.");
         }
+    }
+
+    private static AudioDevice.Listener listener(At at, Cut cut) {
+        return new AudioDevice.Listener() {
+            @Override
+            public void played(float[][] converted, int count, long frame) {
+                if (at == At.CONVERTERS) {
+                    cut.take(converted, count, frame);
+                }
+            }
+
+            @Override
+            public void left(float[][] atSockets, int count, long frame) {
+                if (at == At.SOCKETS) {
+                    cut.take(atSockets, count, frame);
+                }
+            }
+        };
     }
 
     /** The frames that belong into the file, out of all that leave. */

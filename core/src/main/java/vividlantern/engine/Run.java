@@ -44,9 +44,23 @@ final class Run {
     private void run(Rig rig, BiConsumer<Run, Throwable> accidents) {
         try {
             Engine.rehearse(opened, rig, REHEARSED_BLOCKS, LONGEST_REHEARSAL_NANOS);
-            room.device().run(engine, tape::record, opened.bufferFrames(), AudioDevice.Pace.REAL_TIME);
+            room.device().run(engine, new Left(tape), opened.bufferFrames(), AudioDevice.Pace.REAL_TIME);
         } catch (Throwable accident) {
             accidents.accept(this, accident);
+        }
+    }
+
+    /** Keeps what leaves at the sockets. */
+    private record Left(Tape tape) implements AudioDevice.Listener {
+
+        @Override
+        public void played(float[][] converted, int frames, long frame) {
+            // what leaves holds it
+        }
+
+        @Override
+        public void left(float[][] atSockets, int frames, long frame) {
+            tape.record(atSockets, frames, frame);
         }
     }
 

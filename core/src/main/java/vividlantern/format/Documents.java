@@ -49,12 +49,15 @@ import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.BringLine;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
@@ -87,6 +90,7 @@ public final class Documents {
                 .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
                 .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Session.class, SessionForm.class)
+                .addMixIn(Performer.class, PerformerForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(Edit.class, EditForm.class)
@@ -162,7 +166,8 @@ public final class Documents {
         Map<PartKind, ObjectNode> begun = Map.of(
                 PartKind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
                 PartKind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())),
-                PartKind.CUE, MAPPER.valueToTree(Cue.empty(new CueId("any"), 1, "any")));
+                PartKind.CUE, MAPPER.valueToTree(Cue.empty(new CueId("any"), 1, "any")),
+                PartKind.PERFORMER, MAPPER.valueToTree(Performer.of(new PerformerId("any"), 1, "any", "")));
         ObjectNode parts = (ObjectNode) MAPPER.readTree(json);
         for (Map.Entry<String, JsonNode> entry : parts.properties()) {
             ObjectNode whole = begun.get(PartKey.parse(entry.getKey()).kind());
@@ -273,13 +278,22 @@ public final class Documents {
         abstract List<WideGroup> groups();
     }
 
-    /** Sessions written before there were groups, or lines of one's own of what to bring, have none. */
+    /** Performers written before speakers were thought of wear headphones. */
+    private abstract static class PerformerForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract double metres();
+    }
+
+    /** Sessions written before there were some kinds of parts have none of them. */
     private abstract static class SessionForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<TrackGroup> groups();
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<BringLine> bringing();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<DirectLevel> direct();
     }
 
     /** A feed is of the first channel where it does not say of which. */

@@ -347,6 +347,13 @@ public record Rig(
         return true;
     }
 
+    /** Whether a signal that enters at a port, or leaves there, does so by the interface that the engine runs on itself. */
+    public boolean isAtTheLeadingInterface(PortId port) {
+        Optional<String> leading = leadingInterface().map(Device::id);
+        return port(port).map(Port::device).equals(leading)
+                || port(followTies(port)).map(Port::device).equals(leading);
+    }
+
     /** What the interface that the engine runs on can run at. */
     public Driver driver() {
         return leadingInterface().flatMap(Device::driver).orElse(Driver.USUAL);

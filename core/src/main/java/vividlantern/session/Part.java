@@ -15,4 +15,6 @@ public sealed interface Part
                 TrackView,
                 TrackGroup,
                 BringLine,
-                SongEntry {}
+                SongEntry,
+                DirectLevel,
+                Monitoring {}

@@ -46,6 +46,10 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
         return new PartKey(PartKind.SEND, cue.value() + "/" + track.value());
     }
 
+    public static PartKey of(DirectLevel direct) {
+        return new PartKey(PartKind.DIRECT, direct.cue() + "/" + direct.input());
+    }
+
     public static PartKey parse(String text) {
         int slash = text.indexOf('/');
         return slash < 0
@@ -53,7 +57,7 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
                 : new PartKey(PartKind.of(text.substring(0, slash)), text.substring(slash + 1));
     }
 
-    /** The cue of a send's key. */
+    /** The cue of the key of a send or a direct level. */
     public CueId cue() {
         return new CueId(id.substring(0, id.indexOf('/')));
     }
@@ -61,6 +65,11 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
     /** The track of a send's key. */
     public TrackId track() {
         return new TrackId(id.substring(id.indexOf('/') + 1));
+    }
+
+    /** The input of a direct level's key. */
+    public InputId input() {
+        return new InputId(id.substring(id.indexOf('/') + 1));
     }
 
     @Override

@@ -41,7 +41,13 @@ public enum PartKind {
             "song",
             SongEntry.class,
             Session::songEntry,
-            (entry, found) -> entry.ifPresent(part -> found.accept("", part)));
+            (entry, found) -> entry.ifPresent(part -> found.accept("", part))),
+    DIRECT("direct", DirectLevel.class, Session::direct, each(part -> part.cue() + "/" + part.input())),
+    MONITORING(
+            "monitoring",
+            Monitoring.class,
+            Session::monitoring,
+            (monitoring, found) -> monitoring.ifPresent(part -> found.accept("", part)));
 
     private final String word;
     private final Class<? extends Part> type;

@@ -95,10 +95,20 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         boolean groupedGone = after.groups().stream()
                 .flatMap(group -> group.tracks().stream())
                 .anyMatch(id -> after.find(id).isEmpty());
+        boolean directGone = after.direct().stream()
+                .anyMatch(each -> after.find(each.cue()).isEmpty()
+                        || after.find(each.input()).isEmpty());
         boolean numberShared =
                 after.inputs().stream().map(Input::number).distinct().count()
                         < after.inputs().size();
-        return !(inputsGone || tracksGone || performersGone || cuesGone || sendsLost || groupedGone || numberShared);
+        return !(inputsGone
+                || tracksGone
+                || performersGone
+                || cuesGone
+                || sendsLost
+                || groupedGone
+                || directGone
+                || numberShared);
     }
 
     /** Whether a feed speaks of an input, a track or a channel of one that is not there. */
@@ -156,7 +166,9 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 all(parts, PartKind.VIEW),
                 all(parts, PartKind.GROUP),
                 all(parts, PartKind.BRING),
-                Parts.<SongEntry>all(parts, PartKind.SONG).stream().findFirst());
+                Parts.<SongEntry>all(parts, PartKind.SONG).stream().findFirst(),
+                all(parts, PartKind.DIRECT),
+                Parts.<Monitoring>all(parts, PartKind.MONITORING).stream().findFirst());
     }
 
     @SuppressWarnings("unchecked")

@@ -20,6 +20,8 @@ import vividlantern.units.Decibels;
  * @param revision counts acknowledged changes; it is no part of what an undo restores
  * @param inputs in the order of their numbers
  * @param songEntry what the song list says of it; empty while it says nothing
+ * @param direct what performers hear past the engine
+ * @param monitoring empty while all of it is as it begins
  */
 public record Session(
         SessionId id,
@@ -42,7 +44,9 @@ public record Session(
         List<TrackView> views,
         List<TrackGroup> groups,
         List<BringLine> bringing,
-        Optional<SongEntry> songEntry) {
+        Optional<SongEntry> songEntry,
+        List<DirectLevel> direct,
+        Optional<Monitoring> monitoring) {
 
     public Session {
         performers = indexed(
@@ -76,6 +80,7 @@ public record Session(
                 bringing,
                 Comparator.comparingDouble(BringLine::position)
                         .thenComparing(line -> line.id().value()));
+        direct = sorted(direct, Comparator.comparing(PartKey::of));
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -111,6 +116,8 @@ public record Session(
                 List.of(),
                 List.of(),
                 List.of(),
+                Optional.empty(),
+                List.of(),
                 Optional.empty());
     }
 
@@ -141,6 +148,16 @@ public record Session(
     /** The song list's entry; that of a song that stands alone if it says nothing yet. */
     public SongEntry songListed() {
         return songEntry.orElseGet(() -> SongEntry.alone(id));
+    }
+
+    /** How loud an input is heard direct in a cue, if it is. */
+    public Optional<DirectLevel> direct(CueId cue, InputId input) {
+        return direct.stream().filter(each -> each.isOf(cue, input)).findFirst();
+    }
+
+    /** What holds for everybody's monitoring; as it begins if nothing was set. */
+    public Monitoring monitored() {
+        return monitoring.orElseGet(() -> Monitoring.beginning(bufferFrames));
     }
 
     /** The port that feeds a channel of a track, through the input list, through the track it is split from, or directly. */
@@ -243,6 +260,22 @@ public record Session(
         return with(draft -> draft.songEntry = entry);
     }
 
+    public Session withDirect(List<DirectLevel> all) {
+        return with(draft -> draft.direct = all);
+    }
+
+    /** The session without direct levels of a cue or an input that is not there. */
+    public Session withoutLostDirect() {
+        return withDirect(direct.stream()
+                .filter(each ->
+                        find(each.cue()).isPresent() && find(each.input()).isPresent())
+                .toList());
+    }
+
+    public Session withMonitoring(Optional<Monitoring> part) {
+        return with(draft -> draft.monitoring = part);
+    }
+
     private Session with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -268,7 +301,9 @@ public record Session(
                 draft.views,
                 draft.groups,
                 draft.bringing,
-                draft.songEntry);
+                draft.songEntry,
+                draft.direct,
+                draft.monitoring);
     }
 
     /** A session while one thing of it is changed; it never leaves this class. */
@@ -287,6 +322,8 @@ public record Session(
         private List<TrackGroup> groups;
         private List<BringLine> bringing;
         private Optional<SongEntry> songEntry;
+        private List<DirectLevel> direct;
+        private Optional<Monitoring> monitoring;
 
         private Draft(Session session) {
             revision = session.revision;
@@ -303,7 +340,15 @@ public record Session(
             groups = session.groups;
             bringing = session.bringing;
             songEntry = session.songEntry;
+            direct = session.direct;
+            monitoring = session.monitoring;
         }
+    }
+
+    public Session change(PerformerId performer, UnaryOperator<Performer> change) {
+        return withPerformers(performers.stream()
+                .map(each -> each.id().equals(performer) ? change.apply(each) : each)
+                .toList());
     }
 
     public Session change(InputId input, UnaryOperator<Input> change) {

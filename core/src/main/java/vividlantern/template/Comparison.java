@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.Predicate;
 import vividlantern.rig.Rig;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
@@ -87,15 +88,21 @@ public final class Comparison {
         }
     }
 
-    /** A send that came or went with its cue or its track needs no line of its own. */
+    /** What a cue hears of something needs no line of its own if it came or went with either. */
     private boolean isOfGoneOrCome(PartKey key) {
-        return key.kind() == PartKind.SEND
-                && List.of(first, second).stream()
-                        .anyMatch(session -> session.find(key.cue()).isEmpty()
-                                || session.find(key.track()).isEmpty());
+        return List.of(first, second).stream()
+                .anyMatch(session -> key.kind() == PartKind.SEND
+                                && (session.find(key.cue()).isEmpty()
+                                        || session.find(key.track()).isEmpty())
+                        || key.kind() == PartKind.DIRECT
+                                && (session.find(key.cue()).isEmpty()
+                                        || session.find(key.input()).isEmpty()));
     }
 
     private static String level(Part part) {
+        if (part instanceof DirectLevel direct) {
+            return direct.level().toString();
+        }
         return part instanceof Send send ? send.level().toString() : THERE;
     }
 }

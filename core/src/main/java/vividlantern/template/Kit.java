@@ -65,7 +65,8 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
                         .toList())
                 .withPerformers(session.performers().stream()
                         .filter(performer -> performers.contains(performer.id()))
-                        .toList());
+                        .toList())
+                .withoutLostDirect();
         SortedMap<PartKey, Part> parts = new TreeMap<>();
         Parts.OF_SESSION.parts(reduced).forEach((key, part) -> {
             if (belongs(key)) {
@@ -79,8 +80,8 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
     /** Whether parts of a kind belong to tracks, or a session cannot be without them. */
     private static boolean belongs(PartKey key) {
         return switch (key.kind()) {
-            case SETTINGS, CLICK, TEMPO_MAP, PERFORMER, INPUT, TRACK, CUE, SEND, GROUP -> true;
-            case MARKER, ACKNOWLEDGEMENT, VIEW, BRING, SONG -> false;
+            case SETTINGS, CLICK, TEMPO_MAP, PERFORMER, INPUT, TRACK, CUE, SEND, GROUP, DIRECT -> true;
+            case MARKER, ACKNOWLEDGEMENT, VIEW, BRING, SONG, MONITORING -> false;
         };
     }
 

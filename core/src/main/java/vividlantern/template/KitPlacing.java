@@ -15,6 +15,7 @@ import vividlantern.patch.Fit;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
@@ -192,6 +193,12 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
                 TrackId track = tracks.get(send.trackId());
                 session = session.change(into, cue -> cue.withSend(track, each -> send.ofTrack(track)));
             }
+            List<DirectLevel> direct = new ArrayList<>(session.direct());
+            kit.session().direct().stream()
+                    .filter(each -> each.cue().equals(from))
+                    .forEach(each ->
+                            direct.add(new DirectLevel(into, inputs.get(each.input()), each.level(), each.pan())));
+            session = session.withDirect(direct);
         }
 
         /** The name, with a number behind it if somebody has it. */

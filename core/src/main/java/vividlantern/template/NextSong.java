@@ -65,8 +65,20 @@ public final class NextSong {
 
     private static boolean goesOn(PartKind kind) {
         return switch (kind) {
-            case SETTINGS, CLICK, TEMPO_MAP, PERFORMER, INPUT, TRACK, CUE, SEND, ACKNOWLEDGEMENT, VIEW, GROUP, BRING ->
-                true;
+            case SETTINGS,
+                    CLICK,
+                    TEMPO_MAP,
+                    PERFORMER,
+                    INPUT,
+                    TRACK,
+                    CUE,
+                    SEND,
+                    ACKNOWLEDGEMENT,
+                    VIEW,
+                    GROUP,
+                    BRING,
+                    DIRECT,
+                    MONITORING -> true;
             case MARKER, SONG -> false;
         };
     }

@@ -15,9 +15,12 @@ import vividlantern.session.Channels;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Marker;
+import vividlantern.session.Monitoring;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
@@ -27,6 +30,7 @@ import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Settings;
 import vividlantern.session.SongEntry;
+import vividlantern.session.SourceKind;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
@@ -61,6 +65,12 @@ final class PartWords {
             case GROUP -> "Group " + ((TrackGroup) part).name();
             case BRING -> "To bring: " + ((BringLine) part).what();
             case SONG -> "Song list";
+            case DIRECT -> {
+                DirectLevel direct = (DirectLevel) part;
+                yield input(session, direct.input()) + " direct in cue "
+                        + session.find(direct.cue()).map(Cue::name).orElse("");
+            }
+            case MONITORING -> "Monitoring";
         };
     }
 
@@ -76,6 +86,12 @@ final class PartWords {
                 traits.put("name", performer.name());
                 traits.put("badge", performer.badge());
                 traits.put("place", performer.place());
+                traits.put("plays", performer.plays().map(SourceKind::words).orElse("as their inputs say"));
+                traits.put(
+                        "hears by",
+                        performer.metres() == 0
+                                ? "headphones"
+                                : "a speaker " + PlainNumber.of(performer.metres()) + " m away");
             }
             case MARKER -> {
                 traits.put("name", ((Marker) part).name());
@@ -104,6 +120,20 @@ final class PartWords {
                 traits.put("place", PlainNumber.of(entry.place()));
                 traits.put("key", entry.key());
                 traits.put("notes", entry.notes());
+            }
+            case DIRECT -> {
+                traits.put("level", ((DirectLevel) part).level().toString());
+                traits.put("pan", ((DirectLevel) part).pan().toString());
+            }
+            case MONITORING -> {
+                Monitoring monitoring = (Monitoring) part;
+                monitoring
+                        .tolerances()
+                        .forEach(each ->
+                                traits.put(each.kind().words(), PlainNumber.of(each.ms()) + " ms late at most"));
+                traits.put("buffer to record", monitoring.recordBuffer() + " frames");
+                traits.put("buffer to mix", monitoring.mixBuffer() + " frames");
+                traits.put("at", monitoring.purpose() == Monitoring.Purpose.RECORD ? "record" : "mix");
             }
         }
         return traits;
@@ -226,6 +256,10 @@ final class PartWords {
 
     private static String track(Session session, TrackId id) {
         return session.find(id).map(Track::name).orElse(id.value());
+    }
+
+    private static String input(Session session, InputId id) {
+        return session.find(id).map(Input::source).orElse(id.value());
     }
 
     private static String performer(Session session, PerformerId id) {

@@ -195,8 +195,7 @@ public final class ShippedTemplates {
 
         private void player(String name, String place) {
             PerformerId id = new PerformerId(Parts.freshId(session, PartKind.PERFORMER, name));
-            session = session.plus(
-                    new Performer(id, session.performers().size() + 1, name, Performer.badgeFor(name), place));
+            session = session.plus(Performer.of(id, session.performers().size() + 1, name, place));
         }
 
         /** An input of the last player, and its track, armed. */

@@ -3,10 +3,12 @@ package vividlantern.template;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.PartKey;
@@ -46,8 +48,11 @@ public record Snapshot(SnapshotId id, String name, boolean byItself, Session ses
         return switch (scope) {
             case ALL -> Parts.assemble(now.id(), now.revision(), Parts.OF_SESSION.parts(session));
             case CUES ->
-                now.withCues(
-                        session.cues().stream().map(each -> fitting(each, now)).toList());
+                now.withCues(session.cues().stream()
+                                .map(each -> fitting(each, now))
+                                .toList())
+                        .withDirect(session.direct())
+                        .withoutLostDirect();
             case MAPPING -> mapped(now);
             case CUE ->
                 withCue(
@@ -61,11 +66,13 @@ public record Snapshot(SnapshotId id, String name, boolean byItself, Session ses
     public Predicate<PartKey> speaksOf(Scope scope, Optional<CueId> cue) {
         return switch (scope) {
             case ALL -> key -> true;
-            case CUES -> key -> key.kind() == PartKind.CUE || key.kind() == PartKind.SEND;
+            case CUES ->
+                key -> key.kind() == PartKind.CUE || key.kind() == PartKind.SEND || key.kind() == PartKind.DIRECT;
             case MAPPING -> key -> key.kind() == PartKind.INPUT || key.kind() == PartKind.TRACK;
             case CUE ->
                 key -> cue.filter(id -> key.equals(PartKey.of(id))
-                                || key.kind() == PartKind.SEND && key.cue().equals(id))
+                                || (key.kind() == PartKind.SEND || key.kind() == PartKind.DIRECT)
+                                        && key.cue().equals(id))
                         .isPresent();
         };
     }
@@ -81,9 +88,14 @@ public record Snapshot(SnapshotId id, String name, boolean byItself, Session ses
         return "Snapshot " + name + ": " + what + " restored";
     }
 
-    private static Session withCue(Session now, Cue cue) {
+    private Session withCue(Session now, Cue cue) {
         Cue fitting = fitting(cue, now);
-        return now.find(cue.id()).isPresent() ? now.change(cue.id(), each -> fitting) : now.plus(fitting);
+        Session with = now.find(cue.id()).isPresent() ? now.change(cue.id(), each -> fitting) : now.plus(fitting);
+        Stream<DirectLevel> others =
+                now.direct().stream().filter(each -> !each.cue().equals(cue.id()));
+        Stream<DirectLevel> own =
+                session.direct().stream().filter(each -> each.cue().equals(cue.id()));
+        return with.withDirect(Stream.concat(others, own).toList()).withoutLostDirect();
     }
 
     /** The cue without what speaks of things that are not there. */

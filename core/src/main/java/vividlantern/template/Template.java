@@ -127,8 +127,7 @@ public record Template(
         List<Performer> numbered = new ArrayList<>();
         for (Performer performer : performers) {
             int number = numbered.size() + 1;
-            numbered.add(new Performer(
-                    performer.id(), performer.position(), "Performer " + number, "P" + number, performer.place()));
+            numbered.add(performer.called("Performer " + number, "P" + number));
         }
         return numbered;
     }

@@ -89,6 +89,7 @@ public class StayTest {
                 }
                 goesOn = process.process(in, out, frames, frame);
                 listener.played(out, frames, frame);
+                listener.left(out, frames, frame);
                 float peak = 0;
                 for (float sample : out[0]) {
                     peak = Math.max(peak, Math.abs(sample));

@@ -43,8 +43,8 @@ public class TrackStandingTest {
                 .patchedTo(List.of(new PortId("in-3")))
                 .playedBy(Optional.of(ANNA));
         session = RandomSessions.blank()
-                .plus(new Performer(ANNA, 1, "Anna", "An", ""))
-                .plus(new Performer(BEN, 2, "Ben", "Be", ""))
+                .plus(Performer.of(ANNA, 1, "Anna", ""))
+                .plus(Performer.of(BEN, 2, "Ben", ""))
                 .plus(input)
                 .plus(Track.forInputs(FIDDLE, 5, "Fiddle", 1, List.of(Feed.from(input.id(), 0)))
                         .heard(Hear.ARMED)

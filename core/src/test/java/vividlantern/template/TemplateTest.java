@@ -185,8 +185,14 @@ public class TemplateTest {
                         .map(Track::id)
                         .toList());
         assertThat(kinds(kit.session()))
-                .doesNotContain(PartKind.MARKER, PartKind.ACKNOWLEDGEMENT, PartKind.VIEW, PartKind.BRING, PartKind.SONG)
-                .hasSize(PartKind.values().length - 5);
+                .doesNotContain(
+                        PartKind.MARKER,
+                        PartKind.ACKNOWLEDGEMENT,
+                        PartKind.VIEW,
+                        PartKind.BRING,
+                        PartKind.SONG,
+                        PartKind.MONITORING)
+                .hasSize(PartKind.values().length - 6);
     }
 
     @Test

@@ -55,7 +55,7 @@ public final class LowWater {
     }
 
     private static Performer performer(int position, String id, String name, String place) {
-        return new Performer(new PerformerId(id), position, name, Performer.badgeFor(name), place);
+        return Performer.of(new PerformerId(id), position, name, place);
     }
 
     private static List<Input> inputs() {

@@ -63,8 +63,9 @@ public sealed interface CueEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Rules.known(session, cue);
             return session.withCues(session.cues().stream()
-                    .filter(each -> !each.id().equals(cue))
-                    .toList());
+                            .filter(each -> !each.id().equals(cue))
+                            .toList())
+                    .withoutLostDirect();
         }
 
         @Override

@@ -25,6 +25,8 @@ public sealed interface Edit
                 CueEdit,
                 SendEdit,
                 SongEdit,
+                DirectEdit,
+                MonitoringEdit,
                 MarkerEdit,
                 AcknowledgementEdit {
 

@@ -78,7 +78,8 @@ public sealed interface InputEdit extends Edit {
                             .map(track -> track.fedBy(track.feeds().stream()
                                     .map(feed -> feed.comesFrom(input) ? Feed.NOTHING : feed)
                                     .toList()))
-                            .toList());
+                            .toList())
+                    .withoutLostDirect();
         }
 
         @Override

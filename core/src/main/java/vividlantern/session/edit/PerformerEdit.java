@@ -2,11 +2,13 @@ package vividlantern.session.edit;
 
 import java.util.Optional;
 import vividlantern.history.Ids;
+import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.SourceKind;
 
 /** Changes of who plays. */
 public sealed interface PerformerEdit extends Edit {
@@ -25,8 +27,7 @@ public sealed interface PerformerEdit extends Edit {
                             .max()
                             .orElse(0)
                     + 1;
-            return session.plus(new Performer(
-                    performer, position, named, Performer.badgeFor(named), Texts.optional(place, "place")));
+            return session.plus(Performer.of(performer, position, named, Texts.optional(place, "place")));
         }
 
         @Override
@@ -42,14 +43,49 @@ public sealed interface PerformerEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Rules.known(session, performer);
             String named = Texts.name(name, "A performer", "name");
-            return session.withPerformers(session.performers().stream()
-                    .map(each -> each.id().equals(performer) ? each.named(named) : each)
-                    .toList());
+            return session.change(performer, each -> each.named(named));
         }
 
         @Override
         public String summary(Session session, Rig rig) {
             return "Performer: " + Rules.name(session, performer) + " renamed to " + name;
+        }
+    }
+
+    /** Says what a performer plays, which decides how late they may hear themselves; empty to take it from their inputs. */
+    record SetPlays(PerformerId performer, Optional<SourceKind> plays) implements PerformerEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, performer);
+            return session.change(performer, each -> each.playing(plays));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Performer: " + Rules.name(session, performer) + " plays "
+                    + plays.map(SourceKind::words).orElse("what their inputs say");
+        }
+    }
+
+    /** Says how far a performer's ears are from the speaker that plays their cue, up to 30 m; 0 with headphones. */
+    record SetEarDistance(PerformerId performer, double metres) implements PerformerEdit {
+
+        private static final double MOST = 30;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, performer);
+            if (!(metres >= 0 && metres <= MOST)) {
+                throw new Refused("Ears are up to 30 m from their speaker; " + metres + " is not.", "metres");
+            }
+            return session.change(performer, each -> each.away(metres));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Performer: " + Rules.name(session, performer)
+                    + (metres == 0 ? " wears headphones" : " is " + metres + " m from the speaker");
         }
     }
 

@@ -153,6 +153,24 @@ final class Rules {
         }
     }
 
+    /** Whether the interface's own matrix can bring an input to headphones. */
+    static void directWay(Rig rig, Input input) {
+        if (!rig.driver().directMonitoring()) {
+            throw new Refused(
+                    interfaceName(rig) + " has no direct monitoring; its inputs are heard through the engine.",
+                    "input");
+        }
+        input.ports().stream()
+                .filter(port -> !rig.isAtTheLeadingInterface(port))
+                .findFirst()
+                .ifPresent(port -> {
+                    throw new Refused(
+                            rig.label(port) + " is not an input of " + interfaceName(rig)
+                                    + ", so its matrix cannot send it to headphones.",
+                            "input");
+                });
+    }
+
     static void cuePair(Session session, Rig rig, PairId id) {
         StereoPair pair = rig.outputPair(id)
                 .orElseThrow(

@@ -1,5 +1,7 @@
 package vividlantern.session.edit;
 
+import java.util.Comparator;
+import java.util.Optional;
 import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
@@ -56,7 +58,10 @@ public sealed interface SessionEdit extends Edit {
         }
     }
 
-    /** Chooses the buffer, in frames, among those of the interface: small for short delays, large for heavy mixes. */
+    /**
+     * Chooses the buffer, in frames, among those of the interface: small for short delays, large for heavy mixes. It is
+     * remembered for what the session is at.
+     */
     record SetBuffer(int bufferFrames) implements SessionEdit {
 
         @Override
@@ -69,7 +74,21 @@ public sealed interface SessionEdit extends Edit {
             }
             Settings was = session.settings();
             return session.with(new Settings(
-                    was.name(), was.song(), was.sampleRate(), was.bitDepth(), bufferFrames, was.rigId(), was.main()));
+                            was.name(),
+                            was.song(),
+                            was.sampleRate(),
+                            was.bitDepth(),
+                            bufferFrames,
+                            was.rigId(),
+                            was.main()))
+                    .withMonitoring(Optional.of(session.monitored().remembering(bufferFrames)));
+        }
+
+        /** The buffer of a rig's interface that is nearest to one. */
+        static int nearest(Rig rig, int bufferFrames) {
+            return rig.driver().bufferFrames().stream()
+                    .min(Comparator.comparingInt(each -> Math.abs(each - bufferFrames)))
+                    .orElse(bufferFrames);
         }
 
         @Override

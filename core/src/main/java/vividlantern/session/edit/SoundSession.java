@@ -11,9 +11,11 @@ import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.BringLine;
 import vividlantern.session.Cue;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.Marker;
+import vividlantern.session.Monitoring;
 import vividlantern.session.Performer;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
@@ -78,6 +80,8 @@ public final class SoundSession {
             Texts.optional(entry.key(), "songEntry");
             Texts.optional(entry.notes(), "songEntry");
         });
+        session.direct().forEach(sound::direct);
+        session.monitoring().ifPresent(SoundSession::monitoring);
         long numbers = session.inputs().stream().map(Input::number).distinct().count();
         if (numbers < session.inputs().size()) {
             throw new Refused("Two inputs have the same number.", "inputs");
@@ -104,6 +108,7 @@ public final class SoundSession {
         Texts.name(performer.name(), "A performer", "performers");
         Texts.optional(performer.place(), "performers");
         place(performer.position(), "performers");
+        place(performer.metres(), "performers");
     }
 
     private void input(Input input) {
@@ -181,6 +186,22 @@ public final class SoundSession {
         group.tracks().forEach(id -> Rules.known(session, id));
         if (group.tracks().size() < 2 || group.links().isEmpty()) {
             throw new Refused("Group " + group.name() + " has two tracks at least, and shares something.", "groups");
+        }
+    }
+
+    private void direct(DirectLevel direct) {
+        Rules.known(session, direct.cue());
+        Rules.known(session, direct.input());
+        Rules.fader(direct.level(), "A direct level");
+    }
+
+    private static void monitoring(Monitoring monitoring) {
+        monitoring.tolerances().forEach(each -> place(each.ms(), "monitoring"));
+        if (monitoring.recordBuffer() < 1
+                || monitoring.recordBuffer() > LARGEST_BUFFER
+                || monitoring.mixBuffer() < 1
+                || monitoring.mixBuffer() > LARGEST_BUFFER) {
+            throw new Refused("A buffer that is remembered is not possible.", "monitoring");
         }
     }
 

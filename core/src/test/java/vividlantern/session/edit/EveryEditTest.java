@@ -26,12 +26,14 @@ import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.MemoryLog;
 import vividlantern.session.BringLineId;
+import vividlantern.session.CueId;
 import vividlantern.session.Look;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.SourceKind;
 import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
@@ -45,11 +47,15 @@ import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.CueEdit.SetCueLowPass;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
+import vividlantern.session.edit.DirectEdit.SetDirectLevel;
+import vividlantern.session.edit.DirectEdit.SetDirectPan;
 import vividlantern.session.edit.InputEdit.MoveInput;
 import vividlantern.session.edit.InputEdit.SetInputCable;
 import vividlantern.session.edit.InputEdit.SetInputGain;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.RenamePerformer;
+import vividlantern.session.edit.PerformerEdit.SetEarDistance;
 import vividlantern.session.edit.SendEdit.AddSends;
 import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
 import vividlantern.session.edit.SessionEdit.SetSessionNames;
@@ -63,6 +69,8 @@ import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.TrackGroupEdit.UngroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
 import vividlantern.session.edit.ViewEdit.ShowView;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
 
 /** Every kind of edit there is: what it changes, what it says of itself, and that it can be written down and taken back. */
 public class EveryEditTest {
@@ -74,7 +82,8 @@ public class EveryEditTest {
                     EditExamples.inputEdits(),
                     EditExamples.trackEdits(),
                     EditExamples.cueEdits(),
-                    EditExamples.listEdits()
+                    EditExamples.listEdits(),
+                    MonitoringExamples.edits()
                 })
                 .flatMap(Arrays::stream)
                 .toArray(Object[][]::new);
@@ -127,6 +136,17 @@ public class EveryEditTest {
         refused(new SetCueLowPass(CUE, true, Double.NaN), "between 1000 and 20000 Hz");
         refused(new SetInputCable(HARP, 501), "up to 500 m");
         refused(new SetCueListeners(CUE, List.of(new PerformerId("ghost"))), "no performer 'ghost'");
+    }
+
+    @Test
+    public void whatIsHeardDirectAndHowLateItMayBeIsBounded() {
+        refused(new SetDirectLevel(CUE, HARP, Decibels.of(12.1)), "between −90.0 and +12.0 dB");
+        refused(new SetDirectLevel(new CueId("ghost"), HARP, Decibels.ZERO), "no cue 'ghost'");
+        refused(new SetDirectPan(CUE, HARP, Pan.CENTRE), "is not heard direct in Anna");
+        refused(new SetTolerance(SourceKind.KEYS, 0.4), "between 0.5 and 100 ms");
+        refused(new SetTolerance(SourceKind.KEYS, Double.NaN), "between 0.5 and 100 ms");
+        refused(new SetEarDistance(ANNA, -1), "up to 30 m");
+        refused(new SetEarDistance(new PerformerId("ghost"), 1), "no performer 'ghost'");
     }
 
     @Test

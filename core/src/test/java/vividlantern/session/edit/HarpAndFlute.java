@@ -31,6 +31,7 @@ import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
+import vividlantern.session.edit.DirectEdit.SetDirectLevel;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.InputEdit.SetInputPerformer;
@@ -82,6 +83,7 @@ final class HarpAndFlute {
                     new AddCue(CUE, "Anna"),
                     new SetCueListeners(CUE, List.of(ANNA)),
                     new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
+                    new SetDirectLevel(CUE, FLUTE, Decibels.of(-9)),
                     new SetMarker(VERSE, "Verse", 5),
                     new HideTrack(FLUTE_TRACK, true),
                     new SaveView(FEW, "Few"),

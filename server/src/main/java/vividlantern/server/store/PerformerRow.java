@@ -2,12 +2,16 @@ package vividlantern.server.store;
 
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import java.util.Optional;
 import org.hibernate.annotations.DynamicUpdate;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
+import vividlantern.session.SourceKind;
 
 /** A performer's row. */
 @Entity
@@ -22,6 +26,11 @@ class PerformerRow implements PartRow {
     String name;
     String badge;
     String place;
+
+    @Enumerated(EnumType.STRING)
+    SourceKind plays;
+
+    double metres;
 
     /** For Hibernate, which reads rows. */
     protected PerformerRow() {}
@@ -42,10 +51,13 @@ class PerformerRow implements PartRow {
         name = performer.name();
         badge = performer.badge();
         place = performer.place();
+        plays = performer.plays().orElse(null);
+        metres = performer.metres();
     }
 
     @Override
     public Performer part() {
-        return new Performer(new PerformerId(key.id()), position, name, badge, place);
+        return new Performer(
+                new PerformerId(key.id()), position, name, badge, place, Optional.ofNullable(plays), metres);
     }
 }

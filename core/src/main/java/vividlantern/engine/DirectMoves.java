@@ -1,0 +1,75 @@
+package vividlantern.engine;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import vividlantern.hardware.AudioDevice;
+import vividlantern.hardware.DirectGain;
+
+/**
+ * Moves the interface's own matrix to where it shall stand: down at once, up by no more than 60 dB a second from -60 dB on, as
+ * everything does that performers hear.
+ */
+final class DirectMoves {
+
+    private static final double RISE_DB_A_SECOND = 60;
+    private static final double BEGINS_AT = 0.001;
+
+    private record Way(int input, int output) {}
+
+    private final AudioDevice device;
+    private final int sampleRate;
+    private final SortedMap<Way, Double> goals =
+            new TreeMap<>(Comparator.comparingInt(Way::input).thenComparing(Way::output));
+    private final SortedMap<Way, Double> gains =
+            new TreeMap<>(Comparator.comparingInt(Way::input).thenComparing(Way::output));
+    private long movedAt;
+
+    /** Begins with a matrix in which all is off. */
+    DirectMoves(AudioDevice device, int sampleRate) {
+        this.device = device;
+        this.sampleRate = sampleRate;
+    }
+
+    /** Heads for other levels. */
+    void head(List<DirectGain> wanted, long frame) {
+        if (isDone()) {
+            movedAt = frame;
+        }
+        goals.clear();
+        wanted.forEach(each -> goals.put(new Way(each.input(), each.output()), each.gain()));
+        advance(frame);
+    }
+
+    boolean isDone() {
+        return gains.equals(goals);
+    }
+
+    /** Goes as far as it may by a frame. */
+    void advance(long frame) {
+        if (isDone()) {
+            return;
+        }
+        double rises = Math.pow(10, RISE_DB_A_SECOND / 20 * Math.max(0, frame - movedAt) / sampleRate);
+        movedAt = Math.max(movedAt, frame);
+        gains.keySet().removeIf(way -> !goals.containsKey(way));
+        goals.forEach((way, goal) -> gains.put(way, next(gains.getOrDefault(way, 0.0), goal, rises)));
+        device.setDirect(standing());
+    }
+
+    /** Turning over goes through silence. */
+    private static double next(double now, double goal, double rises) {
+        double from = now * goal < 0 ? 0 : Math.abs(now);
+        double to = Math.abs(goal);
+        double reached = to <= from ? to : Math.min(to, Math.max(BEGINS_AT, from * rises));
+        return Math.copySign(reached, goal);
+    }
+
+    private List<DirectGain> standing() {
+        List<DirectGain> ways = new ArrayList<>();
+        gains.forEach((way, gain) -> ways.add(new DirectGain(way.input(), way.output(), gain)));
+        return ways;
+    }
+}

@@ -1,0 +1,49 @@
+package vividlantern.engine;
+
+import java.util.Arrays;
+import vividlantern.mix.LiveState;
+import vividlantern.mix.MixPlan;
+import vividlantern.mix.MixState;
+import vividlantern.mix.Mixer;
+import vividlantern.rig.Rig;
+import vividlantern.session.Session;
+
+/**
+ * How long the mixer takes for a session, tried out beside the engine: so much a block, and so much a frame.
+ *
+ * @param nanosABlock what every block costs, however short
+ */
+public record LoadTrial(double nanosABlock, double nanosAFrame) {
+
+    private static final int SHORT = 32;
+    private static final int LONG = 512;
+    private static final int BLOCKS = 120;
+
+    public static LoadTrial of(Session session, Rig rig) {
+        double shorter = median(session, rig, SHORT);
+        double longer = median(session, rig, LONG);
+        double aFrame = Math.max(0, (longer - shorter) / (LONG - SHORT));
+        return new LoadTrial(Math.max(0, shorter - SHORT * aFrame), aFrame);
+    }
+
+    /** The share of its time that a block takes. */
+    public double share(int bufferFrames, int sampleRate) {
+        return (nanosABlock + nanosAFrame * bufferFrames) * 1e-9 * sampleRate / bufferFrames;
+    }
+
+    private static double median(Session session, Rig rig, int frames) {
+        Mixer mixer = new Mixer(session.sampleRate(), frames);
+        MixState state = mixer.prepare(MixPlan.compile(session, rig, LiveState.PLAYING));
+        float[][] in = new float[rig.engineInputs().size()][frames];
+        float[][] out = new float[rig.engineOutputs().size()][frames];
+        long[] nanos = new long[BLOCKS];
+        for (int block = 0; block < 2 * BLOCKS; block++) {
+            long frame = (long) block * frames;
+            long begun = System.nanoTime();
+            mixer.process(state, in, out, frames, frame, frame, 0, Long.MAX_VALUE);
+            nanos[block % BLOCKS] = System.nanoTime() - begun;
+        }
+        Arrays.sort(nanos);
+        return nanos[BLOCKS / 2];
+    }
+}

@@ -1,0 +1,83 @@
+package vividlantern.mix;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import vividlantern.hardware.DirectGain;
+import vividlantern.rig.PairId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.DirectLevel;
+import vividlantern.session.Input;
+import vividlantern.session.Session;
+
+/**
+ * What the interface's own matrix shall do for a session: inputs straight to the outputs of cues. It acts past the engine's
+ * guards and at its own delay. Cut input, cut headphones and an input's polarity act here too.
+ */
+public final class DirectWays {
+
+    private DirectWays() {}
+
+    /** The ways of a session as they are wanted now; several to one output add up. */
+    public static List<DirectGain> of(Session session, Rig rig, LiveState live) {
+        List<DirectGain> ways = new ArrayList<>();
+        for (DirectLevel direct : session.direct()) {
+            Optional<Input> input = session.find(direct.input());
+            Optional<StereoPair> pair =
+                    session.find(direct.cue()).flatMap(Cue::output).flatMap(id -> pairOf(rig, id));
+            if (input.isPresent() && pair.isPresent() && !input.get().cut() && !live.headphonesCut()) {
+                add(session, rig, live, direct, input.get(), pair.get(), ways);
+            }
+        }
+        return ways;
+    }
+
+    private static void add(
+            Session session,
+            Rig rig,
+            LiveState live,
+            DirectLevel direct,
+            Input input,
+            StereoPair pair,
+            List<DirectGain> ways) {
+        double level = direct.level().gain() * (input.polarityFlipped() ? -1 : 1);
+        int left = rig.engineOutput(pair.left()).orElseThrow();
+        int right = rig.engineOutput(pair.right()).orElseThrow();
+        for (int channel = 0; channel < input.ports().size(); channel++) {
+            int at = channel;
+            rig.engineInput(input.ports().get(channel), session.sampleRate())
+                    .filter(source -> !live.silentInputs().contains(source))
+                    .filter(source -> rig.isAtTheLeadingInterface(input.ports().get(at)))
+                    .ifPresent(source -> {
+                        add(source, left, level * Fold.left(input.width(), at, direct.pan()), ways);
+                        add(source, right, level * Fold.right(input.width(), at, direct.pan()), ways);
+                    });
+        }
+    }
+
+    private static void add(int input, int output, double gain, List<DirectGain> ways) {
+        if (gain == 0) {
+            return;
+        }
+        double before = 0;
+        for (int at = 0; at < ways.size(); at++) {
+            if (ways.get(at).input() == input && ways.get(at).output() == output) {
+                before = ways.remove(at).gain();
+                break;
+            }
+        }
+        ways.add(new DirectGain(input, output, before + gain));
+    }
+
+    private static Optional<StereoPair> pairOf(Rig rig, PairId id) {
+        return rig.driver().directMonitoring()
+                ? rig.outputPair(id)
+                        .filter(pair -> rig.isAtTheLeadingInterface(pair.left())
+                                && rig.isAtTheLeadingInterface(pair.right())
+                                && rig.engineOutput(pair.left()).isPresent()
+                                && rig.engineOutput(pair.right()).isPresent())
+                : Optional.empty();
+    }
+}

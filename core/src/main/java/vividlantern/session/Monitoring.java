@@ -1,0 +1,71 @@
+package vividlantern.session;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * What holds for everybody's monitoring: how late each kind of source may be heard, and the two buffers that are remembered.
+ *
+ * @param tolerances those that are other than usual
+ */
+public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBuffer, Purpose purpose) implements Part {
+
+    private static final int MIX_BUFFER = 1024;
+
+    /** What the session is at, which chooses the buffer. */
+    public enum Purpose {
+        /** People play and hear themselves: small. */
+        RECORD,
+        /** Nobody plays, much is computed: large. */
+        MIX
+    }
+
+    /** By how many milliseconds at most a kind of source may be heard later than it sounds. */
+    public record Tolerance(SourceKind kind, double ms) {}
+
+    public Monitoring {
+        tolerances = List.copyOf(tolerances);
+    }
+
+    /** As it begins: the buffer that is set is for recording. */
+    static Monitoring beginning(int bufferFrames) {
+        return new Monitoring(List.of(), bufferFrames, Math.max(bufferFrames, MIX_BUFFER), Purpose.RECORD);
+    }
+
+    public double toleranceMs(SourceKind kind) {
+        return tolerances.stream()
+                .filter(each -> each.kind() == kind)
+                .mapToDouble(Tolerance::ms)
+                .findFirst()
+                .orElse(kind.toleranceMs());
+    }
+
+    public Monitoring tolerating(SourceKind kind, double ms) {
+        Stream<Tolerance> others = tolerances.stream().filter(each -> each.kind() != kind);
+        Stream<Tolerance> own = ms == kind.toleranceMs() ? Stream.empty() : Stream.of(new Tolerance(kind, ms));
+        return new Monitoring(
+                Stream.concat(others, own)
+                        .sorted(Comparator.comparing(Tolerance::kind))
+                        .toList(),
+                recordBuffer,
+                mixBuffer,
+                purpose);
+    }
+
+    /** The buffer that is remembered for a purpose. */
+    public int bufferFor(Purpose which) {
+        return which == Purpose.RECORD ? recordBuffer : mixBuffer;
+    }
+
+    /** Remembers a buffer for what the session is at. */
+    public Monitoring remembering(int bufferFrames) {
+        return purpose == Purpose.RECORD
+                ? new Monitoring(tolerances, bufferFrames, mixBuffer, purpose)
+                : new Monitoring(tolerances, recordBuffer, bufferFrames, purpose);
+    }
+
+    public Monitoring at(Purpose other) {
+        return new Monitoring(tolerances, recordBuffer, mixBuffer, other);
+    }
+}

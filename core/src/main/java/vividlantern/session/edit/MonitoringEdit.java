@@ -1,0 +1,49 @@
+package vividlantern.session.edit;
+
+import java.util.Optional;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.session.Monitoring;
+import vividlantern.session.Session;
+import vividlantern.session.SourceKind;
+
+/** Changes of what holds for everybody's monitoring. */
+public sealed interface MonitoringEdit extends Edit {
+
+    /** Says how late a kind of source may be heard by who plays it: 0.5 to 100 ms, in steps of 0.1. */
+    record SetTolerance(SourceKind source, double ms) implements MonitoringEdit {
+
+        private static final double LEAST = 0.5;
+        private static final double MOST = 100;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!(ms >= LEAST && ms <= MOST)) {
+                throw new Refused("A tolerance lies between 0.5 and 100 ms; " + ms + " does not.", "ms");
+            }
+            return session.withMonitoring(Optional.of(session.monitored().tolerating(source, Math.rint(10 * ms) / 10)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Monitoring: " + source.words() + " up to " + ms + " ms late";
+        }
+    }
+
+    /** Goes on to record or to mix, with the buffer that is remembered for it. */
+    record SetPurpose(Monitoring.Purpose purpose) implements MonitoringEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Monitoring next = session.monitored().at(purpose);
+            Session there = session.withMonitoring(Optional.of(next));
+            return new SessionEdit.SetBuffer(SessionEdit.SetBuffer.nearest(rig, next.bufferFor(purpose)))
+                    .applyTo(there, rig);
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Session: buffer " + (purpose == Monitoring.Purpose.RECORD ? "to record" : "to mix");
+        }
+    }
+}

@@ -1,0 +1,92 @@
+package vividlantern.timing;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.IntToDoubleFunction;
+import vividlantern.rig.Rig;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+
+/**
+ * The buffers that can be chosen, and what each would do.
+ *
+ * @param proposal what to choose, in words
+ * @param proposed the buffer that is proposed; the one that is set if none is better
+ */
+public record BufferChoices(List<Choice> choices, String proposal, int proposed) {
+
+    /** More of each block's time than this leaves too little for what comes now and then. */
+    public static final double HIGHEST_LOAD = 0.6;
+
+    /** How a performer would be at a buffer. */
+    public record At(PerformerId performer, Optional<Double> ms, PerformerTiming.Verdict verdict, String words) {}
+
+    /**
+     * One buffer.
+     *
+     * @param load the share of each block's time that the engine would take
+     */
+    public record Choice(int bufferFrames, double roundTripMs, double load, List<At> performers) {
+
+        boolean isInTime() {
+            return performers.stream().noneMatch(each -> each.verdict() == PerformerTiming.Verdict.LATE);
+        }
+    }
+
+    /** @param load the share of its time that a block of so many frames would take */
+    public static BufferChoices of(
+            Session session, Rig rig, Timing timing, double notReported, IntToDoubleFunction load) {
+        List<Choice> choices = rig.driver().bufferFrames().stream()
+                .map(buffer -> new Choice(
+                        buffer,
+                        1000
+                                * Delays.of(rig, session.sampleRate(), buffer, notReported)
+                                        .roundTripFrames()
+                                / session.sampleRate(),
+                        load.applyAsDouble(buffer),
+                        timing.performersAt(buffer).stream()
+                                .map(each -> new At(each.performer(), each.latestMs(), each.verdict(), each.words()))
+                                .toList()))
+                .toList();
+        return proposal(session, choices);
+    }
+
+    private static BufferChoices proposal(Session session, List<Choice> choices) {
+        Optional<Choice> best = choices.stream()
+                .filter(choice -> choice.load() <= HIGHEST_LOAD && choice.isInTime())
+                .reduce((smaller, larger) -> larger);
+        if (best.isPresent()) {
+            return new BufferChoices(
+                    choices,
+                    String.format(
+                            Locale.ROOT,
+                            "%d keeps everybody in time and leaves %.0f %% reserve.",
+                            best.get().bufferFrames(),
+                            100 * (1 - best.get().load())),
+                    best.get().bufferFrames());
+        }
+        Optional<Choice> bearable =
+                choices.stream().filter(choice -> choice.load() <= HIGHEST_LOAD).findFirst();
+        if (bearable.isEmpty()) {
+            return new BufferChoices(
+                    choices,
+                    "This computer has too little time for each of them. Fewer tracks or cues, or a lower rate, help.",
+                    session.bufferFrames());
+        }
+        List<String> late = bearable.get().performers().stream()
+                .filter(each -> each.verdict() == PerformerTiming.Verdict.LATE)
+                .flatMap(each -> session.find(each.performer()).map(Performer::name).stream())
+                .toList();
+        return new BufferChoices(
+                choices,
+                String.format(
+                        Locale.ROOT,
+                        "%d leaves %.0f %% reserve; %s would still be late and should hear direct.",
+                        bearable.get().bufferFrames(),
+                        100 * (1 - bearable.get().load()),
+                        String.join(", ", late)),
+                bearable.get().bufferFrames());
+    }
+}
