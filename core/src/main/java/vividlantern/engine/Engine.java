@@ -28,6 +28,7 @@ public final class Engine implements AudioProcess {
     private final Follower follower;
     private final AtomicReference<MixState> next = new AtomicReference<>();
     private final AtomicReference<Wish> wish = new AtomicReference<>();
+    private volatile Probe probe;
     private volatile Transport transport;
     private volatile long frame;
     private volatile boolean ended;
@@ -81,6 +82,11 @@ public final class Engine implements AudioProcess {
         wish.set(new Wish(false, songFrame, true));
     }
 
+    /** Begins to measure; what it sends leaves by its output from the next block on. */
+    public void begin(Probe measuring) {
+        probe = measuring;
+    }
+
     /** Ends the run after the block that is being worked on. */
     public void end() {
         ended = true;
@@ -114,6 +120,10 @@ public final class Engine implements AudioProcess {
         Transport now = transport;
         mixer.process(
                 running, in, out, frames, blockFrame, now.clickFrameAt(blockFrame), now.startedAt(), now.stoppedAt());
+        Probe probing = probe;
+        if (probing != null && !probing.process(in, out, frames)) {
+            probe = null;
+        }
         frame = blockFrame + frames;
         return !ended;
     }

@@ -43,6 +43,7 @@ public final class Stay implements AutoCloseable {
     private static final long ADVANCE_MILLIS = 4;
     private static final long LOOK_MILLIS = 500;
     private static final int LOOKS_UNTIL_FORGOTTEN = 10;
+    private static final long LONGEST_PROBE_WAIT_MILLIS = 3000;
     private static final int LOWEST_BAR = -8;
     private static final int HIGHEST_BAR = 100_000;
 
@@ -56,6 +57,7 @@ public final class Stay implements AutoCloseable {
     private volatile Rig rig;
     private volatile TempoCurve curve;
     private volatile Run run;
+    private volatile Probe probing;
     private volatile String preampFault = "";
     private volatile String inputFault = "";
     private Lateness lateness = Lateness.NONE;
@@ -152,6 +154,45 @@ public final class Stay implements AutoCloseable {
     public void locate(int bar) {
         requireBar(bar);
         ask(now -> now.engine().locate(frameOf(bar)));
+    }
+
+    /**
+     * Sends samples out by an output and keeps what comes in; waits until that is done.
+     *
+     * @throws Refused if the song plays, or it was cancelled, or the sound broke off
+     */
+    public Probe probe(float[] sent, int output, int input, int firstFrames) {
+        Probe probe = new Probe(sent, output, input, rig.engineInputs().size(), firstFrames);
+        ask(now -> {
+            if (now.changeOver().live().playing()) {
+                throw new Refused("The song plays. Stop it, then measure.", "");
+            }
+            if (!now.fault().isEmpty()) {
+                throw new Refused(now.fault(), "");
+            }
+            now.engine().begin(probe);
+        });
+        probing = probe;
+        try {
+            long expected = 1000L * sent.length / session.sampleRate();
+            if (!probe.await(2 * expected + LONGEST_PROBE_WAIT_MILLIS)) {
+                probe.cancel();
+                throw new Refused("The measurement was broken off. Nothing was kept.", "");
+            }
+        } catch (InterruptedException interrupted) {
+            probe.cancel();
+            Thread.currentThread().interrupt();
+            throw new Refused("The measurement was broken off. Nothing was kept.", "");
+        }
+        return probe;
+    }
+
+    /** Breaks off what is being measured, if anything is. */
+    public void cancelProbe() {
+        Probe now = probing;
+        if (now != null) {
+            now.cancel();
+        }
     }
 
     /** Silences everything that performers hear, or lets it back. */
