@@ -41,6 +41,8 @@ export const useDesk = defineStore('desk', () => {
   })
   const rig = useRig()
   const findings = shallowRef<Found[]>([])
+  /** How often something was measured of the rig while the page was open. */
+  const measurements = ref(0)
   const connected = ref(false)
   const missing = ref(false)
   /** What keeps changes from being stored; "" if nothing does. */
@@ -115,6 +117,10 @@ export const useDesk = defineStore('desk', () => {
         if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
       turned: look,
+      measured() {
+        measurements.value++
+        look()
+      },
       standing: stand,
       happening,
       happeningChanged(changed) {
@@ -285,6 +291,7 @@ export const useDesk = defineStore('desk', () => {
     offers,
     ports,
     findings,
+    measurements,
     connected,
     missing,
     storeTrouble,

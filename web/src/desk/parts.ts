@@ -41,6 +41,14 @@ function withPart(session: Session, key: string, part: Part | null): Session {
       return { ...session, bringing: put(session.bringing, id, part, byPosition) }
     case 'song':
       return { ...session, songEntry: part as unknown as Session['songEntry'] }
+    case 'direct': {
+      const others = session.direct.filter((each) => each.cue !== id || each.input !== of)
+      const all = part ? [...others, part as unknown as (typeof others)[number]] : others
+      const named = (each: { cue: string; input: string }) => `${each.cue}/${each.input}`
+      return { ...session, direct: all.sort((a, b) => (named(a) < named(b) ? -1 : 1)) }
+    }
+    case 'monitoring':
+      return { ...session, monitoring: part as unknown as Session['monitoring'] }
     case 'acknowledgement': {
       const acknowledged = key.slice(kind.length + 1)
       const others = session.acknowledgements.filter((each) => each.key !== acknowledged)

@@ -1,6 +1,7 @@
 import type { Component } from 'vue'
 import type { useDesk } from '@/desk/desk'
 import type { useRig } from '@/desk/rig'
+import { purposeOf, switchPurpose } from '@/desk/timing'
 
 type Desk = ReturnType<typeof useDesk>
 type RigStore = ReturnType<typeof useRig>
@@ -58,6 +59,24 @@ export const STEPS: Step[] = [
     view: () => import('./tracks/TracksView.vue'),
     state: (desk) => `${many(desk.tracks.length, 'track')}, ${desk.tracks.filter((track) => track.armed).length} armed`,
     actions: (desk) => [{ words: 'Listen to main', act: () => desk.listen('main') }],
+  },
+  {
+    path: 'monitoring',
+    title: 'Monitoring',
+    view: () => import('./monitoring/MonitoringView.vue'),
+    state: (desk) => {
+      const found = desk.findings.filter((each) => !each.acknowledged)
+      const late = found.filter((each) => each.key.startsWith('heard-late/') || each.key.startsWith('two-ways/'))
+      if (late.length === 0) return desk.performers.length ? 'everybody in time' : 'no performers yet'
+      return late.length === 1 ? late[0]!.sentence.replace(/\.$/, '') : `${late.length} hear themselves late or twice`
+    },
+    actions: (desk) => [
+      {
+        words: purposeOf(desk) === 'record' ? 'Set the buffer to mix' : 'Set the buffer to record',
+        act: () => switchPurpose(desk),
+      },
+    ],
+    keys: [['↑ ↓', 'another performer']],
   },
   {
     path: 'cues',

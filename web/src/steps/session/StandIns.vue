@@ -25,6 +25,20 @@ const FATES: { label: string; value: Fate }[] = [
   { label: 'Used elsewhere', value: 'busy' },
 ]
 
+type Strain = Pick<Extract<Command, { kind: 'strain-computer' }>, 'load' | 'jitterMs'>
+const STRAINS: { label: string; value: string; strain: Strain }[] = [
+  { label: 'Computer idle', value: '0/0', strain: { load: 0, jitterMs: 0 } },
+  { label: 'Half busy', value: '0.5/0', strain: { load: 0.5, jitterMs: 0 } },
+  { label: 'Overloaded', value: '1.2/0', strain: { load: 1.2, jitterMs: 0 } },
+  { label: 'Uneven', value: '0/20', strain: { load: 0, jitterMs: 20 } },
+]
+const strained = computed(() => `${desk.live!.strain.load}/${desk.live!.strain.jitterMs}`)
+
+function strain(value: string) {
+  const chosen = STRAINS.find((each) => each.value === value)
+  return chosen && desk.command({ kind: 'strain-computer', ...chosen.strain })
+}
+
 /** The fronts that no program can reach, by the house's names for them. */
 const fronts = computed(() =>
   (desk.live?.fronts ?? []).map((front) => ({ ...front, at: rig.rig?.ports.find((port) => port.id === front.port) })),
@@ -55,6 +69,15 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
       :input-props="{ 'aria-label': 'What happens to the simulated interface' }"
       aria-label="What happens to the simulated interface"
       @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
+    />
+    <NSelect
+      class="fate"
+      size="small"
+      :value="strained"
+      :options="STRAINS"
+      :input-props="{ 'aria-label': 'How busy the simulated computer is' }"
+      aria-label="How busy the simulated computer is"
+      @update:value="strain"
     />
     <details v-if="fronts.length">
       <summary>Turn by hand</summary>

@@ -1,6 +1,7 @@
 import { onBeforeUnmount, onMounted } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
+import { switchPurpose } from '@/desk/timing'
 import { STEPS } from '@/steps/steps'
 import { useUndoing } from './useUndoing'
 
@@ -9,6 +10,7 @@ export const KEYS: [string, string][] = [
   ['Space', 'play, stop'],
   ['H', 'cut headphones, let them back'],
   ['B', 'go to a bar'],
+  ['L', 'the buffer to record, the buffer to mix'],
   ['G', 'suspend groups, let them act again'],
   ['Alt', 'held while a track is changed: that track alone, not its groups'],
   [STEPS.map((_, at) => at + 1).join(' '), STEPS.map((step) => step.title.toLowerCase()).join(', ')],
@@ -45,6 +47,7 @@ export function useKeys(actions: {
     else if (event.key === '?') actions.showKeys()
     else if (event.key === '/') actions.showCommands()
     else if (event.key.toLowerCase() === 'b') actions.goToBar()
+    else if (event.key.toLowerCase() === 'l') void switchPurpose(desk)
     else if (event.key.toLowerCase() === 'g') groupsSuspended.value = !groupsSuspended.value
     else return
     event.preventDefault()

@@ -33,7 +33,8 @@ public final class Readiness {
             new GainOutOfRange(),
             new PadMissing(),
             new NamesRepeat(),
-            new ClockNotShared());
+            new ClockNotShared(),
+            new MixingBuffer());
 
     /**
      * A finding, and how it stands.
@@ -56,6 +57,8 @@ public final class Readiness {
         RULES.forEach(rule -> found.addAll(rule.find(session, rig, free)));
         found.addAll(new SetByHand(noted.turned()).find(session, rig, free));
         found.addAll(new SoundWasMissing(noted.incidents()).find(session, rig, free));
+        found.addAll(new HeardLateOrTwice(noted.measured()).find(session, rig, free));
+        found.addAll(new LatencyUnproved(noted.measured()).find(session, rig, free));
         return found;
     }
 

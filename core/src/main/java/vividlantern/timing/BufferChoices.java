@@ -15,20 +15,20 @@ import vividlantern.session.Session;
  * @param proposal what to choose, in words
  * @param proposed the buffer that is proposed; the one that is set if none is better
  */
-public record BufferChoices(List<Choice> choices, String proposal, int proposed) {
+public record BufferChoices(List<BufferChoice> choices, String proposal, int proposed) {
 
     /** More of each block's time than this leaves too little for what comes now and then. */
     public static final double HIGHEST_LOAD = 0.6;
 
     /** How a performer would be at a buffer. */
-    public record At(PerformerId performer, Optional<Double> ms, PerformerTiming.Verdict verdict, String words) {}
+    public record AtBuffer(PerformerId performer, Optional<Double> ms, PerformerTiming.Verdict verdict, String words) {}
 
     /**
      * One buffer.
      *
      * @param load the share of each block's time that the engine would take
      */
-    public record Choice(int bufferFrames, double roundTripMs, double load, List<At> performers) {
+    public record BufferChoice(int bufferFrames, double roundTripMs, double load, List<AtBuffer> performers) {
 
         boolean isInTime() {
             return performers.stream().noneMatch(each -> each.verdict() == PerformerTiming.Verdict.LATE);
@@ -38,8 +38,8 @@ public record BufferChoices(List<Choice> choices, String proposal, int proposed)
     /** @param load the share of its time that a block of so many frames would take */
     public static BufferChoices of(
             Session session, Rig rig, Timing timing, double notReported, IntToDoubleFunction load) {
-        List<Choice> choices = rig.driver().bufferFrames().stream()
-                .map(buffer -> new Choice(
+        List<BufferChoice> choices = rig.driver().bufferFrames().stream()
+                .map(buffer -> new BufferChoice(
                         buffer,
                         1000
                                 * Delays.of(rig, session.sampleRate(), buffer, notReported)
@@ -47,14 +47,15 @@ public record BufferChoices(List<Choice> choices, String proposal, int proposed)
                                 / session.sampleRate(),
                         load.applyAsDouble(buffer),
                         timing.performersAt(buffer).stream()
-                                .map(each -> new At(each.performer(), each.latestMs(), each.verdict(), each.words()))
+                                .map(each ->
+                                        new AtBuffer(each.performer(), each.latestMs(), each.verdict(), each.words()))
                                 .toList()))
                 .toList();
         return proposal(session, choices);
     }
 
-    private static BufferChoices proposal(Session session, List<Choice> choices) {
-        Optional<Choice> best = choices.stream()
+    private static BufferChoices proposal(Session session, List<BufferChoice> choices) {
+        Optional<BufferChoice> best = choices.stream()
                 .filter(choice -> choice.load() <= HIGHEST_LOAD && choice.isInTime())
                 .reduce((smaller, larger) -> larger);
         if (best.isPresent()) {
@@ -67,7 +68,7 @@ public record BufferChoices(List<Choice> choices, String proposal, int proposed)
                             100 * (1 - best.get().load())),
                     best.get().bufferFrames());
         }
-        Optional<Choice> bearable =
+        Optional<BufferChoice> bearable =
                 choices.stream().filter(choice -> choice.load() <= HIGHEST_LOAD).findFirst();
         if (bearable.isEmpty()) {
             return new BufferChoices(

@@ -20,7 +20,7 @@ public record Comb(double apartMs, double ratio, boolean opposite) {
     public static final double ECHO_MS = 25;
 
     /** A frequency and what becomes of it. */
-    public record Point(double hz, double db) {}
+    public record CombPoint(double hz, double db) {}
 
     public double dbAt(double hz) {
         double angle = 2 * Math.PI * hz * apartMs / 1000;
@@ -55,11 +55,11 @@ public record Comb(double apartMs, double ratio, boolean opposite) {
     }
 
     /** The curve from 20 Hz to 20 kHz, points evenly spread over octaves. */
-    public List<Point> curve(int points) {
-        List<Point> curve = new ArrayList<>();
+    public List<CombPoint> curve(int points) {
+        List<CombPoint> curve = new ArrayList<>();
         for (int n = 0; n < points; n++) {
             double hz = 20 * Math.pow(1000, (double) n / (points - 1));
-            curve.add(new Point(hz, dbAt(hz)));
+            curve.add(new CombPoint(hz, dbAt(hz)));
         }
         return curve;
     }

@@ -7,7 +7,7 @@ import java.util.List;
  *
  * @param parts those that take time
  */
-public record Delay(List<Part> parts, int sampleRate) {
+public record Delay(List<Stretch> parts, int sampleRate) {
 
     /** What takes time on the way from a port to an ear. */
     public enum Kind {
@@ -27,15 +27,15 @@ public record Delay(List<Part> parts, int sampleRate) {
         AIR
     }
 
-    /** One part, in frames, and the same in milliseconds. */
-    public record Part(Kind kind, double frames, double ms) {}
+    /** One stretch of the way, in frames, and the same in milliseconds. */
+    public record Stretch(Kind kind, double frames, double ms) {}
 
     public Delay {
         parts = List.copyOf(parts);
     }
 
     public double frames() {
-        return parts.stream().mapToDouble(Part::frames).sum();
+        return parts.stream().mapToDouble(Stretch::frames).sum();
     }
 
     public double ms() {

@@ -49,11 +49,11 @@ public record Delays(LatencyProfile reported, Air air, int sampleRate, int buffe
     }
 
     private final class Parts {
-        private final List<Delay.Part> list = new ArrayList<>();
+        private final List<Delay.Stretch> list = new ArrayList<>();
 
         private void add(Delay.Kind kind, double frames) {
             if (frames != 0) {
-                list.add(new Delay.Part(kind, frames, 1000 * frames / sampleRate));
+                list.add(new Delay.Stretch(kind, frames, 1000 * frames / sampleRate));
             }
         }
     }

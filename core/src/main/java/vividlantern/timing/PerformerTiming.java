@@ -59,7 +59,7 @@ public record PerformerTiming(
             double nullDb,
             double peakDb,
             List<Double> nulls,
-            List<Comb.Point> curve,
+            List<Comb.CombPoint> curve,
             String sentence) {}
 
     /** How long it takes until they hear themselves, by the way that is later. */

@@ -50,7 +50,7 @@ public class SetByHandTest {
             RIG);
 
     private static List<Finding> found(Session session, Turned... notes) {
-        return Readiness.findings(session, RIG, new Noted(List.of(notes), List.of()));
+        return Readiness.findings(session, RIG, new Noted(List.of(notes), List.of(), List.of()));
     }
 
     @Test

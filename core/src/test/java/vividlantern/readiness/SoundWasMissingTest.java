@@ -37,7 +37,7 @@ public class SoundWasMissingTest {
     }
 
     private static List<Finding> found(Session session, Incident... newestFirst) {
-        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(newestFirst)));
+        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(), List.of(newestFirst)));
     }
 
     @Test

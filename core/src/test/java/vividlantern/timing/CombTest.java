@@ -36,7 +36,7 @@ public final class CombTest {
 
     @Test
     public void itsCurveGoesFromTwentyHertzToTwentyThousand() {
-        List<Comb.Point> curve = new Comb(1, 0.5, false).curve(31);
+        List<Comb.CombPoint> curve = new Comb(1, 0.5, false).curve(31);
         assertThat(curve).hasSize(31);
         assertThat(curve.get(0).hz()).isEqualTo(20);
         assertThat(curve.get(10).hz()).isCloseTo(200, within(1e-9));

@@ -104,7 +104,7 @@ public final class TimingTest {
         double without = anna(session(), 0).engine().orElseThrow().frames();
         Delay delay = anna(session(), 41.3).engine().orElseThrow();
         assertThat(delay.frames() - without).isCloseTo(41.3, within(1e-9));
-        assertThat(delay.parts()).extracting(Delay.Part::kind).contains(Delay.Kind.NOT_REPORTED);
+        assertThat(delay.parts()).extracting(Delay.Stretch::kind).contains(Delay.Kind.NOT_REPORTED);
     }
 
     @Test
@@ -219,7 +219,7 @@ public final class TimingTest {
         BufferChoices choices = BufferChoices.of(slow, RIG, timing, 0, buffer -> 32.0 / buffer);
         assertThat(choices.proposed()).isEqualTo(128);
         assertThat(choices.proposal()).isEqualTo("128 keeps everybody in time and leaves 75 % reserve.");
-        BufferChoices.Choice small = choices.choices().get(0);
+        BufferChoices.BufferChoice small = choices.choices().get(0);
         assertThat(small.bufferFrames()).isEqualTo(32);
         assertThat(small.roundTripMs()).isCloseTo(BOX.latency().roundTripMs(32, 48_000), within(1e-9));
         assertThat(small.load()).isEqualTo(1);

@@ -35,8 +35,12 @@ import vividlantern.server.desk.NotFound;
 import vividlantern.server.live.StandIns;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.timing.Timing;
+import vividlantern.units.Air;
 
 /** What a session sounds like, what it counts by, and the session itself, as files. */
 @RestController
@@ -63,7 +67,9 @@ class FilesController {
      * If several mixes leave by one pair, the file holds their sum, and the header Mix-Holds names them. Closing the
      * connection ends the work.
      *
-     * @param mix "main" or a cue's id
+     * @param mix "main" or a cue's id; with at=ear a performer's id
+     * @param at "output"; or "ear": what arrives at a performer's ears, with what they hear direct, and later and quieter by the
+     *     air if a speaker plays their cue
      * @param from where in the song the file begins, in seconds; negative before bar 1, as far as the longest count-in
      * @param bits 16 (dithered) or 24: what the converters give; 32f (float): what the mixer gives them, which may be higher
      *     than full scale
@@ -78,6 +84,7 @@ class FilesController {
             @RequestParam(defaultValue = "10") double seconds,
             @RequestParam(defaultValue = "24") String bits,
             @RequestParam(defaultValue = StandIns.ALL) String players,
+            @RequestParam(defaultValue = "output") String at,
             HttpMethod method,
             HttpServletResponse response)
             throws IOException {
@@ -85,7 +92,8 @@ class FilesController {
         Rig rig = desk.rigOf(open.id());
         WavWriter.SampleFormat format = format(bits);
         Range range = range(open, from, seconds);
-        StereoPair pair = pair(open, rig, mix);
+        Optional<Ear> ear = at.equals("output") ? Optional.empty() : Optional.of(ear(open, rig, at, mix, format));
+        StereoPair pair = pair(open, rig, ear.map(Ear::cue).orElse(mix));
         List<String> leaving = leavingBy(open, pair);
         String name = leaving.stream().map(each -> name(open, each)).collect(Collectors.joining(" and "));
         response.setHeader(HOLDS, String.join(", ", leaving));
@@ -103,12 +111,59 @@ class FilesController {
                         rig,
                         pair,
                         room,
-                        format == WavWriter.SampleFormat.FLOAT_32 ? Rendering.At.MIXER : Rendering.At.CONVERTERS,
-                        range.from(),
+                        ear.isPresent()
+                                ? Rendering.At.SOCKETS
+                                : format == WavWriter.SampleFormat.FLOAT_32
+                                        ? Rendering.At.MIXER
+                                        : Rendering.At.CONVERTERS,
+                        range.from() - ear.map(Ear::delayFrames).orElse(0),
                         range.frames(),
-                        (left, right, offset, frames) -> turn.send(() -> wav.write(left, right, offset, frames)));
+                        (left, right, offset, frames) -> turn.send(() -> {
+                            if (ear.isPresent()) {
+                                ear.get().write(wav, left, right, offset, frames);
+                            } else {
+                                wav.write(left, right, offset, frames);
+                            }
+                        }));
             }
         }
+    }
+
+    /**
+     * A performer's ears.
+     *
+     * @param delayFrames how long the air from their speaker takes; 0 with headphones
+     * @param gain what the air leaves, relative to one metre
+     */
+    private record Ear(String cue, int delayFrames, float gain) {
+
+        private void write(WavWriter wav, float[] left, float[] right, int offset, int frames) throws IOException {
+            wav.write(softer(left, offset, frames), softer(right, offset, frames), 0, frames);
+        }
+
+        private float[] softer(float[] samples, int offset, int frames) {
+            float[] heard = new float[frames];
+            for (int n = 0; n < frames; n++) {
+                heard[n] = gain * samples[offset + n];
+            }
+            return heard;
+        }
+    }
+
+    private static Ear ear(Session session, Rig rig, String at, String id, WavWriter.SampleFormat format) {
+        if (!at.equals("ear")) {
+            throw new Refused("A mix is rendered at its output or at an ear.", "at");
+        }
+        if (format == WavWriter.SampleFormat.FLOAT_32) {
+            throw new Refused("What arrives at an ear has passed the converters: take 24 or 16 bits.", "bits");
+        }
+        Performer performer = session.find(new PerformerId(id))
+                .orElseThrow(() -> new NotFound("There is no performer '" + id + "' in " + session.name() + "."));
+        Cue cue = Timing.cueOf(session, rig, performer)
+                .orElseThrow(() -> new Refused(performer.name() + " hears no cue that leaves anywhere.", "mix"));
+        return new Ear(
+                cue.id().value(), new Air(rig.celsius()).delayFrames(performer.metres(), session.sampleRate()), (float)
+                        (1 / Math.max(1, performer.metres())));
     }
 
     /** The click alone, all its voices together, with its count-in. */

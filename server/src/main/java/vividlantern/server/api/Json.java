@@ -128,6 +128,12 @@ class Json {
             schemas.add(UndoState.class);
             schemas.add(CopiesController.ListedCopy.class);
             schemas.add(LiveController.Happened.class);
+            schemas.add(MonitoringController.TimingSheet.class);
+            schemas.add(MonitoringController.WantedWays.class);
+            schemas.add(MonitoringController.WantedLoopback.class);
+            schemas.add(MonitoringController.FoundLoopback.class);
+            schemas.add(MonitoringController.WantedAdoption.class);
+            schemas.add(MonitoringController.LoadNow.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();
             schemas.named()

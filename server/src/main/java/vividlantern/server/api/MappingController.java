@@ -187,7 +187,7 @@ class MappingController {
     }
 
     private Noted noted(Session session) {
-        return new Noted(rigs.turned(session.rigId()), live.incidents(session.id()));
+        return new Noted(rigs.turned(session.rigId()), rigs.measured(session.rigId()), live.incidents(session.id()));
     }
 
     private static Found found(Readiness.Standing standing) {

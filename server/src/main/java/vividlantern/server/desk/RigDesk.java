@@ -3,6 +3,7 @@ package vividlantern.server.desk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
@@ -27,6 +28,7 @@ import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Unreadable;
+import vividlantern.timing.MeasuredLatency;
 
 /** The open rigs. A change is made here and nowhere else: tried, stored, and only then published. */
 @Component
@@ -150,6 +152,37 @@ public class RigDesk {
         }
         store.note(id, turned);
         events.publishEvent(new RigTurned(id));
+    }
+
+    /** What was measured of a rig's interfaces over a cable. */
+    public List<MeasuredLatency> measured(RigId id) {
+        return store.measured(opened(id).rig.id());
+    }
+
+    /** Keeps what was measured, as the newest of its device and rate. */
+    public void keep(RigId id, String device, int sampleRate, MeasuredLatency.Measurement measured) {
+        store.keep(
+                id,
+                measuredOf(id, device, sampleRate)
+                        .map(known -> known.measured(measured))
+                        .orElseGet(() -> new MeasuredLatency(device, sampleRate, measured, Optional.empty())));
+        events.publishEvent(new RigMeasured(id));
+    }
+
+    /** Lets the newest measurement of a device and a rate count, or the driver again. */
+    public void adopt(RigId id, String device, int sampleRate, boolean on) {
+        MeasuredLatency known = measuredOf(id, device, sampleRate)
+                .orElseThrow(() -> new Refused(
+                        "Nothing was measured of that device at " + sampleRate + " Hz. Measure with a cable first.",
+                        "device"));
+        store.keep(id, known.adopting(on));
+        events.publishEvent(new RigMeasured(id));
+    }
+
+    private Optional<MeasuredLatency> measuredOf(RigId id, String device, int sampleRate) {
+        return measured(id).stream()
+                .filter(each -> each.device().equals(device) && each.sampleRate() == sampleRate)
+                .findFirst();
     }
 
     private Rig make(RigId id, List<RigEdit> edits, Function<Open, History.Outcome<Rig, RigPartKey, RigPart>> change) {

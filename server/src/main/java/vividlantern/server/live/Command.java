@@ -20,7 +20,10 @@ import vividlantern.rig.PortId;
     @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips"),
     @JsonSubTypes.Type(value = Command.Turn.class, name = "turn"),
     @JsonSubTypes.Type(value = Command.ReleaseRig.class, name = "release-rig"),
-    @JsonSubTypes.Type(value = Command.InterfaceFate.class, name = "interface-fate")
+    @JsonSubTypes.Type(value = Command.InterfaceFate.class, name = "interface-fate"),
+    @JsonSubTypes.Type(value = Command.PlugCable.class, name = "plug-cable"),
+    @JsonSubTypes.Type(value = Command.PullCables.class, name = "pull-cables"),
+    @JsonSubTypes.Type(value = Command.StrainComputer.class, name = "strain-computer")
 })
 public sealed interface Command {
 
@@ -95,6 +98,18 @@ public sealed interface Command {
 
     /** Pulls the stand-in's interface, lets another program have it, or brings it back. */
     record InterfaceFate(Fate fate) implements OfStandIns {}
+
+    /** Plugs a cable from an output of the stand-in's interface into an input, in the place of what is there. */
+    record PlugCable(PortId output, PortId input) implements OfStandIns {}
+
+    /** Pulls out every cable that was plugged so. */
+    record PullCables() implements OfStandIns {}
+
+    /**
+     * Lets another program take the computer's time, as a share of each block's from 0 to 1.5, and blocks begin late by chance, up
+     * to 50 ms.
+     */
+    record StrainComputer(double load, double jitterMs) implements OfStandIns {}
 
     /** Turns a preamp of the stand-in that only a hand can reach. */
     record Turn(PortId port, double gainDb, boolean phantom) implements OfStandIns {}

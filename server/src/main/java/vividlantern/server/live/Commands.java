@@ -83,6 +83,12 @@ public class Commands {
             standIns.turn(turn.port(), turn.gainDb(), turn.phantom());
         } else if (wish instanceof Command.InterfaceFate interfaceFate) {
             standIns.befall(interfaceFate.fate());
+        } else if (wish instanceof Command.PlugCable cable) {
+            standIns.plug(cable.output(), cable.input());
+        } else if (wish instanceof Command.PullCables) {
+            standIns.pullCables();
+        } else if (wish instanceof Command.StrainComputer strain) {
+            standIns.strain(strain.load(), strain.jitterMs());
         }
     }
 }

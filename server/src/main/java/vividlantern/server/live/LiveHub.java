@@ -27,6 +27,7 @@ import vividlantern.preamp.InputStanding;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.RigChanged;
+import vividlantern.server.desk.RigMeasured;
 import vividlantern.server.desk.RigTurned;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.server.store.StoreWatch;
@@ -178,6 +179,13 @@ public class LiveHub extends TextWebSocketHandler {
     public void follow(RigTurned change) {
         pages.of(session -> desk.rigOf(session).id().equals(change.rig()))
                 .forEach(page -> page.text("{\"type\":\"turned\"}"));
+    }
+
+    /** Tells pages on a rig that something was measured there. */
+    @EventListener
+    public void follow(RigMeasured change) {
+        pages.of(session -> desk.rigOf(session).id().equals(change.rig()))
+                .forEach(page -> page.text("{\"type\":\"measured\"}"));
     }
 
     /** Tells pages at once what is happening since a command. */

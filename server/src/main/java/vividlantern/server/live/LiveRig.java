@@ -32,6 +32,11 @@ import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.MonitoringEdit.SetPurpose;
+import vividlantern.session.edit.SessionEdit.SetBuffer;
+import vividlantern.session.edit.SessionEdit.SetSampleRate;
+import vividlantern.sim.Strain;
 
 /**
  * Which session is at the rig: the one that has the engine and the devices. Stays begin and end on a thread of their own,
@@ -54,6 +59,8 @@ public class LiveRig {
      * @param dropout why sound was missing within the last minute; "" if nothing was
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
+     * @param cables what was plugged from the stand-in's outputs back into its inputs
+     * @param strain what is done to the stand-in's computer
      */
     public record Happening(
             boolean playing,
@@ -67,7 +74,9 @@ public class LiveRig {
             String trouble,
             String dropout,
             Command.Fate interfaceFate,
-            List<StandIns.Preamp> fronts) {}
+            List<StandIns.Preamp> fronts,
+            List<StandIns.Cable> cables,
+            Strain strain) {}
 
     private final Desk desk;
     private final StandIns standIns;
@@ -211,6 +220,20 @@ public class LiveRig {
         return now;
     }
 
+    /** Refuses edits for which the engine would have to begin anew while the song plays. */
+    public void requireStopped(SessionId id, List<Edit> edits) {
+        Stay now = stay;
+        boolean beginsAnew = edits.stream()
+                .anyMatch(edit ->
+                        edit instanceof SetBuffer || edit instanceof SetSampleRate || edit instanceof SetPurpose);
+        if (beginsAnew
+                && now != null
+                && now.session().id().equals(id)
+                && now.live().playing()) {
+            throw new Refused("The song plays, and another buffer or rate would break it off. Stop it first.", "edits");
+        }
+    }
+
     /** What went wrong with the sound since a session took the rig, newest first; nothing if it is not at the rig. */
     public List<Incidents.Incident> incidents(SessionId id) {
         Stay now = stay;
@@ -295,6 +318,8 @@ public class LiveRig {
                         .map(Incidents.Incident::sentence)
                         .orElse(""),
                 standIns.fate(),
-                standIns.fronts());
+                standIns.fronts(),
+                standIns.cables(),
+                standIns.strain());
     }
 }

@@ -3,6 +3,7 @@ package vividlantern.server.live;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Room;
 import vividlantern.engine.Venue;
@@ -15,6 +16,7 @@ import vividlantern.server.desk.RigDesk;
 import vividlantern.session.Session;
 import vividlantern.sim.NoteBank;
 import vividlantern.sim.StandInStudio;
+import vividlantern.sim.Strain;
 
 /**
  * The simulated devices and players: the one place at which the server names them. What hands have turned there stays turned,
@@ -26,8 +28,14 @@ public class StandIns implements Venue {
     /** Everybody plays. */
     public static final String ALL = StandInStudio.ALL;
 
+    /** A cable from an output back into an input. */
+    public record Cable(PortId output, PortId input) {}
+
     /** How a preamp stands. */
     public record Preamp(PortId port, PreampSetting setting) {}
+
+    private static final double MOST_LOAD = 1.5;
+    private static final double MOST_JITTER_MS = 50;
 
     private final RigDesk rigs;
     private final Map<Integer, NoteBank> notes = new ConcurrentHashMap<>();
@@ -36,6 +44,8 @@ public class StandIns implements Venue {
     private volatile RigId rig;
     private volatile String players = ALL;
     private volatile Command.Fate fate = Command.Fate.THERE;
+    private volatile List<Cable> cables = List.of();
+    private volatile Strain strain = Strain.NONE;
 
     StandIns(RigDesk rigs) {
         this.rigs = rigs;
@@ -49,6 +59,12 @@ public class StandIns implements Venue {
         }
         opened.letPlay(players);
         opened.vanish(fate.reason());
+        opened.suffer(strain);
+        cables = cables.stream()
+                .filter(cable -> wanted.engineOutput(cable.output()).isPresent()
+                        && wanted.engineInput(cable.input()).isPresent())
+                .toList();
+        cables.forEach(cable -> opened.plugCable(cable.output(), cable.input()));
         studio = opened;
         rig = wanted.id();
         Thread rehearsal = new Thread(opened::warmUp, "rehearsal");
@@ -141,6 +157,47 @@ public class StandIns implements Venue {
         }
         studio.turn(port.value(), front(gainDb, phantom));
         turnedAt(rig).put(port, studio.fronts().get(port.value()));
+    }
+
+    /** The cables that were plugged from outputs back into inputs. */
+    List<Cable> cables() {
+        return cables;
+    }
+
+    void plug(PortId output, PortId input) {
+        Rig here = rigs.rig(rig);
+        if (here.engineOutput(output).isEmpty()) {
+            throw new Refused("There is no output '" + output + "' at the interface.", "output");
+        }
+        if (here.engineInput(input).isEmpty()) {
+            throw new Refused("There is no input '" + input + "' at the interface.", "input");
+        }
+        studio.plugCable(output, input);
+        cables = Stream.concat(
+                        cables.stream().filter(each -> !each.input().equals(input)),
+                        Stream.of(new Cable(output, input)))
+                .toList();
+    }
+
+    void pullCables() {
+        studio.pullCables();
+        cables = List.of();
+    }
+
+    /** What is done to the computer. */
+    Strain strain() {
+        return strain;
+    }
+
+    void strain(double load, double jitterMs) {
+        if (!(load >= 0 && load <= MOST_LOAD)) {
+            throw new Refused("Another program takes from nothing to 1.5 times the time there is.", "load");
+        }
+        if (!(jitterMs >= 0 && jitterMs <= MOST_JITTER_MS)) {
+            throw new Refused("Blocks begin up to 50 ms late.", "jitterMs");
+        }
+        strain = new Strain(load, jitterMs);
+        studio.suffer(strain);
     }
 
     /** What happened to the interface. */

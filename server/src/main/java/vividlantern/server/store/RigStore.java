@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,6 +32,7 @@ import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.server.folder.Reached;
+import vividlantern.timing.MeasuredLatency;
 
 /** Reads and writes rigs, their logs and the kept copies of them. Each method is one transaction. */
 @Repository
@@ -202,6 +204,26 @@ public class RigStore {
         row.gainDb = turned.gainDb();
         row.phantom = turned.phantom();
         row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
+        entities.persist(row);
+        changes.more();
+    }
+
+    /** What was measured of a rig's interfaces, by device and rate. */
+    @Transactional(readOnly = true)
+    public List<MeasuredLatency> measured(RigId id) {
+        return rows(LoopbackRow.class, id)
+                .map(row -> Documents.read(row.document, MeasuredLatency.class))
+                .sorted(Comparator.comparing(MeasuredLatency::device).thenComparing(MeasuredLatency::sampleRate))
+                .toList();
+    }
+
+    public void keep(RigId id, MeasuredLatency measured) {
+        RigPartId key = new RigPartId(id.value(), measured.device() + "@" + measured.sampleRate());
+        LoopbackRow known = entities.find(LoopbackRow.class, key);
+        LoopbackRow row = known == null ? new LoopbackRow() : known;
+        row.key = key;
+        row.measuredAt = OffsetDateTime.now(ZoneOffset.UTC);
+        row.document = Documents.write(measured);
         entities.persist(row);
         changes.more();
     }

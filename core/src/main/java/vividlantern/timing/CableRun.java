@@ -1,0 +1,97 @@
+package vividlantern.timing;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import vividlantern.engine.Probe;
+import vividlantern.engine.Stay;
+import vividlantern.history.Refused;
+import vividlantern.rig.Device;
+import vividlantern.rig.Port;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.Session;
+
+/**
+ * Measures over a cable while a session is at the rig.
+ *
+ * @param measured what is to be kept; empty if it cannot be trusted
+ */
+public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency.Measurement> measured) {
+
+    /**
+     * Sends sweeps out by an output and looks what comes in.
+     *
+     * @param aware whether somebody said that it may be loud there
+     */
+    public static CableRun of(Stay stay, PortId output, PortId input, boolean aware) {
+        Session session = stay.session();
+        Rig rig = stay.rig();
+        Port from = port(rig, output, Port.Direction.OUT, "output");
+        Port to = port(rig, input, Port.Direction.IN, "input");
+        int sends = rig.engineOutput(output).orElseThrow(() -> elsewhere(rig, from, "output"));
+        int receives = rig.engineInput(input).orElseThrow(() -> elsewhere(rig, to, "input"));
+        if (!aware) {
+            heardBy(session, rig, output).ifPresent(who -> {
+                throw new Refused(
+                        from.houseLabel() + " " + who + ". The sweeps are loud: see that nobody listens there, then"
+                                + " measure all the same.",
+                        "aware");
+            });
+        }
+        Probe probe = stay.probe(Sweep.all(session.sampleRate()), sends, receives, Sweep.spacing(session.sampleRate()));
+        Loopback found = Loopback.of(probe, session.sampleRate());
+        Device leading = rig.leadingInterface().orElseThrow();
+        String sentence = found.sentence(
+                leading.latency().roundTripFrames(session.bufferFrames()),
+                session.sampleRate(),
+                from.houseLabel(),
+                to.houseLabel(),
+                rig.engineInputs().stream().map(Port::houseLabel).toList());
+        Optional<MeasuredLatency.Measurement> measured = found.isTrusted()
+                ? Optional.of(new MeasuredLatency.Measurement(
+                        session.bufferFrames(),
+                        output,
+                        input,
+                        found.frames(),
+                        found.signalToNoiseDb(),
+                        leading.latency(),
+                        Instant.now().toString()))
+                : Optional.empty();
+        return new CableRun(found, sentence, measured);
+    }
+
+    private static Port port(Rig rig, PortId id, Port.Direction direction, String field) {
+        return rig.port(id)
+                .filter(port -> port.direction() == direction)
+                .orElseThrow(() -> new Refused("There is no " + field + " '" + id + "' in " + rig.name() + ".", field));
+    }
+
+    private static Refused elsewhere(Rig rig, Port port, String field) {
+        String name = rig.leadingInterface().map(Device::name).orElse(rig.name());
+        return new Refused(
+                port.houseLabel() + " is at " + rig.device(port.device()).name() + ", which " + name
+                        + " does not reach. Choose a port that the engine runs on.",
+                field);
+    }
+
+    /** Who or what hears an output, in words; empty if nothing does. */
+    private static Optional<String> heardBy(Session session, Rig rig, PortId output) {
+        Optional<StereoPair> pair = rig.outputPairs().stream()
+                .filter(each -> List.of(each.left(), each.right()).contains(output))
+                .findFirst();
+        List<String> cues = session.cues().stream()
+                .filter(cue ->
+                        pair.map(StereoPair::id).isPresent() && cue.output().equals(pair.map(StereoPair::id)))
+                .map(Cue::name)
+                .toList();
+        if (!cues.isEmpty()) {
+            return Optional.of("goes to the headphones of " + String.join(" and ", cues));
+        }
+        return pair.map(StereoPair::feeds)
+                .filter(feeds -> feeds != StereoPair.Feeds.NOTHING)
+                .map(feeds -> "goes to " + feeds.words());
+    }
+}

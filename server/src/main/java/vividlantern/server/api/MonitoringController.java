@@ -1,0 +1,204 @@
+package vividlantern.server.api;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import vividlantern.engine.Incidents;
+import vividlantern.engine.Stay;
+import vividlantern.hardware.Duty;
+import vividlantern.mix.LiveState;
+import vividlantern.rig.Device;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.RigDesk;
+import vividlantern.server.desk.TimingDesk;
+import vividlantern.server.live.LiveRig;
+import vividlantern.session.Monitoring;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.SourceKind;
+import vividlantern.timing.BufferChoices;
+import vividlantern.timing.CableRun;
+import vividlantern.timing.Loopback;
+import vividlantern.timing.MeasuredLatency;
+import vividlantern.timing.OwnWays;
+import vividlantern.timing.PerformerTiming;
+import vividlantern.timing.Timing;
+
+/** Who hears themselves by which way, how late, and what the interface really takes. */
+@RestController
+class MonitoringController {
+
+    /** How late a kind of source may be heard, and what is usual. */
+    record KindTolerance(SourceKind source, String words, double ms, double usualMs) {}
+
+    /**
+     * How late everybody hears themselves.
+     *
+     * @param reportedFrames the round trip as the driver says
+     * @param notReported what was measured and adopted beyond that, in frames
+     * @param measured what was measured at this rate
+     * @param stale whether that was with another buffer or another driver
+     */
+    record TimingSheet(
+            String device,
+            int sampleRate,
+            int bufferFrames,
+            Monitoring monitoring,
+            int reportedFrames,
+            double notReported,
+            Optional<MeasuredLatency> measured,
+            boolean stale,
+            List<PerformerTiming> performers,
+            BufferChoices buffers,
+            List<KindTolerance> tolerances) {}
+
+    /** How a performer shall hear themselves. */
+    record WantedWays(PerformerId performer, boolean direct, boolean engine) {}
+
+    /**
+     * A cable to be measured over.
+     *
+     * @param aware whether somebody said that it may be loud at the output
+     */
+    record WantedLoopback(PortId output, PortId input, boolean aware) {}
+
+    /** What a measurement found, in words and numbers. */
+    record FoundLoopback(
+            Loopback.Verdict verdict, String sentence, double frames, List<Double> runs, double signalToNoiseDb) {}
+
+    /** Which measurement counts. */
+    record WantedAdoption(String device, int sampleRate, boolean adopted) {}
+
+    /**
+     * How much of their time blocks took within the last minute.
+     *
+     * @param histogram how many blocks took how much, in bins of {@code binWidth}, the last one all above
+     * @param typical the share that half of them did not exceed
+     * @param worst the largest share; above 1 a block came too late
+     * @param lateBlocks how many blocks came late since the session took the rig
+     * @param missedMs how much sound was left out since
+     */
+    record LoadNow(
+            long blocks,
+            List<Long> histogram,
+            double binWidth,
+            double typical,
+            double worst,
+            long lateBlocks,
+            double missedMs) {}
+
+    private final Desk desk;
+    private final RigDesk rigs;
+    private final LiveRig live;
+    private final TimingDesk timings;
+
+    MonitoringController(Desk desk, RigDesk rigs, LiveRig live, TimingDesk timings) {
+        this.desk = desk;
+        this.rigs = rigs;
+        this.live = live;
+        this.timings = timings;
+    }
+
+    /** How late everybody hears themselves, and what each buffer would do. */
+    @GetMapping("/api/sessions/{session}/timing")
+    TimingSheet timing(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        Rig rig = desk.rigOf(open.id());
+        LiveState state = live.isAtTheRig(open.id()) ? live.at(open.id()).live() : LiveState.STOPPED;
+        Timing timing = timings.timing(open, rig, state);
+        Optional<MeasuredLatency> measured = MeasuredLatency.of(rigs.measured(rig.id()), rig, open.sampleRate());
+        Monitoring monitoring = open.monitored();
+        return new TimingSheet(
+                rig.leadingInterface().map(Device::name).orElse(""),
+                open.sampleRate(),
+                open.bufferFrames(),
+                monitoring,
+                rig.leadingInterface()
+                        .map(Device::latency)
+                        .orElse(LatencyProfile.NONE)
+                        .roundTripFrames(open.bufferFrames()),
+                timings.notReported(open, rig),
+                measured,
+                measured.filter(each -> each.isStale(rig, open.bufferFrames())).isPresent(),
+                timing.performers(),
+                timings.buffers(open, rig, timing),
+                Arrays.stream(SourceKind.values())
+                        .map(kind ->
+                                new KindTolerance(kind, kind.words(), monitoring.toleranceMs(kind), kind.toleranceMs()))
+                        .toList());
+    }
+
+    /** The edits that let a performer hear themselves direct, through the engine, or both. */
+    @PostMapping("/api/sessions/{session}/ways")
+    InputListController.Proposed ways(@PathVariable String session, @RequestBody WantedWays wanted) {
+        Session open = desk.session(new SessionId(session));
+        return new InputListController.Proposed(
+                OwnWays.edits(open, desk.rigOf(open.id()), wanted.performer(), wanted.direct(), wanted.engine()));
+    }
+
+    /** Measures over a cable; takes some seconds. What can be trusted is kept beside the rig. */
+    @PostMapping("/api/live/{session}/loopback")
+    FoundLoopback loopback(@PathVariable String session, @RequestBody WantedLoopback wanted) {
+        Stay stay = live.at(desk.session(new SessionId(session)).id());
+        CableRun run = CableRun.of(stay, wanted.output(), wanted.input(), wanted.aware());
+        run.measured()
+                .ifPresent(measured -> rigs.keep(
+                        stay.rig().id(),
+                        stay.rig().leadingInterface().orElseThrow().id(),
+                        stay.session().sampleRate(),
+                        measured));
+        Loopback found = run.found();
+        return new FoundLoopback(
+                found.verdict(), run.sentence(), found.frames(), found.runs(), found.signalToNoiseDb());
+    }
+
+    /** Breaks off a measurement; nothing of it is kept. */
+    @DeleteMapping("/api/live/{session}/loopback")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void cancelLoopback(@PathVariable String session) {
+        live.at(desk.session(new SessionId(session)).id()).cancelProbe();
+    }
+
+    /** What was measured of a rig's interfaces. */
+    @GetMapping("/api/rigs/{rig}/measured-latency")
+    List<MeasuredLatency> measured(@PathVariable String rig) {
+        return rigs.measured(new RigId(rig));
+    }
+
+    /** Lets what was measured count, or the driver again. */
+    @PostMapping("/api/rigs/{rig}/measured-latency")
+    List<MeasuredLatency> adopt(@PathVariable String rig, @RequestBody WantedAdoption wanted) {
+        RigId id = new RigId(rig);
+        rigs.adopt(id, wanted.device(), wanted.sampleRate(), wanted.adopted());
+        return rigs.measured(id);
+    }
+
+    /** How much of their time blocks take at the rig. */
+    @GetMapping("/api/live/{session}/load")
+    LoadNow load(@PathVariable String session) {
+        Stay stay = live.at(desk.session(new SessionId(session)).id());
+        Duty.Reading reading = stay.device().duty().reading(System.nanoTime());
+        List<Incidents.Incident> incidents = stay.incidents().newestFirst();
+        return new LoadNow(
+                reading.blocks(),
+                reading.histogram(),
+                Duty.BIN_WIDTH,
+                reading.typical(),
+                reading.worst(),
+                incidents.stream().mapToLong(Incidents.Incident::lateBlocks).sum(),
+                incidents.stream().mapToDouble(Incidents.Incident::missedMs).sum());
+    }
+}

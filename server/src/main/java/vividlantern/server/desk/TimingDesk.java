@@ -1,0 +1,68 @@
+package vividlantern.server.desk;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+import vividlantern.engine.LoadTrial;
+import vividlantern.mix.LiveState;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.timing.BufferChoices;
+import vividlantern.timing.MeasuredLatency;
+import vividlantern.timing.Timing;
+
+/** How late everybody hears themselves in a session, with what was measured of its rig. */
+@Component
+public class TimingDesk {
+
+    /** What the mixer's load depends on, near enough: each number to about a fifth. */
+    private record Size(long inputs, long tracks, long cues, long sends) {
+
+        private static Size of(Session session, Rig rig) {
+            int sends =
+                    session.cues().stream().map(Cue::sends).mapToInt(List::size).sum();
+            return new Size(
+                    about(rig.engineInputs().size()),
+                    about(session.tracks().size()),
+                    about(session.cues().size()),
+                    about(sends));
+        }
+
+        private static long about(int number) {
+            return Math.round(4 * Math.log(number + 1.0) / Math.log(2));
+        }
+    }
+
+    private record Tried(Size size, LoadTrial load) {}
+
+    private final RigDesk rigs;
+    private final Map<SessionId, Tried> tried = new ConcurrentHashMap<>();
+
+    public TimingDesk(RigDesk rigs) {
+        this.rigs = rigs;
+    }
+
+    public Timing timing(Session session, Rig rig, LiveState live) {
+        return new Timing(session, rig, live, notReported(session, rig));
+    }
+
+    public double notReported(Session session, Rig rig) {
+        return MeasuredLatency.notReported(rigs.measured(rig.id()), rig, session.sampleRate());
+    }
+
+    /** The buffers to choose from; how much time each would take is tried out, and known until the session has another size. */
+    public BufferChoices buffers(Session session, Rig rig, Timing timing) {
+        Size size = Size.of(session, rig);
+        LoadTrial load = tried.compute(
+                        session.id(),
+                        (id, known) -> known != null && known.size().equals(size)
+                                ? known
+                                : new Tried(size, LoadTrial.of(session, rig)))
+                .load();
+        return BufferChoices.of(
+                session, rig, timing, notReported(session, rig), buffer -> load.share(buffer, session.sampleRate()));
+    }
+}

@@ -1,0 +1,63 @@
+import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { api, type LoadNow, type TimingSheet } from '@/api/client'
+import { useDesk } from './desk'
+import { useRig } from './rig'
+
+const LOOK_MS = 1000
+
+type Desk = ReturnType<typeof useDesk>
+
+/** What the buffer is for: to record until somebody said otherwise. */
+export const purposeOf = (desk: Desk) => desk.session?.monitoring?.purpose ?? 'record'
+
+export function switchPurpose(desk: Desk) {
+  return desk.edit([{ kind: 'set-purpose', purpose: purposeOf(desk) === 'record' ? 'mix' : 'record' }])
+}
+
+/** How late everybody hears themselves, fetched anew whenever something changes on which it depends. */
+export function useTiming() {
+  const desk = useDesk()
+  const rig = useRig()
+  const sheet = shallowRef<TimingSheet | null>(null)
+  let asked = 0
+
+  watch(
+    () => [
+      desk.session?.id,
+      desk.session?.revision,
+      rig.rig?.revision,
+      desk.measurements,
+      desk.live?.playing,
+      desk.live?.switching,
+    ],
+    async () => {
+      const mine = ++asked
+      if (!desk.session) return
+      const params = { path: { session: desk.session.id } }
+      const answer = await api.GET('/api/sessions/{session}/timing', { params }).catch(() => null)
+      if (mine === asked && answer?.data) sheet.value = answer.data
+    },
+    { immediate: true },
+  )
+  return sheet
+}
+
+/** How much of their time blocks take, looked at once a second. */
+export function useLoad() {
+  const desk = useDesk()
+  const load = ref<LoadNow | null>(null)
+
+  async function look() {
+    if (!desk.session || !desk.live || desk.live.fault) {
+      load.value = null
+      return
+    }
+    const params = { path: { session: desk.session.id } }
+    load.value = (await api.GET('/api/live/{session}/load', { params }).catch(() => null))?.data ?? null
+  }
+
+  void look()
+  const timer = window.setInterval(look, LOOK_MS)
+  onBeforeUnmount(() => clearInterval(timer))
+  return load
+}

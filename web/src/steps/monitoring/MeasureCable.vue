@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { NButton, NCheckbox } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { api, type FoundLoopback, type Port, type TimingSheet } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+import { useRig } from '@/desk/rig'
+import DialogCard from '@/parts/DialogCard.vue'
+import SelectRow from '@/parts/SelectRow.vue'
+
+/** Measures over a cable what the interface really takes, and lets that count. */
+const shown = defineModel<boolean>('shown', { required: true })
+const { sheet } = defineProps<{ sheet: TimingSheet }>()
+
+const desk = useDesk()
+const rig = useRig()
+const output = ref('')
+const input = ref('')
+const aware = ref(false)
+const running = ref(false)
+const found = ref<FoundLoopback | null>(null)
+const trouble = ref('')
+
+const leading = computed(() => rig.rig?.devices.find((device) => device.name === sheet.device))
+/** Loud is worst at ears, then at speakers: what is heard least is offered first. */
+const LOUD = ['nothing', 'room-speaker', 'second-speakers', 'main-speakers', 'engineer', 'headphones']
+const loud = (port: string) => {
+  const pair = rig.rig?.pairs.find((each) => each.left === port || each.right === port)
+  return pair ? LOUD.indexOf(pair.feeds) : 0
+}
+const offered = (ports: Port[]) => ports.map((port) => ({ label: port.houseLabel, value: port.id }))
+const outputs = computed(() =>
+  offered([...rig.portsOf(leading.value?.id ?? '', 'out')].sort((a, b) => loud(a.id) - loud(b.id))),
+)
+/** Mics stay where they are: only line inputs into which nothing comes are offered. */
+const inputs = computed(() => {
+  const taken = new Set(desk.inputs.flatMap((each) => each.ports.flatMap((port) => rig.path(port).map(({ id }) => id))))
+  const tied = new Set(rig.rig?.ties.map((tie) => tie.to))
+  const free = rig.portsOf(leading.value?.id ?? '', 'in').filter((port) => port.takes.includes('line'))
+  return offered(free.filter((port) => !taken.has(port.id) && !tied.has(port.id)))
+})
+
+watch(shown, (now) => {
+  if (!now) return
+  found.value = null
+  trouble.value = ''
+  aware.value = false
+  output.value ||= outputs.value[0]?.value ?? ''
+  input.value ||= inputs.value[0]?.value ?? ''
+})
+
+const plugged = computed(() =>
+  desk.live?.cables.some((cable) => cable.output === output.value && cable.input === input.value),
+)
+const at = computed(() => ({ params: { path: { session: desk.session!.id } } }))
+
+async function measure() {
+  running.value = true
+  found.value = null
+  trouble.value = ''
+  const body = { output: output.value, input: input.value, aware: aware.value }
+  try {
+    found.value = (await api.POST('/api/live/{session}/loopback', { ...at.value, body })).data!
+  } catch (failed) {
+    trouble.value = failed instanceof Error ? failed.message : String(failed)
+  }
+  running.value = false
+}
+
+const cancel = () => trying(() => api.DELETE('/api/live/{session}/loopback', at.value))
+
+function adopt(adopted: boolean) {
+  const params = { path: { rig: rig.rig!.id } }
+  const body = { device: leading.value!.id, sampleRate: sheet.sampleRate, adopted }
+  return trying(() => api.POST('/api/rigs/{rig}/measured-latency', { params, body }))
+}
+
+const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const differs = (frames: number) => frames - sheet.reportedFrames
+const newest = computed(() => sheet.measured?.newest)
+const adopted = computed(() => sheet.measured?.adopted)
+const isNewest = computed(() => newest.value && adopted.value && newest.value.at === adopted.value.at)
+</script>
+
+<template>
+  <DialogCard v-model:show="shown" title="Measure with a cable" :width="620">
+    <p class="soft">
+      Plug a cable from an output straight into an input that is free. Three sweeps go out and come back; that takes
+      about three seconds.
+    </p>
+    <div class="ports">
+      <SelectRow v-model="output" :options="outputs" label="From output" />
+      <SelectRow v-model="input" :options="inputs" label="Into input" />
+      <NButton
+        v-if="desk.live"
+        size="small"
+        :disabled="!output || !input"
+        title="A cable of the stand-in, since there is no real one here"
+        @click="plugged ? desk.command({ kind: 'pull-cables' }) : desk.command({ kind: 'plug-cable', output, input })"
+      >
+        {{ plugged ? "Pull out the stand-in's cable" : "Plug in the stand-in's cable" }}
+      </NButton>
+    </div>
+    <NCheckbox v-model:checked="aware">Nobody listens at this output: the sweeps may be loud there.</NCheckbox>
+    <div class="way">
+      <NButton type="primary" :disabled="running || !desk.live || !output || !input" @click="measure">
+        {{ running ? 'Measuring' : 'Measure' }}
+      </NButton>
+      <NButton v-if="running" @click="cancel">Cancel</NButton>
+      <span v-if="running" class="soft" role="status">Sweeps go out now.</span>
+      <span v-else-if="!desk.live" class="soft">Take the rig first.</span>
+    </div>
+    <p v-if="trouble" class="flare" role="alert">{{ trouble }}</p>
+    <template v-if="found">
+      <p :class="{ flare: found.verdict !== 'trusted' }" role="status">
+        <strong>{{ found.sentence }}</strong>
+      </p>
+      <p v-if="found.runs.length" class="soft">
+        The three runs: {{ found.runs.map((each) => each.toFixed(2)).join(', ') }} frames, the signal
+        {{ Math.round(found.signalToNoiseDb) }} dB above all else.
+      </p>
+    </template>
+    <template v-if="newest">
+      <h3>{{ sheet.device }} at {{ sheet.sampleRate / 1000 }} kHz</h3>
+      <p>
+        Measured {{ when(newest.at) }} with a buffer of {{ newest.bufferFrames }}:
+        {{ newest.frames.toFixed(1) }} frames; the driver says
+        {{ newest.bufferFrames === sheet.bufferFrames ? sheet.reportedFrames : 'another number' }}.
+        <span v-if="newest.bufferFrames === sheet.bufferFrames" class="soft">
+          {{ differs(newest.frames) >= 0 ? '+' : '−' }}{{ Math.abs(differs(newest.frames)).toFixed(1) }} frames
+        </span>
+      </p>
+      <p v-if="sheet.stale" class="flare">That was with another buffer or driver. Measure again.</p>
+      <div class="way">
+        <NButton v-if="!isNewest" size="small" type="primary" @click="adopt(true)">Adopt as recording offset</NButton>
+        <span v-else>
+          <strong>Adopted:</strong> takes are moved {{ Math.abs(sheet.notReported).toFixed(1) }} frames
+          {{ sheet.notReported >= 0 ? 'earlier' : 'later' }} than the driver says.
+        </span>
+        <button v-if="adopted" class="word" @click="adopt(false)">Believe the driver again</button>
+      </div>
+    </template>
+  </DialogCard>
+</template>
+
+<style scoped>
+.ports {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 12px;
+  align-items: end;
+  margin: 10px 0;
+}
+
+.way {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-top: 12px;
+}
+
+p {
+  margin: 8px 0 0;
+}
+
+h3 {
+  margin-top: 18px;
+  font-size: 15px;
+}
+</style>
