@@ -43,7 +43,7 @@ public class ArchitectureTest {
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
             {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
             {"timing", "timing,engine,mix,patch,hardware,history,session,rig,units"},
-            {"readiness", "readiness,timing,engine,preamp,patch,hardware,history,session,rig,units"},
+            {"readiness", "readiness,timing,engine,mix,preamp,patch,hardware,history,session,rig,units"},
             {"template", "template,patch,history,session,rig,units"},
             {"format", "format,template,history,engine,mix,click,patch,session,rig,units"},
         };
