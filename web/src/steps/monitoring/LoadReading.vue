@@ -40,6 +40,11 @@ const height = (count: number) => (count === 0 ? 0 : 3 + (21 * Math.log1p(count)
         <RouterLink :to="`/sessions/${desk.session!.id}/history`">see when</RouterLink>
       </span>
       <span v-else class="soft">No block came late.</span>
+      <span v-for="clock in load.clocks" :key="clock.name" class="soft">
+        {{ clock.name }} runs {{ Math.abs(clock.ppm).toFixed(1) }} ppm {{ clock.ppm >= 0 ? 'fast' : 'slow' }} by its own
+        clock: off by {{ Math.abs(clock.msASong).toFixed(1) }} ms after five minutes. It is resampled,
+        {{ clock.delayMs.toFixed(2) }} ms late.
+      </span>
     </span>
   </div>
 </template>

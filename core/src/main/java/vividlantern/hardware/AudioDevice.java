@@ -1,6 +1,7 @@
 package vividlantern.hardware;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** An interface's driver, or its stand-in: it moves samples between its converters and an {@link AudioProcess}. */
@@ -38,6 +39,11 @@ public interface AudioDevice {
 
     /** How much of their time its blocks took, while it runs in real time. */
     Duty duty();
+
+    /** By how many parts in a million devices on clocks of their own are faster, by their ids, as far as that is known by now. */
+    default Map<String, Double> drifts() {
+        return Map.of();
+    }
 
     /**
      * Sets the device's own matrix, direct monitoring: inputs straight to outputs, past the process. It moves there within

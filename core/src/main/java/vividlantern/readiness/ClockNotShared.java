@@ -10,7 +10,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 
-/** A device on a clock of its own is tied to the interface: its recordings slowly slide against the rest. */
+/** A device on a clock of its own: what comes from it slowly slides against the rest. */
 final class ClockNotShared implements Rule {
 
     private static final int SONG_SECONDS = 300;
@@ -39,6 +39,15 @@ final class ClockNotShared implements Rule {
     /** Two devices not locked to one clock drift apart by ppm · t. */
     private static Finding finding(Device device) {
         double driftMs = Math.abs(device.driftPpm()) * SONG_SECONDS / 1000;
+        if (device.kind() == Device.Kind.INTERFACE) {
+            return Finding.byHand(
+                    Keys.of("clock-drifting", device.id(), device.driftPpm()),
+                    device.name() + " runs on its own clock, " + device.driftPpm()
+                            + " ppm from the interface's, and is resampled.",
+                    String.format(Locale.ROOT, "What plays there is off by %.1f ms after five minutes.", driftMs),
+                    List.<PartKey>of(),
+                    "Start it anew for each take, or let it follow the clock and say so under Rig.");
+        }
         return Finding.byHand(
                 Keys.of("clock-not-shared", device.id(), device.driftPpm()),
                 device.name() + " runs on its own clock, " + device.driftPpm() + " ppm from the interface's.",

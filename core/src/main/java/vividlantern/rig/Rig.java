@@ -235,7 +235,7 @@ public record Rig(
                 .findFirst();
     }
 
-    /** The inputs of the interfaces in the order of the engine's channels. */
+    /** The inputs of the interfaces in the order of the engine's channels; those on clocks of their own come last. */
     public List<Port> engineInputs() {
         return inOrder().inputs();
     }
@@ -378,9 +378,14 @@ public record Rig(
 
     /**
      * What the engine runs on together: the leading interface, then those interfaces and sound modules that follow its
-     * clock. One on a clock of its own cannot run along.
+     * clock.
      */
     public List<Device> engineDevices() {
         return RigPorts.running(devices);
+    }
+
+    /** The interfaces on clocks of their own: their inputs come after those of {@link #engineDevices}, their outputs are not used. */
+    public List<Device> freeRunningDevices() {
+        return RigPorts.freeRunning(devices);
     }
 }

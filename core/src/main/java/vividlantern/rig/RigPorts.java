@@ -29,7 +29,8 @@ final class RigPorts extends AbstractList<Port> implements RandomAccess {
                 .toList();
         ports.forEach(port -> places.putIfAbsent(port.id(), places.size()));
         List<Device> running = running(devices);
-        inputs = channels(running, Port.Direction.IN);
+        inputs = channels(
+                Stream.concat(running.stream(), freeRunning(devices).stream()).toList(), Port.Direction.IN);
         outputs = channels(running, Port.Direction.OUT);
     }
 
@@ -62,6 +63,16 @@ final class RigPorts extends AbstractList<Port> implements RandomAccess {
                                         .filter(device -> !device.equals(leading) && !device.retired())
                                         .filter(device -> device.kind().isOfTheComputer()
                                                 && device.clock() == Device.Clock.FOLLOWS))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    /** The interfaces on clocks of their own, whose inputs are resampled to the leading one. */
+    static List<Device> freeRunning(List<Device> devices) {
+        return leading(devices)
+                .map(leading -> devices.stream()
+                        .filter(device -> !device.equals(leading) && !device.retired())
+                        .filter(device -> device.kind() == Device.Kind.INTERFACE && device.clock() == Device.Clock.OWN)
                         .toList())
                 .orElse(List.of());
     }

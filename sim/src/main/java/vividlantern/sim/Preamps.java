@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.rig.Device;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -53,7 +54,11 @@ final class Preamps {
         this.rig = rig;
         this.sampleRate = sampleRate;
         this.mics = mics;
-        channels = rig.engineInputs().stream().map(this::channel).toList();
+        List<String> along = rig.freeRunningDevices().stream().map(Device::id).toList();
+        channels = rig.engineInputs().stream()
+                .filter(port -> !along.contains(port.device()))
+                .map(this::channel)
+                .toList();
         knobs.putAll(Saltworks.fronts());
         chains = new AtomicReferenceArray<>(channels.size());
         heardThrough = new Chain[channels.size()];

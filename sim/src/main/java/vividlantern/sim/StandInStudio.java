@@ -3,6 +3,7 @@ package vividlantern.sim;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
@@ -14,6 +15,7 @@ import vividlantern.hardware.DirectGain;
 import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.hardware.RunningAlong;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
@@ -48,6 +50,7 @@ public final class StandInStudio implements AudioDevice {
     private final NoteBank bank;
     private final Ensemble ensemble;
     private final Optional<SoundModule> module;
+    private final List<SecondComputer> alongside;
     private final Room room;
     private final Preamps preamps;
     private final DirectMatrix direct;
@@ -63,6 +66,7 @@ public final class StandInStudio implements AudioDevice {
 
     private volatile Lateness lateness = Lateness.NONE;
     private volatile boolean running;
+    private volatile Optional<RunningAlong> along = Optional.empty();
     private volatile String absence = "";
     private volatile Strain strain = Strain.NONE;
     private final AtomicReference<TempoMap> newTempoMap = new AtomicReference<>();
@@ -86,6 +90,10 @@ public final class StandInStudio implements AudioDevice {
         module = preamps.channels().stream().anyMatch(channel -> channel.moduleOutput() >= 0)
                 ? Optional.of(new SoundModule(bank, map, MAX_FRAMES))
                 : Optional.empty();
+        alongside = rig.freeRunningDevices().stream()
+                .map(device ->
+                        new SecondComputer(device.id(), bank, map, device.driftPpm(), inputsOf(rig, device.id())))
+                .toList();
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
                 .toArray(float[][][]::new);
@@ -137,7 +145,18 @@ public final class StandInStudio implements AudioDevice {
     }
 
     private Stream<Player> everybody() {
+        return Stream.concat(inTheHouse(), alongside.stream().map(SecondComputer::player));
+    }
+
+    /** Those who go by the leading clock. */
+    private Stream<Player> inTheHouse() {
         return Stream.concat(ensemble.players().stream(), module.map(SoundModule::player).stream());
+    }
+
+    private static int inputsOf(Rig rig, String device) {
+        return (int) rig.engineInputs().stream()
+                .filter(port -> port.device().equals(device))
+                .count();
     }
 
     /** Lets {@link #ALL}, {@link #NONE} or one player play. */
@@ -154,13 +173,16 @@ public final class StandInStudio implements AudioDevice {
     public void songAt(long deviceFrame, long songFrame, boolean playing) {
         long heardAt = deviceFrame + latency.outFrames(bufferFrames);
         noiseBegins = playing ? songFrame - deviceFrame : noiseBegins;
-        everybody().forEach(player -> {
-            if (playing) {
-                player.playAlong(heardAt, songFrame);
-            } else {
-                player.loop(heardAt);
-            }
-        });
+        inTheHouse().forEach(player -> follow(player, heardAt, songFrame, playing));
+        alongside.forEach(each -> follow(each.player(), each.own(heardAt), songFrame, playing));
+    }
+
+    private static void follow(Player player, long heardAt, long songFrame, boolean playing) {
+        if (playing) {
+            player.playAlong(heardAt, songFrame);
+        } else {
+            player.loop(heardAt);
+        }
     }
 
     /** Synthesizes every note beforehand, so that none has to be waited for. */
@@ -219,6 +241,10 @@ public final class StandInStudio implements AudioDevice {
         }
         float[][] in = new float[captured.length][frames];
         float[][] out = new float[rig.engineOutputs().size()][frames];
+        along = alongside.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new RunningAlong(process, List.copyOf(alongside), sampleRate, frames));
+        AudioProcess whole = along.isPresent() ? along.get() : process;
         long begun = System.nanoTime();
         boolean goesOn = true;
         running = true;
@@ -236,9 +262,10 @@ public final class StandInStudio implements AudioDevice {
             if (map != null) {
                 ensemble.follow(map, sampleRate);
                 module.ifPresent(playing -> playing.follow(map));
+                alongside.forEach(each -> each.follow(map));
             }
             fetch(frame - latency.inFrames(frames), in, frames);
-            goesOn = process.process(in, out, frames, frame);
+            goesOn = whole.process(in, out, frames, frame);
             if (pace == Pace.REAL_TIME) {
                 long now = System.nanoTime();
                 duty.note((now - due(begun, frame)) * 1e-9 * sampleRate / frames, now);
@@ -278,6 +305,18 @@ public final class StandInStudio implements AudioDevice {
         for (int n = offset; n < offset + frames; n++) {
             samples[n] = Math.max(-1, Math.min(1, samples[n]));
         }
+    }
+
+    @Override
+    public Map<String, Double> drifts() {
+        Map<String, Double> drifts = new TreeMap<>();
+        along.ifPresent(running -> {
+            for (int at = 0; at < alongside.size(); at++) {
+                String device = alongside.get(at).device();
+                running.driftPpm(at).ifPresent(ppm -> drifts.put(device, ppm));
+            }
+        });
+        return drifts;
     }
 
     @Override

@@ -104,7 +104,13 @@ public class RigEditsTest {
                 .endsWith("b-in-8", "a-in-1", "a-in-2")
                 .hasSize(10);
         Rig drifting = new SetDeviceClock("a", Device.Clock.OWN, 12).applyTo(turned);
-        assertThat(drifting.engineInputs()).hasSize(8);
+        assertThat(drifting.engineInputs())
+                .as("resampled, the last ones")
+                .endsWith(turned.engineInputs().get(9));
+        assertThat(drifting.engineDevices()).extracting(Device::id).containsExactly("b");
+        assertThat(drifting.freeRunningDevices()).extracting(Device::id).containsExactly("a");
+        assertThat(turned.engineOutputs()).hasSize(10);
+        assertThat(drifting.engineOutputs()).hasSize(8);
     }
 
     @Test

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.hardware.Duty;
+import vividlantern.hardware.RunningAlong;
 import vividlantern.mix.LiveState;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
@@ -90,6 +91,7 @@ class MonitoringController {
      * @param worst the largest share; above 1 a block came too late
      * @param lateBlocks how many blocks came late since the session took the rig
      * @param missedMs how much sound was left out since
+     * @param clocks the interfaces on clocks of their own, once their drift is known
      */
     record LoadNow(
             long blocks,
@@ -98,7 +100,19 @@ class MonitoringController {
             double typical,
             double worst,
             long lateBlocks,
-            double missedMs) {}
+            double missedMs,
+            List<OtherClock> clocks) {}
+
+    /**
+     * An interface on a clock of its own, which is resampled.
+     *
+     * @param ppm by how many parts in a million it is faster, as measured
+     * @param msASong by how much what plays there is off after five minutes
+     * @param delayMs by how much it comes in later than at the leading interface
+     */
+    record OtherClock(String name, double ppm, double msASong, double delayMs) {}
+
+    private static final int SONG_SECONDS = 300;
 
     private final Desk desk;
     private final RigDesk rigs;
@@ -186,6 +200,17 @@ class MonitoringController {
         return rigs.measured(id);
     }
 
+    private static List<OtherClock> clocks(Stay stay) {
+        double delayMs = 1000.0 * RunningAlong.DELAY_FRAMES / stay.session().sampleRate();
+        return stay.device().drifts().entrySet().stream()
+                .map(drift -> new OtherClock(
+                        stay.rig().device(drift.getKey()).name(),
+                        drift.getValue(),
+                        drift.getValue() * SONG_SECONDS / 1000,
+                        delayMs))
+                .toList();
+    }
+
     /** How much of their time blocks take at the rig. */
     @GetMapping("/api/live/{session}/load")
     LoadNow load(@PathVariable String session) {
@@ -199,6 +224,7 @@ class MonitoringController {
                 reading.typical(),
                 reading.worst(),
                 incidents.stream().mapToLong(Incidents.Incident::lateBlocks).sum(),
-                incidents.stream().mapToDouble(Incidents.Incident::missedMs).sum());
+                incidents.stream().mapToDouble(Incidents.Incident::missedMs).sum(),
+                clocks(stay));
     }
 }
