@@ -58,7 +58,11 @@ public final class Probe {
         cancelled = true;
     }
 
-    /** Waits until it is done; false if it was cancelled or takes too long, as when the device has gone. */
+    boolean isCancelled() {
+        return cancelled;
+    }
+
+    /** Waits a while; whether all of it was sent. */
     boolean await(long millis) throws InterruptedException {
         return done.await(millis, TimeUnit.MILLISECONDS) && !cancelled;
     }

@@ -43,7 +43,7 @@ public final class Stay implements AutoCloseable {
     private static final long ADVANCE_MILLIS = 4;
     private static final long LOOK_MILLIS = 500;
     private static final int LOOKS_UNTIL_FORGOTTEN = 10;
-    private static final long LONGEST_PROBE_WAIT_MILLIS = 3000;
+    private static final long LONGEST_PROBE_MILLIS = 60_000;
     private static final int LOWEST_BAR = -8;
     private static final int HIGHEST_BAR = 100_000;
 
@@ -174,10 +174,11 @@ public final class Stay implements AutoCloseable {
         });
         probing = probe;
         try {
-            long expected = 1000L * sent.length / session.sampleRate();
-            if (!probe.await(2 * expected + LONGEST_PROBE_WAIT_MILLIS)) {
-                probe.cancel();
-                throw new Refused("The measurement was broken off. Nothing was kept.", "");
+            for (long waited = 0; !probe.await(LOOK_MILLIS); waited += LOOK_MILLIS) {
+                if (probe.isCancelled() || !fault().isEmpty() || waited > LONGEST_PROBE_MILLIS) {
+                    probe.cancel();
+                    throw new Refused("The measurement was broken off. Nothing was kept.", "");
+                }
             }
         } catch (InterruptedException interrupted) {
             probe.cancel();
