@@ -31,6 +31,13 @@ const shared = computed(() =>
 )
 const performerOptions = computed(() => desk.performers.map((each) => ({ label: each.name, value: each.id })))
 const listening = computed(() => desk.listeningTo === cue.id)
+
+/** What those who hear the cue get by the interface itself. */
+const direct = computed(() =>
+  desk
+    .session!.direct.filter((each) => each.cue === cue.id)
+    .map((each) => desk.inputs.find((input) => input.id === each.input)?.source ?? each.input),
+)
 </script>
 
 <template>
@@ -97,6 +104,7 @@ const listening = computed(() => desk.listeningTo === cue.id)
       </span>
       <GuardReading v-if="cue.guarded" :cue="cue.id" />
       <span v-else class="flare">Off: a burst reaches the ears at full scale.</span>
+      <span v-if="direct.length" class="past flare">Heard direct, past the guard: {{ direct.join(', ') }}.</span>
     </div>
     <SaveMix :cue="cue" />
     <span class="fill"></span>
@@ -105,6 +113,10 @@ const listening = computed(() => desk.listeningTo === cue.id)
 </template>
 
 <style scoped>
+.past {
+  display: block;
+}
+
 aside {
   display: flex;
   flex-direction: column;

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { purposeOf, switchPurpose, useTiming } from '@/desk/timing'
+import CompareMics from './CompareMics.vue'
 import BufferCards from './BufferCards.vue'
 import LoadReading from './LoadReading.vue'
 import MeasureCable from './MeasureCable.vue'
@@ -16,6 +17,7 @@ const desk = useDesk()
 const sheet = useTiming()
 const previewed = ref<number | null>(null)
 const measuring = ref(false)
+const comparing = ref(false)
 const chosen = ref('')
 
 /** Who was chosen, else whoever has trouble. */
@@ -53,6 +55,7 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
           mix · {{ sheet?.monitoring.mixBuffer }}
         </button>
       </span>
+      <NButton size="small" @click="comparing = true">Compare two mics</NButton>
       <NButton size="small" @click="measuring = true">Measure with a cable</NButton>
     </header>
     <template v-if="sheet">
@@ -65,6 +68,7 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
       <LoadReading v-if="desk.live" />
       <MeasureCable v-model:shown="measuring" :sheet="sheet" />
     </template>
+    <CompareMics v-model:shown="comparing" />
   </section>
 </template>
 

@@ -71,7 +71,7 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
       @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
     />
     <NSelect
-      class="fate"
+      class="busy"
       size="small"
       :value="strained"
       :options="STRAINS"
@@ -121,6 +121,7 @@ h3 {
 }
 
 details,
+.busy,
 .fate {
   margin-top: 8px;
   font-size: 12.5px;
@@ -171,6 +172,7 @@ p {
   }
 
   details,
+  .busy,
   .fate {
     position: relative;
     margin-top: 0;

@@ -34,6 +34,10 @@ public final class Figures {
     static {
         ALL.put("mixer", (program, reference) -> MixerFigures.print(reference));
         ALL.put("large", (program, reference) -> LargeFigures.print());
+        ALL.put("monitoring", (program, reference) -> {
+            MonitoringFigures.print();
+            with(program, SheetLoad::printMonitoring);
+        });
         ALL.put("fit", (program, reference) -> FitFigures.print());
         ALL.put("starts", (program, reference) -> starts(program));
         ALL.put("render", (program, reference) -> with(program, Figures::render));
@@ -146,7 +150,7 @@ public final class Figures {
         return millis;
     }
 
-    private static double quantile(double[] values, double share) {
+    static double quantile(double[] values, double share) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
         return sorted[(int) Math.min(sorted.length - 1, share * sorted.length)];

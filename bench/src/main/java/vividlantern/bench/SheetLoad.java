@@ -78,6 +78,31 @@ final class SheetLoad {
         });
     }
 
+    /** Five performers on the step Monitoring: choosing a way, and pointing from buffer to buffer. */
+    static void printMonitoring(Started running) throws Exception {
+        inBrowser(browser -> {
+            Page page = new SheetLoad(running, browser).page("low-water", "monitoring");
+            page.getByText("late by").first().waitFor();
+            double millis = millisUntil(
+                    page,
+                    () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Voice direct"))
+                            .click(),
+                    "document.querySelector('main').innerText.includes('hears it twice')");
+            page.evaluate(WATCH_FRAMES);
+            for (int step = 0; step < STEPS; step++) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Buffer of"))
+                        .nth(step % 6)
+                        .hover();
+            }
+            List<?> frames = (List<?>) page.evaluate(READ_FRAMES);
+            Figures.say(
+                    "Monitoring of five performers: %.0f ms from a press to both ways and their curve; pointing from buffer to buffer"
+                            + " a frame takes %.1f ms in the middle, %.1f ms at 95 %%",
+                    millis, number(frames.get(0)), number(frames.get(1)));
+            page.close();
+        });
+    }
+
     /** A studio with one interface of so many inputs and 16 outputs, and a session there with that many tracks. */
     private String session(String name, int inputs, int tracks) throws Exception {
         String rig = id(running.post("/api/rigs", "{\"name\": \"" + name + "\"}"));

@@ -19,6 +19,13 @@ public final class Probe {
     private int at;
     private float peak;
 
+    private static final int NOWHERE = -1;
+
+    /** Sends nothing and keeps what comes in at every input for some frames. */
+    static Probe listening(int inputs, int frames) {
+        return new Probe(new float[frames], NOWHERE, 0, inputs, frames);
+    }
+
     /** @param firstFrames for how long every input is kept */
     public Probe(float[] sent, int output, int input, int inputs, int firstFrames) {
         this.sent = sent.clone();
@@ -35,7 +42,7 @@ public final class Probe {
             done.countDown();
             return false;
         }
-        for (int n = 0; n < frames; n++) {
+        for (int n = 0; output != NOWHERE && n < frames; n++) {
             out[output][n] = n < span ? sent[at + n] : 0;
         }
         System.arraycopy(in[input], 0, received, at, span);

@@ -57,6 +57,7 @@ public final class Stay implements AutoCloseable {
     private volatile Rig rig;
     private volatile TempoCurve curve;
     private volatile Run run;
+    private final Object probeTurn = new Object();
     private volatile Probe probing;
     private volatile String preampFault = "";
     private volatile String inputFault = "";
@@ -162,11 +163,26 @@ public final class Stay implements AutoCloseable {
      * @throws Refused if the song plays, or it was cancelled, or the sound broke off
      */
     public Probe probe(float[] sent, int output, int input, int firstFrames) {
-        Probe probe = new Probe(sent, output, input, rig.engineInputs().size(), firstFrames);
+        if (live().playing()) {
+            throw new Refused("The song plays. Stop it, then measure.", "");
+        }
+        return run(new Probe(sent, output, input, rig.engineInputs().size(), firstFrames));
+    }
+
+    /** Keeps what comes in at every input for some frames; waits until that is done. */
+    public Probe listen(int frames) {
+        return run(Probe.listening(rig.engineInputs().size(), frames));
+    }
+
+    /** One after the other: who comes while another one listens waits. */
+    private Probe run(Probe probe) {
+        synchronized (probeTurn) {
+            return runAlone(probe);
+        }
+    }
+
+    private Probe runAlone(Probe probe) {
         ask(now -> {
-            if (now.changeOver().live().playing()) {
-                throw new Refused("The song plays. Stop it, then measure.", "");
-            }
             if (!now.fault().isEmpty()) {
                 throw new Refused(now.fault(), "");
             }

@@ -91,6 +91,7 @@ public final class Documents {
                 .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Session.class, SessionForm.class)
                 .addMixIn(Performer.class, PerformerForm.class)
+                .addMixIn(Track.class, TrackForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(Edit.class, EditForm.class)
@@ -276,6 +277,12 @@ public final class Documents {
     private abstract static class RigForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<WideGroup> groups();
+    }
+
+    /** Tracks written before they could be shifted are not. */
+    private abstract static class TrackForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract int shiftFrames();
     }
 
     /** Performers written before speakers were thought of wear headphones. */

@@ -167,12 +167,23 @@ public final class SheetsPdf {
                     rig.panelName(pair),
                     String.join(", ", carries),
                     listeners,
-                    cues.isEmpty() ? "" : guarded ? "on" : "off"));
+                    cues.isEmpty() ? "" : guarded ? "on" + pastTheGuard(session, cues) : "off"));
         }
         table.write(
                 "Outputs and headphones",
                 List.of(bold("Pair"), of("Panel"), bold("Carries"), of("Who listens"), of("Ceiling guard")),
                 rows);
+    }
+
+    /** What is heard direct passes no guard. */
+    private static String pastTheGuard(Session session, List<Cue> cues) {
+        List<String> direct = session.direct().stream()
+                .filter(each -> cues.stream().anyMatch(cue -> cue.id().equals(each.cue())))
+                .flatMap(each -> session.find(each.input()).stream())
+                .map(Input::source)
+                .distinct()
+                .toList();
+        return direct.isEmpty() ? "" : ", not for what is heard direct: " + String.join(", ", direct);
     }
 
     private static void bring(Session session, Rig rig, PdfTable table) throws IOException {

@@ -1,6 +1,8 @@
 package vividlantern.mix;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import vividlantern.hardware.DirectGain;
 import vividlantern.rig.PairId;
@@ -30,27 +32,53 @@ public final class CuePaths {
     private final Rig rig;
     private final List<MixPlan.Bus> buses;
     private final List<DirectGain> direct;
+    private final Map<String, MixPlan.Bus> byKey = new HashMap<>();
+    private final Map<PairId, List<MixPlan.Edge>> edges = new HashMap<>();
+    private final Map<String, Integer> latencies = new HashMap<>();
 
     public CuePaths(Session session, Rig rig, LiveState live) {
         this.session = session;
         this.rig = rig;
         buses = new SessionBuses(session, rig, live).all();
         direct = DirectWays.of(session, rig, live);
+        buses.forEach(bus -> byKey.put(bus.key(), bus));
     }
 
     /** What of an engine's input arrives at a cue's output pair by the engine, all cues that leave there together. */
     public Sides byEngine(int input, Cue cue) {
         Sides sides = SILENT;
-        for (MixPlan.Bus bus : buses) {
-            if (bus.into().equals(cue.output().map(SessionBuses::keyOf))) {
-                for (MixPlan.Edge edge : bus.edges()) {
-                    if (edge.origin() instanceof MixPlan.Source source && source.wire() == input) {
-                        sides = sides.plus(edge.left(), edge.right());
-                    }
-                }
-            }
+        for (MixPlan.Edge edge : edgesTo(cue)) {
+            double share = share(edge.origin(), input);
+            sides = sides.plus(share * edge.left(), share * edge.right());
         }
         return sides;
+    }
+
+    /** The edges into all cues that leave by a cue's output pair. */
+    private List<MixPlan.Edge> edgesTo(Cue cue) {
+        return cue.output()
+                .map(pair -> edges.computeIfAbsent(
+                        pair,
+                        id -> buses.stream()
+                                .filter(bus -> bus.into().equals(Optional.of(SessionBuses.keyOf(id))))
+                                .flatMap(bus -> bus.edges().stream())
+                                .toList()))
+                .orElse(List.of());
+    }
+
+    /** How much of an input is at an edge's origin. */
+    private double share(MixPlan.Origin origin, int input) {
+        if (origin instanceof MixPlan.Source source) {
+            return source.wire() == input ? 1 : 0;
+        }
+        MixPlan.Tapped tapped = (MixPlan.Tapped) origin;
+        return bus(tapped).edges().stream()
+                .mapToDouble(edge -> (tapped.side() == 0 ? edge.left() : edge.right()) * share(edge.origin(), input))
+                .sum();
+    }
+
+    private MixPlan.Bus bus(MixPlan.Tapped tapped) {
+        return byKey.get(tapped.bus());
     }
 
     /** What of an engine's input arrives there by the interface's own matrix. */
@@ -69,16 +97,28 @@ public final class CuePaths {
         return sides;
     }
 
-    /** By how many frames the effects on the way through a cue and its output pair delay. */
-    public int processingFrames(Cue cue) {
-        Optional<PairId> output = cue.output();
-        return output.stream()
-                .flatMap(pair -> buses.stream()
-                        .filter(bus -> bus.key().equals(cue.id() + "@" + pair)
-                                || bus.key().equals(SessionBuses.keyOf(pair))))
-                .flatMap(bus -> bus.chain().stream())
-                .mapToInt(insert ->
-                        insert.settings().make(session.sampleRate(), 1).latencyFrames())
-                .sum();
+    /** By how many frames effects delay what of an input arrives at those who hear a cue: those of its tracks, the cue, the pair. */
+    public int processingFrames(int input, Cue cue) {
+        int ofTracks = edgesTo(cue).stream()
+                .filter(edge -> share(edge.origin(), input) != 0)
+                .map(MixPlan.Edge::origin)
+                .filter(MixPlan.Tapped.class::isInstance)
+                .mapToInt(origin -> latency(((MixPlan.Tapped) origin).bus()))
+                .max()
+                .orElse(0);
+        return ofTracks
+                + cue.output()
+                        .map(pair -> latency(cue.id() + "@" + pair) + latency(SessionBuses.keyOf(pair)))
+                        .orElse(0);
+    }
+
+    private int latency(String bus) {
+        return latencies.computeIfAbsent(
+                bus,
+                key -> Optional.ofNullable(byKey.get(key)).stream()
+                        .flatMap(there -> there.chain().stream())
+                        .mapToInt(insert ->
+                                insert.settings().make(session.sampleRate(), 1).latencyFrames())
+                        .sum());
     }
 }

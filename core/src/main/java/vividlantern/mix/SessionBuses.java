@@ -9,12 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
+import vividlantern.mix.effects.Shift;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -59,6 +61,7 @@ final class SessionBuses {
             });
         }
         pairs.values().forEach(pair -> buses.add(pairBus(pair)));
+        tracks.stream().filter(SessionBuses::isShifted).forEach(track -> addShifts(track, buses));
         return buses;
     }
 
@@ -127,6 +130,43 @@ final class SessionBuses {
         return new MixPlan.Bus(key, gentle, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
     }
 
+    private static boolean isShifted(Track track) {
+        return track.shiftFrames() > 0;
+    }
+
+    /** What is heard of a track behind its shift, two channels each. */
+    private void addShifts(Track track, List<MixPlan.Bus> buses) {
+        int[] sources = heard.sources(track);
+        for (int channel = 0; channel < sources.length; channel += 2) {
+            List<MixPlan.Edge> edges = new ArrayList<>();
+            for (int side = 0; side < 2 && channel + side < sources.length; side++) {
+                int source = sources[channel + side];
+                if (source != Heard.NO_SOURCE) {
+                    edges.add(new MixPlan.Edge(side + "|" + source, new MixPlan.Source(source), 1 - side, side));
+                }
+            }
+            String key = shiftOf(track, channel);
+            buses.add(new MixPlan.Bus(
+                    key,
+                    false,
+                    edges,
+                    List.of(new MixPlan.Insert(key + " frames", new Shift.Settings(track.shiftFrames()))),
+                    Optional.empty(),
+                    Optional.empty()));
+        }
+    }
+
+    private static String shiftOf(Track track, int channel) {
+        return "shift " + track.id() + "|" + channel / 2;
+    }
+
+    /** The recording's tap is never shifted. */
+    private static MixPlan.Origin origin(Track track, String tap, int channel, int source) {
+        return isShifted(track) && !tap.equals(Tap.INPUT.name())
+                ? new MixPlan.Tapped(shiftOf(track, channel), MixPlan.Tapped.END, channel % 2)
+                : new MixPlan.Source(source);
+    }
+
     private void addEdges(Track track, String tap, double gain, Pan pan, List<MixPlan.Edge> edges) {
         int[] sources = heard.sources(track);
         String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> pathsOf(track, tap, sources));
@@ -137,7 +177,7 @@ final class SessionBuses {
             double here = gain * heard.ofInput(track, channel);
             edges.add(new MixPlan.Edge(
                     path[channel],
-                    new MixPlan.Source(sources[channel]),
+                    origin(track, tap, channel, sources[channel]),
                     here * Fold.left(sources.length, channel, pan),
                     here * Fold.right(sources.length, channel, pan)));
         }
@@ -146,7 +186,8 @@ final class SessionBuses {
     private static String[] pathsOf(Track track, String tap, int[] sources) {
         String[] paths = new String[sources.length];
         for (int channel = 0; channel < paths.length; channel++) {
-            paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + sources[channel];
+            String shifted = isShifted(track) && !tap.equals(Tap.INPUT.name()) ? "|shifted" : "";
+            paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + sources[channel] + shifted;
         }
         return paths;
     }

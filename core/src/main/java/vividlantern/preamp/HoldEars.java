@@ -10,6 +10,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
+import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
@@ -17,6 +18,7 @@ import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
+import vividlantern.session.edit.DirectEdit.SetDirectLevel;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.SetInputGain;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
@@ -25,7 +27,7 @@ import vividlantern.units.Decibels;
 
 /**
  * Changes preamp gains so that what is recorded changes and what is heard does not: the trim of every track behind takes
- * the difference, and so does the level of every send that leaves before the trim. Where only a hand can turn a gain down,
+ * the difference, and so does the level of every send that leaves before the trim, and every direct level. Where only a hand can turn a gain down,
  * they follow when somebody has said that it is done.
  */
 public final class HoldEars {
@@ -95,7 +97,24 @@ public final class HoldEars {
                 inputSends(track, difference, edits);
             }
         }
+        session.direct().forEach(direct -> hold(direct, edits));
         return edits;
+    }
+
+    /** What is heard direct passes no trim. */
+    private void hold(DirectLevel direct, List<Edit> edits) {
+        Input input = session.find(direct.input()).orElseThrow();
+        double difference = alike(
+                rig.preampsOf(input.ports()).stream()
+                        .map(preamp -> differences.getOrDefault(preamp.id(), 0.0))
+                        .toList(),
+                "\"" + input.source() + "\" is heard direct with one level for all its channels");
+        if (difference != 0) {
+            edits.add(new SetDirectLevel(
+                    direct.cue(),
+                    direct.input(),
+                    held(direct.level(), difference, input.source() + "'s direct level")));
+        }
     }
 
     private static double difference(Port preamp, Input input, double gainDb) {
@@ -108,12 +127,15 @@ public final class HoldEars {
                 .filter(feed -> !feed.equals(Feed.NOTHING))
                 .map(this::difference)
                 .toList();
-        double first = ofChannels.stream().findFirst().orElse(0.0);
-        if (ofChannels.stream().anyMatch(each -> Math.abs(each - first) > ALIKE_DB)) {
+        return alike(ofChannels, "\"" + track.name() + "\" has one trim for all that feeds it");
+    }
+
+    private static double alike(List<Double> differences, String what) {
+        double first = differences.stream().findFirst().orElse(0.0);
+        if (differences.stream().anyMatch(each -> Math.abs(each - first) > ALIKE_DB)) {
             throw new Refused(
-                    "\"" + track.name()
-                            + "\" has one trim for all that feeds it, and not all of that changes alike. Change"
-                            + " the gains of all its inputs by the same amount, or switch \"Hold ears\" off.",
+                    what + ", and not all of that changes alike. Change the gains of all its inputs by the same"
+                            + " amount, or switch \"Hold ears\" off.",
                     "gains");
         }
         return first;

@@ -13,6 +13,7 @@ import vividlantern.units.Pan;
  * @param feeds what feeds it, one entry a channel; empty for a click
  * @param voice the voice of the click it carries, if its role is click
  * @param trim level before the fader, heard by everybody
+ * @param shiftFrames by how much listeners hear it later, the recording is as it is
  * @param soloSafe keeps sounding on the speakers while other tracks are soloed
  * @param look how it is found among the others
  */
@@ -28,6 +29,7 @@ public record Track(
         Hear hear,
         Decibels trim,
         boolean polarityFlipped,
+        int shiftFrames,
         Pan pan,
         Decibels fader,
         boolean muted,
@@ -79,6 +81,7 @@ public record Track(
                 Hear.ARMED,
                 Decibels.ZERO,
                 false,
+                0,
                 Pan.CENTRE,
                 Decibels.ZERO,
                 false,
@@ -101,6 +104,7 @@ public record Track(
                 Hear.ALWAYS,
                 Decibels.ZERO,
                 false,
+                0,
                 Pan.CENTRE,
                 Decibels.OFF,
                 false,
@@ -151,6 +155,10 @@ public record Track(
         return with(draft -> draft.polarityFlipped = on);
     }
 
+    public Track shifted(int frames) {
+        return with(draft -> draft.shiftFrames = frames);
+    }
+
     public Track panned(Pan newPan) {
         return with(draft -> draft.pan = newPan);
     }
@@ -190,6 +198,7 @@ public record Track(
                 draft.hear,
                 draft.trim,
                 draft.polarityFlipped,
+                draft.shiftFrames,
                 draft.pan,
                 draft.fader,
                 draft.muted,
@@ -208,6 +217,7 @@ public record Track(
         private Hear hear;
         private Decibels trim;
         private boolean polarityFlipped;
+        private int shiftFrames;
         private Pan pan;
         private Decibels fader;
         private boolean muted;
@@ -224,6 +234,7 @@ public record Track(
             hear = track.hear;
             trim = track.trim;
             polarityFlipped = track.polarityFlipped;
+            shiftFrames = track.shiftFrames;
             pan = track.pan;
             fader = track.fader;
             muted = track.muted;

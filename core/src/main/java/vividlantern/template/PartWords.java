@@ -213,6 +213,7 @@ final class PartWords {
         traits.put("hear", track.hear().toString());
         traits.put("trim", track.trim().toString());
         traits.put("polarity", track.polarityFlipped() ? "flipped" : "normal");
+        traits.put("shift", track.shiftFrames() + " frames");
         traits.put("pan", track.pan().toString());
         traits.put("fader", track.fader().toString());
         traits.put("mute", onOff(track.muted()));

@@ -77,14 +77,18 @@ public final class Timing {
         Optional<Delay> direct = heard.stream().anyMatch(each -> !each.direct().isSilent())
                 ? Optional.of(delays.direct(performer.metres()))
                 : Optional.empty();
-        Optional<Delay> engine = heard.stream().anyMatch(each -> !each.engine().isSilent())
-                ? Optional.of(delays.throughTheEngine(paths.processingFrames(cue.get()), performer.metres()))
-                : Optional.empty();
+        Optional<Delay> engine = heard.stream()
+                .filter(each -> !each.engine().isSilent())
+                .map(Heard::processingFrames)
+                .max(Comparator.naturalOrder())
+                .map(processing -> delays.throughTheEngine(processing, performer.metres()));
         Optional<PerformerTiming.Twice> twice = heard.stream()
                 .filter(Heard::byBoth)
                 .findFirst()
-                .map(each -> twice(
-                        each, engine.orElseThrow().ms() - direct.orElseThrow().ms()));
+                .map(each -> {
+                    Delay through = delays.throughTheEngine(each.processingFrames(), performer.metres());
+                    return twice(each, through.ms() - direct.orElseThrow().ms());
+                });
         double ms = engine.or(() -> direct).map(Delay::ms).orElse(0.0);
         PerformerTiming.Verdict verdict = twice.isPresent()
                 ? PerformerTiming.Verdict.TWICE
@@ -105,7 +109,7 @@ public final class Timing {
     }
 
     /** How one channel of an input reaches the ears. */
-    private record Heard(Input input, CuePaths.Sides direct, CuePaths.Sides engine) {
+    private record Heard(Input input, CuePaths.Sides direct, CuePaths.Sides engine, int processingFrames) {
 
         boolean byBoth() {
             return direct.left() != 0 && engine.left() != 0 || direct.right() != 0 && engine.right() != 0;
@@ -117,8 +121,11 @@ public final class Timing {
         for (Input input : inputsOf(session, performer)) {
             input.ports().stream()
                     .flatMap(port -> rig.engineInput(port, session.sampleRate()).stream())
-                    .forEach(source ->
-                            heard.add(new Heard(input, paths.direct(source, cue), paths.byEngine(source, cue))));
+                    .forEach(source -> heard.add(new Heard(
+                            input,
+                            paths.direct(source, cue),
+                            paths.byEngine(source, cue),
+                            paths.processingFrames(source, cue))));
         }
         return heard;
     }

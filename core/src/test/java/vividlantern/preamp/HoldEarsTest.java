@@ -22,6 +22,7 @@ import vividlantern.session.SessionId;
 import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.DirectEdit.SetDirectLevel;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
@@ -140,5 +141,23 @@ public class HoldEarsTest {
                 .hasMessageContaining("Mono's trim would have to go to +17.0 dB");
         assertThatThrownBy(() -> hold(SESSION, gain(new InputId("ghost"), 15)))
                 .hasMessageContaining("no input 'ghost'");
+    }
+
+    @Test
+    public void whatIsHeardDirectTakesTheDifferenceToo() {
+        Session direct = Edit.applyAll(
+                List.of(
+                        new SetDirectLevel(CUE, LEFT, Decibels.of(-3)),
+                        new SetDirectLevel(CUE, VALVE, Decibels.of(-3))),
+                SESSION.withTracks(List.of())
+                        .withCues(SESSION.cues().stream()
+                                .map(cue -> cue.withSends(List.of()))
+                                .toList()),
+                RIG);
+        assertThat(hold(direct, new HoldEars.Gain(LEFT, 34)))
+                .containsExactly(new SetInputGain(LEFT, 34), new SetDirectLevel(CUE, LEFT, Decibels.of(-7)));
+        assertThatThrownBy(() -> hold(direct, new HoldEars.Gain(LEFT, 10)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("left's direct level would have to go to +17.0 dB");
     }
 }

@@ -3,35 +3,27 @@ package vividlantern.timing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static vividlantern.OneSinger.ANNA;
+import static vividlantern.OneSinger.BOX;
+import static vividlantern.OneSinger.CUE;
+import static vividlantern.OneSinger.GUARD;
+import static vividlantern.OneSinger.RIG;
+import static vividlantern.OneSinger.TRACK;
+import static vividlantern.OneSinger.VOICE;
+import static vividlantern.OneSinger.direct;
+import static vividlantern.OneSinger.session;
 
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.history.Refused;
 import vividlantern.mix.LiveState;
-import vividlantern.rig.Device;
-import vividlantern.rig.PairId;
-import vividlantern.rig.PortId;
-import vividlantern.rig.Rig;
-import vividlantern.rig.RigId;
-import vividlantern.rig.StereoPair;
-import vividlantern.rig.edit.PairEdit.PairPorts;
-import vividlantern.rig.edit.RigEdit;
-import vividlantern.rig.edit.Shelf;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
-import vividlantern.session.Feed;
-import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
-import vividlantern.session.SessionId;
 import vividlantern.session.SourceKind;
-import vividlantern.session.Track;
-import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.units.Decibels;
@@ -40,50 +32,10 @@ import vividlantern.units.Pan;
 /** How late performers hear themselves, against sums done by hand. */
 public final class TimingTest {
 
-    private static final Rig BARE = Shelf.devices().stream()
-            .filter(device -> device.device().equals("interface-8"))
-            .findFirst()
-            .orElseThrow()
-            .applyTo(Rig.empty(new RigId("loft"), "Loft"));
-    private static final StereoPair PAIR = new StereoPair(
-            new PairId("phones"),
-            "Phones",
-            BARE.engineOutputs().get(2).id(),
-            BARE.engineOutputs().get(3).id(),
-            StereoPair.Feeds.HEADPHONES);
-    private static final Rig RIG = RigEdit.applyAll(
-            List.of(new PairPorts(PAIR.id(), PAIR.left(), PAIR.right(), "Phones", PAIR.feeds())), BARE);
-    private static final Device BOX = RIG.leadingInterface().orElseThrow();
-    private static final PerformerId ANNA = new PerformerId("anna");
-    private static final InputId VOICE = new InputId("voice");
-    private static final CueId CUE = new CueId("cue");
-    private static final TrackId TRACK = new TrackId("voice");
-    /** The ceiling guard looks 1 ms ahead, and 12 frames between samples. */
-    private static final int GUARD = 60;
-
-    private static Session session() {
-        PortId first = RIG.engineInputs().get(0).id();
-        return Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty())
-                .plus(Performer.of(ANNA, 1, "Anna", "booth"))
-                .plus(Input.of(VOICE, 1, "Lead voice")
-                        .playedBy(Optional.of(ANNA))
-                        .patchedTo(List.of(first)))
-                .plus(Track.forInputs(TRACK, 3, "Voice", 1, List.of(Feed.from(VOICE, 0)))
-                        .heard(Hear.ALWAYS))
-                .plus(Cue.empty(CUE, 1, "Anna")
-                        .outTo(Optional.of(PAIR.id()))
-                        .heardBy(List.of(ANNA))
-                        .withSend(TRACK, send -> send.at(Decibels.of(-6)).panned(Pan.of(0.25))));
-    }
-
     private static PerformerTiming anna(Session session, double notReported) {
         return new Timing(session, RIG, LiveState.STOPPED, notReported)
                 .performers()
                 .get(0);
-    }
-
-    private static Session direct(Session session, double db) {
-        return session.withDirect(List.of(new DirectLevel(CUE, VOICE, Decibels.of(db), Pan.of(0.25))));
     }
 
     @Test

@@ -178,6 +178,32 @@ public class MonitoringIT {
     }
 
     @Test(dependsOnMethods = "step4ACableSaysWhatTheDriverDoesNot")
+    public void step5TwoMicsAreBroughtInLine() {
+        standIn("Who of the stand-ins plays", "Cajón alone");
+        button("Compare two mics").click();
+        page.getByLabel("First", new Page.GetByLabelOptions().setExact(true))
+                .last()
+                .click();
+        option("Cajón front");
+        page.getByLabel("Second", new Page.GetByLabelOptions().setExact(true))
+                .last()
+                .click();
+        option("Cajón rear");
+        Locator shift = dialog().getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("^Shift Cajón (front|rear) by")));
+        assertThat(dialog()).containsText(Pattern.compile("(front|rear) hears it \\d\\.\\d\\d ms later"));
+        accessible();
+        shift.click();
+        assertThat(dialog()).containsText(Pattern.compile("Cajón (front|rear) is heard \\d+ frames later"));
+        assertThat(dialog()).containsText("hear it at the same time");
+        button("No shift").click();
+        assertThat(dialog()).containsText(Pattern.compile("(front|rear) hears it \\d\\.\\d\\d ms later"));
+        page.keyboard().press("Escape");
+        standIn("Who of the stand-ins plays", "All play");
+    }
+
+    @Test(dependsOnMethods = "step5TwoMicsAreBroughtInLine")
     public void step7WhatComesLateIsCountedAndDated() {
         standIn("How busy the simulated computer is", "Overloaded");
         assertThat(page.getByText(Pattern.compile("\\d+ blocks came late"))).isVisible();

@@ -30,7 +30,7 @@ public final class Pictures {
         }
     }
 
-    /** The kept pictures are one a view: the cues by night, all else by day. */
+    /** The kept pictures are one a view: the cues and two ways by night, all else by day. */
     private static void take(Program program, Page page, Path folder, String theme, boolean kept) {
         boolean day = theme.equals("day");
         page.navigate(program.address());
@@ -70,7 +70,7 @@ public final class Pictures {
         if (!kept || day) {
             shoot(page, folder, "grid-" + theme);
         }
-        for (String step : new String[] {"Rig", "Tracks", "Cues"}) {
+        for (String step : new String[] {"Rig", "Tracks", "Monitoring", "Cues"}) {
             page.getByLabel("Steps")
                     .getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true))
                     .click();
@@ -78,6 +78,9 @@ public final class Pictures {
             page.waitForTimeout(1200);
             if (!kept || step.equals("Cues") != day) {
                 shoot(page, folder, step.toLowerCase(java.util.Locale.ROOT) + "-" + theme);
+            }
+            if (step.equals("Monitoring")) {
+                twoWays(page, folder, theme, !kept || !day);
             }
         }
         change(program);
@@ -88,6 +91,20 @@ public final class Pictures {
         if (!kept || day) {
             shoot(page, folder, "history-" + theme);
         }
+    }
+
+    /** The voice by both ways for a moment. */
+    private static void twoWays(Page page, Path folder, String theme, boolean wanted) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Voice direct"))
+                .click();
+        page.getByText("Voice is heard twice").waitFor();
+        page.waitForTimeout(600);
+        if (wanted) {
+            shoot(page, folder, "twice-" + theme);
+        }
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Through the engine only"))
+                .click();
+        page.getByText("late by 4.9 ms").waitFor();
     }
 
     /** Some changes, and a snapshot before them. */

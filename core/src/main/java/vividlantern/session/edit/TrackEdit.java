@@ -286,6 +286,34 @@ public sealed interface TrackEdit extends Edit {
         }
     }
 
+    /**
+     * Lets a track be heard later by so many frames, up to 50 ms at the session's rate: the nearer of two mics, so that both are
+     * in line. The recording stays as it is.
+     */
+    record SetShift(TrackId track, int frames) implements TrackEdit {
+
+        private static final double MOST_SECONDS = 0.05;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Track shifted = Rules.known(session, track);
+            int most = (int) Math.floor(MOST_SECONDS * session.sampleRate());
+            if (shifted.isClick()) {
+                throw new Refused("A click is where its tempo map says; it is not shifted.", "track");
+            }
+            if (frames < 0 || frames > most) {
+                throw new Refused("A track is shifted by 0 to " + most + " frames; " + frames + " is not.", "frames");
+            }
+            return session.change(track, each -> each.shifted(frames));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + ": "
+                    + (frames == 0 ? "heard without a shift" : "heard " + frames + " frames later");
+        }
+    }
+
     /** Turns a track's polarity over, or back. */
     record SetPolarity(TrackId track, boolean flipped) implements OfOne {
 

@@ -65,6 +65,7 @@ import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
 import vividlantern.session.edit.TrackEdit.HideTrack;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
+import vividlantern.session.edit.TrackEdit.SetShift;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.TrackGroupEdit.UngroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
@@ -146,6 +147,9 @@ public class EveryEditTest {
         refused(new SetTolerance(SourceKind.KEYS, 0.4), "between 0.5 and 100 ms");
         refused(new SetTolerance(SourceKind.KEYS, Double.NaN), "between 0.5 and 100 ms");
         refused(new SetEarDistance(ANNA, -1), "up to 30 m");
+        refused(new SetShift(HARP_TRACK, -1), "0 to 2400 frames");
+        refused(new SetShift(HARP_TRACK, 2401), "0 to 2400 frames");
+        refused(new SetShift(new TrackId("click"), 1), "is not shifted");
         refused(new SetEarDistance(new PerformerId("ghost"), 1), "no performer 'ghost'");
     }
 

@@ -4,6 +4,7 @@ import static vividlantern.session.edit.HarpAndFlute.ANNA;
 import static vividlantern.session.edit.HarpAndFlute.CUE;
 import static vividlantern.session.edit.HarpAndFlute.FLUTE;
 import static vividlantern.session.edit.HarpAndFlute.HARP;
+import static vividlantern.session.edit.HarpAndFlute.HARP_TRACK;
 import static vividlantern.session.edit.HarpAndFlute.row;
 
 import java.util.List;
@@ -18,6 +19,7 @@ import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
 import vividlantern.session.edit.PerformerEdit.SetPlays;
+import vividlantern.session.edit.TrackEdit.SetShift;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -49,6 +51,11 @@ final class MonitoringExamples {
                     session -> session.monitored().toleranceMs(SourceKind.VOICE),
                     3.1),
             row(new SetPurpose(Purpose.MIX), "Session: buffer to mix", Session::bufferFrames, 1024),
+            row(
+                    new SetShift(HARP_TRACK, 33),
+                    "Harp: heard 33 frames later",
+                    session -> session.find(HARP_TRACK).orElseThrow().shiftFrames(),
+                    33),
             row(
                     new SetPlays(ANNA, Optional.of(SourceKind.WIND)),
                     "Performer: Anna plays wind",

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.engine.Incidents;
@@ -30,6 +31,7 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SourceKind;
+import vividlantern.session.TrackId;
 import vividlantern.timing.BufferChoices;
 import vividlantern.timing.CableRun;
 import vividlantern.timing.Loopback;
@@ -37,6 +39,8 @@ import vividlantern.timing.MeasuredLatency;
 import vividlantern.timing.OwnWays;
 import vividlantern.timing.PerformerTiming;
 import vividlantern.timing.Timing;
+import vividlantern.timing.TwoMicCheck;
+import vividlantern.timing.TwoMics;
 
 /** Who hears themselves by which way, how late, and what the interface really takes. */
 @RestController
@@ -184,6 +188,13 @@ class MonitoringController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void cancelLoopback(@PathVariable String session) {
         live.at(desk.session(new SessionId(session)).id()).cancelProbe();
+    }
+
+    /** Listens to two tracks for a moment: by how much one hears their source later, which way round, what their sum gains or loses. */
+    @GetMapping("/api/live/{session}/two-mics")
+    TwoMics twoMics(@PathVariable String session, @RequestParam String first, @RequestParam String second) {
+        Stay stay = live.at(desk.session(new SessionId(session)).id());
+        return TwoMicCheck.of(stay, new TrackId(first), new TrackId(second));
     }
 
     /** What was measured of a rig's interfaces. */

@@ -109,6 +109,7 @@ class TrackRow implements PartRow {
 
     Double trimDb;
     boolean polarityFlipped;
+    int shiftFrames;
     double pan;
     Double faderDb;
     boolean muted;
@@ -149,6 +150,7 @@ class TrackRow implements PartRow {
         hear = track.hear();
         trimDb = Columns.of(track.trim());
         polarityFlipped = track.polarityFlipped();
+        shiftFrames = track.shiftFrames();
         pan = track.pan().position();
         faderDb = Columns.of(track.fader());
         muted = track.muted();
@@ -174,6 +176,7 @@ class TrackRow implements PartRow {
                 hear,
                 Columns.level(trimDb),
                 polarityFlipped,
+                shiftFrames,
                 Pan.of(pan),
                 Columns.level(faderDb),
                 muted,

@@ -1,0 +1,116 @@
+package vividlantern.readiness;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static vividlantern.OneSinger.ANNA;
+import static vividlantern.OneSinger.BOX;
+import static vividlantern.OneSinger.CUE;
+import static vividlantern.OneSinger.RIG;
+import static vividlantern.OneSinger.TRACK;
+import static vividlantern.OneSinger.direct;
+import static vividlantern.OneSinger.session;
+
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import vividlantern.OneSinger;
+import vividlantern.session.Monitoring.Purpose;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+import vividlantern.session.SourceKind;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.MonitoringEdit.SetPurpose;
+import vividlantern.session.edit.MonitoringEdit.SetTolerance;
+import vividlantern.timing.MeasuredLatency;
+
+/** What would go wrong with what performers hear of themselves. */
+public final class MonitoringRulesTest {
+
+    private static List<Finding> findings(Session session, MeasuredLatency... measured) {
+        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(measured), List.of()));
+    }
+
+    private static Optional<Finding> of(String rule, List<Finding> findings) {
+        return findings.stream()
+                .filter(each -> each.key().startsWith(rule + "/"))
+                .findFirst();
+    }
+
+    private static Session mended(Session session, Finding finding) {
+        return Edit.applyAll(finding.fix().orElseThrow().edits(), session, RIG);
+    }
+
+    private static MeasuredLatency measured(int buffer, double frames, boolean adopted) {
+        MeasuredLatency newest = new MeasuredLatency(
+                BOX.id(),
+                48_000,
+                new MeasuredLatency.Measurement(
+                        buffer,
+                        RIG.engineOutputs().get(6).id(),
+                        RIG.engineInputs().get(6).id(),
+                        frames,
+                        60,
+                        BOX.latency(),
+                        "2026-03-01T10:00:00Z"),
+                Optional.empty());
+        return newest.adopting(adopted);
+    }
+
+    private static Session armed() {
+        return session().change(TRACK, track -> track.armed(true));
+    }
+
+    @Test
+    public void aSingerWhoIsLateIsSaidAndHearsDirectOnOnePress() {
+        Finding late = of("heard-late", findings(session())).orElseThrow();
+        assertThat(late.sentence()).startsWith("Anna hears themselves late by");
+        assertThat(late.about()).containsExactly(PartKey.of(ANNA));
+        Session mended = mended(session(), late);
+        assertThat(of("heard-late", findings(mended))).isEmpty();
+        assertThat(mended.direct(CUE, OneSinger.VOICE)).isPresent();
+        Session patient = new SetTolerance(SourceKind.VOICE, 20).applyTo(session(), RIG);
+        assertThat(of("heard-late", findings(patient))).isEmpty();
+    }
+
+    @Test
+    public void twoWaysToOneEarAreSaidWithWhatTheyDo() {
+        Session both = direct(session(), -3);
+        Finding twice = of("two-ways", findings(both)).orElseThrow();
+        assertThat(twice.sentence()).isEqualTo("Anna hears themselves twice.");
+        assertThat(twice.why()).contains("3.0 dB quieter");
+        assertThat(of("two-ways", findings(mended(both, twice)))).isEmpty();
+    }
+
+    @Test
+    public void aMixingBufferWhileTracksAreArmedIsTakenBack() {
+        Session mixing = new SetPurpose(Purpose.MIX).applyTo(armed(), RIG);
+        Finding found = of("mixing-buffer", findings(mixing)).orElseThrow();
+        assertThat(found.sentence()).isEqualTo("Tracks are armed, and the buffer to mix is set, 1024 frames.");
+        assertThat(mended(mixing, found).bufferFrames()).isEqualTo(128);
+        assertThat(of("mixing-buffer", findings(new SetPurpose(Purpose.MIX).applyTo(session(), RIG))))
+                .isEmpty();
+    }
+
+    @Test
+    public void aDelayThatNobodyMeasuredDiffersOrIsStaleIsSaid() {
+        int reported = BOX.latency().roundTripFrames(128);
+        assertThat(of("no-loopback", findings(armed())).orElseThrow().sentence())
+                .isEqualTo("Interface, 8 inputs's delay was not measured at 48.0 kHz.");
+        assertThat(of("no-loopback", findings(session())))
+                .as("nothing is armed")
+                .isEmpty();
+        MeasuredLatency differs = measured(128, reported + 41.3, false);
+        assertThat(of("no-loopback", findings(armed(), differs))).isEmpty();
+        assertThat(of("latency-differs", findings(armed(), differs))
+                        .orElseThrow()
+                        .sentence())
+                .isEqualTo("Interface, 8 inputs takes 41.3 frames more than its driver says.");
+        assertThat(of("latency-differs", findings(armed(), measured(128, reported + 41.3, true))))
+                .isEmpty();
+        assertThat(of("latency-differs", findings(armed(), measured(128, reported + 0.4, false))))
+                .isEmpty();
+        MeasuredLatency stale = measured(256, BOX.latency().roundTripFrames(256) + 41.3, true);
+        assertThat(of("loopback-stale", findings(armed(), stale))).isPresent();
+        assertThat(of("loopback-stale", findings(armed(), measured(128, reported + 41.3, true))))
+                .isEmpty();
+    }
+}

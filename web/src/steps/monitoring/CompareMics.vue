@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { api, type Track, type TwoMics } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import DialogCard from '@/parts/DialogCard.vue'
+import SelectRow from '@/parts/SelectRow.vue'
+
+/** Two mics that hear one source: by how much one is later, which way round, what their sum gains or loses; and the way out. */
+const shown = defineModel<boolean>('shown', { required: true })
+
+const PAUSE_MS = 400
+
+const desk = useDesk()
+const first = ref('')
+const second = ref('')
+const found = ref<TwoMics | null>(null)
+const trouble = ref('')
+let timer = 0
+
+const mono = computed(() => desk.tracks.filter((track) => track.width === 1 && track.role === 'input'))
+const options = computed(() => mono.value.map((track) => ({ label: track.name, value: track.id })))
+const word = (track?: Track) => track?.name.split(' ')[0]
+const one = computed(() => mono.value.find((track) => track.id === first.value))
+const other = computed(() => mono.value.find((track) => track.id === second.value))
+/** Who hears it first is the one to be shifted. */
+const nearer = computed(() => (found.value && found.value.laterFrames > 0 ? one.value : other.value))
+const frames = computed(() => Math.round(Math.abs(found.value?.laterFrames ?? 0)))
+const shifted = computed(() => [one.value, other.value].filter((track) => track && track.shiftFrames > 0) as Track[])
+
+/** Two whose names begin alike are mostly at one instrument. */
+function choose() {
+  const at = mono.value.findIndex((track, index) => word(track) === word(mono.value[index + 1]))
+  first.value ||= mono.value[Math.max(0, at)]?.id ?? ''
+  second.value ||= mono.value[Math.max(0, at) + 1]?.id ?? ''
+}
+
+async function listen() {
+  clearTimeout(timer)
+  if (!shown.value || !desk.live || !first.value || !second.value) return
+  const [a, b] = [first.value, second.value]
+  const params = { path: { session: desk.session!.id }, query: { first: a, second: b } }
+  try {
+    const answer = await api.GET('/api/live/{session}/two-mics', { params })
+    if (a === first.value && b === second.value) {
+      found.value = answer.data ?? null
+      trouble.value = ''
+    }
+  } catch (failed) {
+    found.value = null
+    trouble.value = failed instanceof Error ? failed.message : String(failed)
+  }
+  timer = window.setTimeout(listen, PAUSE_MS)
+}
+
+watch(shown, (now) => now && choose())
+watch([shown, first, second], () => {
+  found.value = null
+  void listen()
+})
+onBeforeUnmount(() => clearTimeout(timer))
+
+const flip = (track: Track) =>
+  desk.edit([{ kind: 'set-polarity', track: track.id, flipped: !track.polarityFlipped }], null, true)
+const shift = (track: Track, by: number) => desk.edit([{ kind: 'set-shift', track: track.id, frames: by }], null, true)
+const gain = (db: number) => `${db < 0 ? '−' : '+'}${Math.abs(db).toFixed(1)} dB`
+</script>
+
+<template>
+  <DialogCard v-model:show="shown" title="Compare two mics" :width="600">
+    <div class="mics">
+      <SelectRow v-model="first" :options="options" label="First" />
+      <SelectRow v-model="second" :options="options" label="Second" />
+    </div>
+    <p v-if="!desk.live" class="soft">Take the rig first: this listens to what comes in.</p>
+    <p v-else-if="trouble" class="flare" role="alert">{{ trouble }}</p>
+    <template v-else-if="found">
+      <p class="sentence">
+        <strong>{{ found.sentence }}</strong>
+      </p>
+      <dl v-if="found.believed">
+        <dt>Sum now</dt>
+        <dd>{{ gain(found.sumDb) }}</dd>
+        <dt>In line</dt>
+        <dd>{{ gain(found.inLineDb) }}</dd>
+        <dt>In common</dt>
+        <dd>{{ found.correlation.toFixed(2) }}</dd>
+      </dl>
+      <p v-for="doubt in found.doubts" :key="doubt" class="soft">{{ doubt }}</p>
+    </template>
+    <p v-else class="soft" role="status">Listening.</p>
+    <div class="way">
+      <template v-if="found?.believed && one && other">
+        <NButton size="small" :type="found.opposite ? 'primary' : 'default'" @click="flip(other)">
+          Flip {{ other.name }}
+        </NButton>
+        <NButton
+          v-if="nearer && frames > 0"
+          size="small"
+          type="primary"
+          @click="shift(nearer, nearer.shiftFrames + frames)"
+        >
+          Shift {{ nearer.name }} by {{ frames }} {{ frames === 1 ? 'frame' : 'frames' }}
+        </NButton>
+      </template>
+      <span v-for="track in shifted" :key="track.id" class="soft">
+        {{ track.name }} is heard {{ track.shiftFrames }} frames later.
+        <button class="word" @click="shift(track, 0)">No shift</button>
+      </span>
+    </div>
+    <p class="soft">A shift is heard only; the recording stays as it is.</p>
+  </DialogCard>
+</template>
+
+<style scoped>
+.mics {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+
+.sentence {
+  min-height: 38px;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto auto auto auto auto auto 1fr;
+  gap: 4px 10px;
+  margin: 8px 0;
+}
+
+dt {
+  color: var(--soft);
+}
+
+dd {
+  margin: 0 12px 0 0;
+  font-weight: 600;
+}
+
+.way {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  flex-wrap: wrap;
+  min-height: 34px;
+}
+
+p {
+  margin: 10px 0 0;
+}
+</style>
