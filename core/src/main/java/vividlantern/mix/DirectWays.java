@@ -1,7 +1,8 @@
 package vividlantern.mix;
 
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import vividlantern.hardware.DirectGain;
 import vividlantern.rig.PairId;
@@ -18,11 +19,13 @@ import vividlantern.session.Session;
  */
 public final class DirectWays {
 
+    private record Way(int input, int output) {}
+
     private DirectWays() {}
 
     /** The ways of a session as they are wanted now; several to one output add up. */
     public static List<DirectGain> of(Session session, Rig rig, LiveState live) {
-        List<DirectGain> ways = new ArrayList<>();
+        Map<Way, Double> ways = new LinkedHashMap<>();
         for (DirectLevel direct : session.direct()) {
             Optional<Input> input = session.find(direct.input());
             Optional<StereoPair> pair =
@@ -31,7 +34,9 @@ public final class DirectWays {
                 add(session, rig, live, direct, input.get(), pair.get(), ways);
             }
         }
-        return ways;
+        return ways.entrySet().stream()
+                .map(way -> new DirectGain(way.getKey().input(), way.getKey().output(), way.getValue()))
+                .toList();
     }
 
     private static void add(
@@ -41,7 +46,7 @@ public final class DirectWays {
             DirectLevel direct,
             Input input,
             StereoPair pair,
-            List<DirectGain> ways) {
+            Map<Way, Double> ways) {
         double level = direct.level().gain() * (input.polarityFlipped() ? -1 : 1);
         int left = rig.engineOutput(pair.left()).orElseThrow();
         int right = rig.engineOutput(pair.right()).orElseThrow();
@@ -57,18 +62,10 @@ public final class DirectWays {
         }
     }
 
-    private static void add(int input, int output, double gain, List<DirectGain> ways) {
-        if (gain == 0) {
-            return;
+    private static void add(int input, int output, double gain, Map<Way, Double> ways) {
+        if (gain != 0) {
+            ways.merge(new Way(input, output), gain, Double::sum);
         }
-        double before = 0;
-        for (int at = 0; at < ways.size(); at++) {
-            if (ways.get(at).input() == input && ways.get(at).output() == output) {
-                before = ways.remove(at).gain();
-                break;
-            }
-        }
-        ways.add(new DirectGain(input, output, before + gain));
     }
 
     private static Optional<StereoPair> pairOf(Rig rig, PairId id) {

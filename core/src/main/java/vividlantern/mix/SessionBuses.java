@@ -130,8 +130,8 @@ final class SessionBuses {
         return new MixPlan.Bus(key, gentle, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
     }
 
-    private static boolean isShifted(Track track) {
-        return track.shiftFrames() > 0;
+    private static boolean isShifted(Track heardLater) {
+        return heardLater.shiftFrames() > 0;
     }
 
     /** What is heard of a track behind its shift, two channels each. */

@@ -131,8 +131,8 @@ public final class OwnWays {
         return Decibels.ofGain(gain);
     }
 
-    private boolean isFedBy(Track track, Input input) {
-        return track.feeds().stream()
+    private boolean isFedBy(Track fed, Input input) {
+        return fed.feeds().stream()
                 .anyMatch(feed -> session.inputOf(feed).map(Input::id).equals(Optional.of(input.id())));
     }
 

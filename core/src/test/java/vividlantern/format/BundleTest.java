@@ -127,7 +127,7 @@ public class BundleTest {
         assertThat(read(documents(good, rig)).session()).isEqualTo(session);
         refused(documents("{", rig), "session.json cannot be read at");
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
-        refused(documents(good.replaceFirst("\"version\":2", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("\"version\":3", "\"version\":9"), rig), "of version 9");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
         refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
         refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");
@@ -152,5 +152,34 @@ public class BundleTest {
         Template read = Documents.read(old, TemplateDocument.class).template();
         assertThat(read.page()).isEmpty();
         assertThat(read.session().inputs()).hasSize(13);
+    }
+
+    @Test
+    public void whatWasWrittenBeforeThereWasMonitoringIsRead() throws IOException {
+        Session session = Documents.read(resource("/session-2.json"), SessionDocument.class)
+                .checked();
+        assertThat(session.direct()).isEmpty();
+        assertThat(session.monitoring()).isEmpty();
+        assertThat(session.performers()).isNotEmpty().allSatisfy(each -> {
+            assertThat(each.plays()).isEmpty();
+            assertThat(each.metres()).isZero();
+        });
+        assertThat(session.tracks())
+                .isNotEmpty()
+                .allSatisfy(each -> assertThat(each.shiftFrames()).isZero());
+        assertThat(Documents.read(resource("/template-2.json"), TemplateDocument.class)
+                        .checked()
+                        .session()
+                        .inputs())
+                .hasSize(13);
+        assertThat(Documents.read(resource("/kit-1.json"), KitDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+    }
+
+    private static String resource(String name) throws IOException {
+        return new String(BundleTest.class.getResourceAsStream(name).readAllBytes(), StandardCharsets.UTF_8);
     }
 }

@@ -31,6 +31,7 @@ public class MigrationTest extends ServerTest {
     private static final int VIEWS_SINCE = 3;
     private static final int DOCUMENTS_SINCE = 7;
     private static final int TEMPLATES_SINCE = 8;
+    private static final int KEPT_SINCE = 9;
 
     @Override
     @BeforeClass
@@ -40,7 +41,7 @@ public class MigrationTest extends ServerTest {
 
     @DataProvider
     public Object[][] versions() {
-        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}, {7}, {8}};
+        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}, {7}, {8}, {9}};
     }
 
     @Test(dataProvider = "versions")
@@ -122,7 +123,10 @@ public class MigrationTest extends ServerTest {
                         "{\"key\": \"port-twice/wall-1,a\", \"reason\": \"on purpose\"}");
                 document(sql, "view", "few", "{\"id\": \"few\", \"name\": \"Few\", \"hidden\": [\"bass\", \"click\"]}");
                 document(sql, "view", "all", "{\"id\": \"all\", \"name\": \"All\", \"hidden\": []}");
-                if (version >= TEMPLATES_SINCE) {
+                if (version >= KEPT_SINCE) {
+                    sql.execute(
+                            "insert into kept values ('template', 'tide', 1, current_timestamp, '" + template() + "')");
+                } else if (version >= TEMPLATES_SINCE) {
                     sql.execute("insert into template values ('tide', current_timestamp, '" + template() + "')");
                 }
                 return;

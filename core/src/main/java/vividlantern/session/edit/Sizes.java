@@ -17,6 +17,7 @@ public final class Sizes {
     static final int GROUPS = 200;
     static final int BRINGING = 500;
     static final int ACKNOWLEDGEMENTS = 2000;
+    static final int DIRECT = 2000;
 
     private Sizes() {}
 
@@ -29,6 +30,7 @@ public final class Sizes {
         require(before.views().size(), after.views().size(), VIEWS, "views");
         require(before.groups().size(), after.groups().size(), GROUPS, "groups");
         require(before.bringing().size(), after.bringing().size(), BRINGING, "lines of what to bring");
+        require(before.direct().size(), after.direct().size(), DIRECT, "direct levels");
         require(
                 before.acknowledgements().size(),
                 after.acknowledgements().size(),

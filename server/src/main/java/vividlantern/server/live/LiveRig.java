@@ -36,7 +36,6 @@ import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.SessionEdit.SetBuffer;
 import vividlantern.session.edit.SessionEdit.SetSampleRate;
-import vividlantern.sim.Strain;
 
 /**
  * Which session is at the rig: the one that has the engine and the devices. Stays begin and end on a thread of their own,
@@ -76,7 +75,7 @@ public class LiveRig {
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts,
             List<StandIns.Cable> cables,
-            Strain strain) {}
+            StandIns.Strained strain) {}
 
     private final Desk desk;
     private final StandIns standIns;
@@ -320,6 +319,6 @@ public class LiveRig {
                 standIns.fate(),
                 standIns.fronts(),
                 standIns.cables(),
-                standIns.strain());
+                standIns.strained());
     }
 }

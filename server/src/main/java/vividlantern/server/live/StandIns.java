@@ -28,6 +28,9 @@ public class StandIns implements Venue {
     /** Everybody plays. */
     public static final String ALL = StandInStudio.ALL;
 
+    /** What is done to the computer: the share of each block's time that another program takes, and by how much blocks begin late. */
+    public record Strained(double load, double jitterMs) {}
+
     /** A cable from an output back into an input. */
     public record Cable(PortId output, PortId input) {}
 
@@ -185,8 +188,8 @@ public class StandIns implements Venue {
     }
 
     /** What is done to the computer. */
-    Strain strain() {
-        return strain;
+    Strained strained() {
+        return new Strained(strain.load(), strain.jitterMs());
     }
 
     void strain(double load, double jitterMs) {
