@@ -101,7 +101,7 @@ public record Loopback(
         double gain = spectra.at(delay) / spectra.firstEnergy();
         double signal = gain * gain * spectra.firstEnergy();
         double rest = Math.max(1e-15 * signal, spectra.secondEnergy() - signal);
-        return new Run(delay, gain, rest == 0 ? 0 : signal / rest);
+        return new Run(delay, gain, signal == 0 ? 0 : signal / rest);
     }
 
     /** The channel at which the first sweep came in most clearly; -1 if at none. */
