@@ -73,7 +73,11 @@ public class MonitoringIT {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .last()
                 .click();
-        page.locator(".n-base-select-option")
+        option(option);
+    }
+
+    private void option(String option) {
+        page.locator(".n-base-select-option:visible")
                 .filter(new Locator.FilterOptions().setHasText(option))
                 .first()
                 .click();
