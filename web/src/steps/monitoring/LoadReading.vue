@@ -9,7 +9,7 @@ const load = useLoad()
 
 const most = computed(() => Math.max(1, ...(load.value?.histogram ?? [])))
 const percent = (share: number) => `${Math.round(100 * share)} %`
-const worst = (share: number) => (share < 2 ? percent(share) : `${Math.round(share)} times that`)
+const worst = (share: number) => (share < 2 ? percent(share) : `${Math.round(share)} times as long as it had`)
 const words = computed(() => {
   if (!load.value?.blocks) return 'Nothing was measured yet.'
   return `Half of the blocks took less than ${percent(load.value.typical)} of their time, the worst of the last minute ${worst(load.value.worst)}.`
@@ -40,7 +40,7 @@ const height = (count: number) => (count === 0 ? 0 : 3 + (21 * Math.log1p(count)
         <RouterLink :to="`/sessions/${desk.session!.id}/history`">see when</RouterLink>
       </span>
       <span v-else class="soft">No block came late.</span>
-      <span v-for="clock in load.clocks" :key="clock.name" class="soft">
+      <span v-for="clock in load.clocks" :key="clock.name" class="clock soft">
         {{ clock.name }} runs {{ Math.abs(clock.ppm).toFixed(1) }} ppm {{ clock.ppm >= 0 ? 'fast' : 'slow' }} by its own
         clock: off by {{ Math.abs(clock.msASong).toFixed(1) }} ms after five minutes. It is resampled,
         {{ clock.delayMs.toFixed(2) }} ms late.
@@ -61,6 +61,11 @@ svg {
   flex: none;
   width: 150px;
   border-bottom: 1px solid var(--rule-strong);
+}
+
+/* A line of its own. */
+.clock {
+  display: block;
 }
 
 rect {

@@ -21,7 +21,7 @@ const desk = useDesk()
 const FROM_INPUTS = 'from-inputs'
 const kinds = computed(() => [
   {
-    label: timing.plays && !performer.plays ? `${timing.plays}, as their inputs say` : 'as their inputs say',
+    label: timing.plays && !performer.plays ? `${timing.plays}, by their inputs` : 'by their inputs',
     value: FROM_INPUTS,
   },
   ...sheet.tolerances.map((each) => ({ label: each.words, value: each.source })),

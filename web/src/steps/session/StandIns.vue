@@ -27,7 +27,7 @@ const FATES: { label: string; value: Fate }[] = [
 
 type Strain = Pick<Extract<Command, { kind: 'strain-computer' }>, 'load' | 'jitterMs'>
 const STRAINS: { label: string; value: string; strain: Strain }[] = [
-  { label: 'Computer idle', value: '0/0', strain: { load: 0, jitterMs: 0 } },
+  { label: 'Not busy', value: '0/0', strain: { load: 0, jitterMs: 0 } },
   { label: 'Half busy', value: '0.5/0', strain: { load: 0.5, jitterMs: 0 } },
   { label: 'Overloaded', value: '1.2/0', strain: { load: 1.2, jitterMs: 0 } },
   { label: 'Uneven', value: '0/20', strain: { load: 0, jitterMs: 20 } },

@@ -215,7 +215,7 @@ public class MonitoringIT {
                 .click();
         assertThat(page.getByText(Pattern.compile("The computer was too busy")).first())
                 .isVisible();
-        standIn("How busy the simulated computer is", "Computer idle");
+        standIn("How busy the simulated computer is", "Not busy");
         standIn("What happens to the simulated interface", "Cable out");
         assertThat(page.getByText(Pattern.compile("its cable is out")).first()).isVisible();
         standIn("What happens to the simulated interface", "Interface on");
