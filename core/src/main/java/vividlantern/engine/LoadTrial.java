@@ -17,7 +17,9 @@ public record LoadTrial(double nanosABlock, double nanosAFrame) {
 
     private static final int SHORT = 32;
     private static final int LONG = 512;
-    private static final int BLOCKS = 120;
+    private static final int BLOCKS = 240;
+    /** Until every gain has arrived: from off to the top of a fader at 60 dB a second, and some more. */
+    private static final double ARRIVING_SECONDS = 1.5;
 
     public static LoadTrial of(Session session, Rig rig) {
         double shorter = median(session, rig, SHORT);
@@ -37,7 +39,8 @@ public record LoadTrial(double nanosABlock, double nanosAFrame) {
         float[][] in = new float[rig.engineInputs().size()][frames];
         float[][] out = new float[rig.engineOutputs().size()][frames];
         long[] nanos = new long[BLOCKS];
-        for (int block = 0; block < 2 * BLOCKS; block++) {
+        int arriving = (int) Math.ceil(ARRIVING_SECONDS * session.sampleRate() / frames);
+        for (int block = 0; block < arriving + BLOCKS; block++) {
             long frame = (long) block * frames;
             long begun = System.nanoTime();
             mixer.process(state, in, out, frames, frame, frame, 0, Long.MAX_VALUE);
