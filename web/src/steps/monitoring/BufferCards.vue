@@ -30,7 +30,7 @@ const choose = (bufferFrames: number) => desk.edit([{ kind: 'set-buffer', buffer
       >
         <strong>{{ choice.bufferFrames }}</strong>
         <span>{{ ms(choice.roundTripMs) }}</span>
-        <span :class="{ flare: choice.load > 0.6 }">load {{ percent(choice.load) }}</span>
+        <span :class="{ flare: choice.heavy }">load {{ percent(choice.load) }}</span>
       </button>
     </div>
     <p class="proposal">

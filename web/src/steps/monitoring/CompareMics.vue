@@ -1,32 +1,28 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { api, type Track, type TwoMics } from '@/api/client'
+import { api, type Track, type TwoMicCheck } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import DialogCard from '@/parts/DialogCard.vue'
 import SelectRow from '@/parts/SelectRow.vue'
 
 /** Two mics that hear one source: by how much one is later, which way round, what their sum gains or loses; and the way out. */
 const shown = defineModel<boolean>('shown', { required: true })
+const { mics } = defineProps<{ mics: string[] }>()
 
 const PAUSE_MS = 400
 
 const desk = useDesk()
 const first = ref('')
 const second = ref('')
-const found = ref<TwoMics | null>(null)
+const check = ref<TwoMicCheck | null>(null)
 const trouble = ref('')
 let timer = 0
 
-const mono = computed(() => desk.tracks.filter((track) => track.width === 1 && track.role === 'input'))
+const mono = computed(() => desk.tracks.filter((track) => mics.includes(track.id)))
+const found = computed(() => check.value?.found)
 const options = computed(() => mono.value.map((track) => ({ label: track.name, value: track.id })))
 const word = (track?: Track) => track?.name.split(' ')[0]
-const one = computed(() => mono.value.find((track) => track.id === first.value))
-const other = computed(() => mono.value.find((track) => track.id === second.value))
-/** Who hears it first is the one to be shifted. */
-const nearer = computed(() => (found.value && found.value.laterFrames > 0 ? one.value : other.value))
-const frames = computed(() => Math.round(Math.abs(found.value?.laterFrames ?? 0)))
-const shifted = computed(() => [one.value, other.value].filter((track) => track && track.shiftFrames > 0) as Track[])
 
 /** Two whose names begin alike are mostly at one instrument. */
 function choose() {
@@ -43,11 +39,11 @@ async function listen() {
   try {
     const answer = await api.GET('/api/live/{session}/two-mics', { params })
     if (a === first.value && b === second.value) {
-      found.value = answer.data ?? null
+      check.value = answer.data ?? null
       trouble.value = ''
     }
   } catch (failed) {
-    found.value = null
+    check.value = null
     trouble.value = failed instanceof Error ? failed.message : String(failed)
   }
   timer = window.setTimeout(listen, PAUSE_MS)
@@ -55,14 +51,11 @@ async function listen() {
 
 watch(shown, (now) => now && choose())
 watch([shown, first, second], () => {
-  found.value = null
+  check.value = null
   void listen()
 })
 onBeforeUnmount(() => clearTimeout(timer))
 
-const flip = (track: Track) =>
-  desk.edit([{ kind: 'set-polarity', track: track.id, flipped: !track.polarityFlipped }], null, true)
-const shift = (track: Track, by: number) => desk.edit([{ kind: 'set-shift', track: track.id, frames: by }], null, true)
 const gain = (db: number) => `${db < 0 ? '−' : '+'}${Math.abs(db).toFixed(1)} dB`
 </script>
 
@@ -90,23 +83,15 @@ const gain = (db: number) => `${db < 0 ? '−' : '+'}${Math.abs(db).toFixed(1)} 
     </template>
     <p v-else class="soft" role="status">Listening.</p>
     <div class="way">
-      <template v-if="found?.believed && one && other">
-        <NButton size="small" :type="found.opposite ? 'primary' : 'default'" @click="flip(other)">
-          Flip {{ other.name }}
-        </NButton>
-        <NButton
-          v-if="nearer && frames > 0"
-          size="small"
-          type="primary"
-          @click="shift(nearer, nearer.shiftFrames + frames)"
-        >
-          Shift {{ nearer.name }} by {{ frames }} {{ frames === 1 ? 'frame' : 'frames' }}
-        </NButton>
-      </template>
-      <span v-for="track in shifted" :key="track.id" class="soft">
-        {{ track.name }} is heard {{ track.shiftFrames }} frames later.
-        <button class="word" @click="shift(track, 0)">No shift</button>
-      </span>
+      <NButton
+        v-for="step in check?.steps"
+        :key="step.words"
+        size="small"
+        :type="step.advised ? 'primary' : 'default'"
+        @click="desk.edit(step.edits, null, true)"
+      >
+        {{ step.words }}
+      </NButton>
     </div>
     <p class="soft">A shift is heard only; the recording stays as it is.</p>
   </DialogCard>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { api, type FoundLoopback, type Port, type TimingSheet } from '@/api/client'
+import { api, type CablePort, type FoundLoopback, type TimingSheet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
@@ -21,24 +21,9 @@ const running = ref(false)
 const found = ref<FoundLoopback | null>(null)
 const trouble = ref('')
 
-const leading = computed(() => rig.rig?.devices.find((device) => device.name === sheet.device))
-/** Loud is worst at ears, then at speakers: what is heard least is offered first. */
-const LOUD = ['nothing', 'room-speaker', 'second-speakers', 'main-speakers', 'engineer', 'headphones']
-const loud = (port: string) => {
-  const pair = rig.rig?.pairs.find((each) => each.left === port || each.right === port)
-  return pair ? LOUD.indexOf(pair.feeds) : 0
-}
-const offered = (ports: Port[]) => ports.map((port) => ({ label: port.houseLabel, value: port.id }))
-const outputs = computed(() =>
-  offered([...rig.portsOf(leading.value?.id ?? '', 'out')].sort((a, b) => loud(a.id) - loud(b.id))),
-)
-/** Mics stay where they are: only line inputs into which nothing comes are offered. */
-const inputs = computed(() => {
-  const taken = new Set(desk.inputs.flatMap((each) => each.ports.flatMap((port) => rig.path(port).map(({ id }) => id))))
-  const tied = new Set(rig.rig?.ties.map((tie) => tie.to))
-  const free = rig.portsOf(leading.value?.id ?? '', 'in').filter((port) => port.takes.includes('line'))
-  return offered(free.filter((port) => !taken.has(port.id) && !tied.has(port.id)))
-})
+const offered = (ports: CablePort[]) => ports.map(({ port, label }) => ({ label, value: port }))
+const outputs = computed(() => offered(sheet.cable.outputs))
+const inputs = computed(() => offered(sheet.cable.inputs))
 
 watch(shown, (now) => {
   if (!now) return
@@ -71,12 +56,11 @@ const cancel = () => trying(() => api.DELETE('/api/live/{session}/loopback', at.
 
 function adopt(adopted: boolean) {
   const params = { path: { rig: rig.rig!.id } }
-  const body = { device: leading.value!.id, sampleRate: sheet.sampleRate, adopted }
+  const body = { device: sheet.measured!.device, sampleRate: sheet.sampleRate, adopted }
   return trying(() => api.POST('/api/rigs/{rig}/measured-latency', { params, body }))
 }
 
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-const differs = (frames: number) => frames - sheet.reportedFrames
 const newest = computed(() => sheet.measured?.newest)
 const adopted = computed(() => sheet.measured?.adopted)
 const isNewest = computed(() => newest.value && adopted.value && newest.value.at === adopted.value.at)
@@ -122,14 +106,7 @@ const isNewest = computed(() => newest.value && adopted.value && newest.value.at
     </template>
     <template v-if="newest">
       <h3>{{ sheet.device }} at {{ sheet.sampleRate / 1000 }} kHz</h3>
-      <p>
-        Measured {{ when(newest.at) }} with a buffer of {{ newest.bufferFrames }}:
-        {{ newest.frames.toFixed(1) }} frames; the driver says
-        {{ newest.bufferFrames === sheet.bufferFrames ? sheet.reportedFrames : 'another number' }}.
-        <span v-if="newest.bufferFrames === sheet.bufferFrames" class="soft">
-          {{ differs(newest.frames) >= 0 ? '+' : '−' }}{{ Math.abs(differs(newest.frames)).toFixed(1) }} frames
-        </span>
-      </p>
+      <p>Measured {{ when(newest.at) }}: {{ sheet.measuredWords }}</p>
       <p v-if="sheet.stale" class="flare">That was with another buffer or driver. Measure again.</p>
       <div class="way">
         <NButton v-if="!isNewest" size="small" type="primary" @click="adopt(true)">Adopt as recording offset</NButton>

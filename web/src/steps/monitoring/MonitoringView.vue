@@ -67,8 +67,8 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
       </div>
       <LoadReading v-if="desk.live" />
       <MeasureCable v-model:shown="measuring" :sheet="sheet" />
+      <CompareMics v-model:shown="comparing" :mics="sheet.mics" />
     </template>
-    <CompareMics v-model:shown="comparing" />
   </section>
 </template>
 

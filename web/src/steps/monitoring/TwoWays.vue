@@ -3,39 +3,24 @@ import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { api, type PerformerTiming } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import FrequencyPicture from '@/parts/FrequencyPicture.vue'
 
 /** What two ways to one ear do to a sound, as a curve and in words, and the way out. */
 const { timing, name } = defineProps<{ timing: PerformerTiming; name: string }>()
 
 const WIDTH = 560
-const HEIGHT = 132
-const LOWEST = 20
-const OCTAVES = Math.log2(20000 / LOWEST)
-const TOP_DB = 9
-const RANGE_DB = 39
-const MARKS: [number, string][] = [
-  [100, '100 Hz'],
-  [1000, '1 kHz'],
-  [10000, '10 kHz'],
-]
+/** Teeth that stand closer than this share of the width apart cannot be drawn. */
+const DRAWN_APART = 7 / WIDTH
+const DECADES = 3
 
 const desk = useDesk()
 const twice = computed(() => timing.twice!)
-const x = (hz: number) => (WIDTH * Math.log2(hz / LOWEST)) / OCTAVES
-const y = (db: number) => (HEIGHT * (TOP_DB - Math.max(db, TOP_DB - RANGE_DB))) / RANGE_DB
-/** Above this frequency teeth stand closer than can be drawn; a band shows how far they reach. */
-const DRAWN_APART = 7
+/** Above this frequency a band shows how far the teeth reach. */
 const drawnUpTo = computed(() => {
-  const every = 1000 / twice.value.comb.apartMs
-  const last = every / (Math.pow(2, (DRAWN_APART * OCTAVES) / WIDTH) - 1)
-  return Math.min(20000, Math.max(LOWEST, last))
+  const [first = 0, second = 0] = twice.value.nulls
+  return Math.min(20000, Math.max(20, (second - first) / (Math.pow(10, DECADES * DRAWN_APART) - 1)))
 })
-const line = computed(() =>
-  twice.value.curve
-    .filter((point) => point.hz <= drawnUpTo.value)
-    .map((point) => `${x(point.hz).toFixed(1)},${y(point.db).toFixed(1)}`)
-    .join(' '),
-)
+const drawn = computed(() => twice.value.curve.filter((point) => point.hz <= drawnUpTo.value))
 
 function only(direct: boolean) {
   const body = { performer: timing.performer, direct, engine: !direct }
@@ -51,23 +36,30 @@ function only(direct: boolean) {
       <figcaption>
         <h3>What two ways do to {{ twice.source }}</h3>
       </figcaption>
-      <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="twice.sentence">
-        <g v-for="db in [6, 0, -12, -24]" :key="db">
-          <line class="level" x1="0" :x2="WIDTH" :y1="y(db)" :y2="y(db)" />
-          <text x="2" :y="y(db) - 2">{{ db > 0 ? '+' : db < 0 ? '−' : '' }}{{ Math.abs(db) }} dB</text>
-        </g>
-        <g v-for="[hz, text] in MARKS" :key="hz">
-          <line class="level" :x1="x(hz)" :x2="x(hz)" y1="0" :y2="HEIGHT" />
-          <text :x="x(hz) + 3" :y="HEIGHT - 3">{{ text }}</text>
-        </g>
-        <polyline :points="line" />
-        <rect
-          :x="x(drawnUpTo)"
-          :y="y(twice.peakDb)"
-          :width="WIDTH - x(drawnUpTo)"
-          :height="y(twice.nullDb) - y(twice.peakDb)"
-        />
-      </svg>
+      <FrequencyPicture
+        class="picture"
+        :width="WIDTH"
+        :height="132"
+        :top-db="9"
+        :range-db="39"
+        :levels="[
+          [6, '+6 dB'],
+          [0, '0 dB'],
+          [-12, '−12 dB'],
+          [-24, '−24 dB'],
+        ]"
+        :points="drawn"
+        :label="twice.sentence"
+      >
+        <template #default="{ x, y }">
+          <rect
+            :x="x(drawnUpTo)"
+            :y="y(twice.peakDb)"
+            :width="WIDTH - x(drawnUpTo)"
+            :height="y(twice.nullDb) - y(twice.peakDb)"
+          />
+        </template>
+      </FrequencyPicture>
     </figure>
     <div class="words">
       <h3>{{ name }} is heard twice</h3>
@@ -95,31 +87,13 @@ h3 {
   font-size: 16px;
 }
 
-svg {
-  display: block;
-  width: 100%;
+.picture {
   margin-top: 6px;
-}
-
-.level {
-  stroke: var(--rule-strong);
-  stroke-width: 0.6;
-}
-
-polyline {
-  fill: none;
-  stroke: var(--lantern);
-  stroke-width: 1.6;
 }
 
 rect {
   fill: var(--lantern);
   opacity: 0.35;
-}
-
-text {
-  fill: var(--soft);
-  font-size: 10.5px;
 }
 
 p {

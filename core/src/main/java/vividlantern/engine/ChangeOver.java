@@ -38,7 +38,8 @@ import vividlantern.session.Session;
 public final class ChangeOver {
 
     private static final double FALL_SECONDS = 0.01;
-    private static final double RISE_DB_A_SECOND = 60;
+    /** What performers hear rises no faster. */
+    static final double RISE_DB_A_SECOND = 60;
     /** Coupling capacitors charge for so long after +48 V was switched. */
     private static final double PHANTOM_SETTLES_SECONDS = 1;
 

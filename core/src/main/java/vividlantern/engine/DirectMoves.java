@@ -14,7 +14,6 @@ import vividlantern.hardware.DirectGain;
  */
 final class DirectMoves {
 
-    private static final double RISE_DB_A_SECOND = 60;
     private static final double BEGINS_AT = 0.001;
 
     private record Way(int input, int output) {}
@@ -52,7 +51,7 @@ final class DirectMoves {
         if (isDone()) {
             return;
         }
-        double rises = Math.pow(10, RISE_DB_A_SECOND / 20 * Math.max(0, frame - movedAt) / sampleRate);
+        double rises = Math.pow(10, ChangeOver.RISE_DB_A_SECOND / 20 * Math.max(0, frame - movedAt) / sampleRate);
         movedAt = Math.max(movedAt, frame);
         gains.keySet().removeIf(way -> !goals.containsKey(way));
         goals.forEach((way, goal) -> gains.put(way, next(gains.getOrDefault(way, 0.0), goal, rises)));

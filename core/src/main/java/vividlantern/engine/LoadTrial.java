@@ -7,6 +7,7 @@ import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.units.Noise;
 
 /**
  * How long the mixer takes for a session, tried out beside the engine: so much a block, and so much a frame.
@@ -20,6 +21,8 @@ public record LoadTrial(double nanosABlock, double nanosAFrame) {
     private static final int BLOCKS = 240;
     /** Until every gain has arrived: from off to the top of a fader at 60 dB a second, and some more. */
     private static final double ARRIVING_SECONDS = 1.5;
+    /** Everybody plays, as a factor of full scale: guards at rest would cost less. */
+    private static final float SOUND = 0.1f;
 
     public static LoadTrial of(Session session, Rig rig) {
         double shorter = median(session, rig, SHORT);
@@ -38,6 +41,9 @@ public record LoadTrial(double nanosABlock, double nanosAFrame) {
         MixState state = mixer.prepare(MixPlan.compile(session, rig, LiveState.PLAYING));
         float[][] in = new float[rig.engineInputs().size()][frames];
         float[][] out = new float[rig.engineOutputs().size()][frames];
+        for (int channel = 0; channel < in.length; channel++) {
+            Noise.addTriangular(in[channel], frames, SOUND, channel, 0);
+        }
         long[] nanos = new long[BLOCKS];
         int arriving = (int) Math.ceil(ARRIVING_SECONDS * session.sampleRate() / frames);
         for (int block = 0; block < arriving + BLOCKS; block++) {

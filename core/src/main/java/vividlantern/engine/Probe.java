@@ -9,6 +9,8 @@ import java.util.concurrent.TimeUnit;
  */
 public final class Probe {
 
+    private static final int NOWHERE = -1;
+
     private final float[] sent;
     private final int output;
     private final int input;
@@ -18,8 +20,6 @@ public final class Probe {
     private volatile boolean cancelled;
     private int at;
     private float peak;
-
-    private static final int NOWHERE = -1;
 
     /** Sends nothing and keeps what comes in at every input for some frames. */
     static Probe listening(int inputs, int frames) {

@@ -163,26 +163,26 @@ public final class Stay implements AutoCloseable {
      * @throws Refused if the song plays, or it was cancelled, or the sound broke off
      */
     public Probe probe(float[] sent, int output, int input, int firstFrames) {
-        if (live().playing()) {
-            throw new Refused("The song plays. Stop it, then measure.", "");
-        }
-        return run(new Probe(sent, output, input, rig.engineInputs().size(), firstFrames));
+        return run(new Probe(sent, output, input, rig.engineInputs().size(), firstFrames), true);
     }
 
     /** Keeps what comes in at every input for some frames; waits until that is done. */
     public Probe listen(int frames) {
-        return run(Probe.listening(rig.engineInputs().size(), frames));
+        return run(Probe.listening(rig.engineInputs().size(), frames), false);
     }
 
     /** One after the other: who comes while another one listens waits. */
-    private Probe run(Probe probe) {
+    private Probe run(Probe probe, boolean inSilence) {
         synchronized (probeTurn) {
-            return runAlone(probe);
+            return runAlone(probe, inSilence);
         }
     }
 
-    private Probe runAlone(Probe probe) {
+    private Probe runAlone(Probe probe, boolean inSilence) {
         ask(now -> {
+            if (inSilence && now.changeOver().live().playing()) {
+                throw new Refused("The song plays. Stop it, then measure.", "");
+            }
             if (!now.fault().isEmpty()) {
                 throw new Refused(now.fault(), "");
             }
@@ -202,6 +202,11 @@ public final class Stay implements AutoCloseable {
             throw new Refused("The measurement was broken off. Nothing was kept.", "");
         }
         return probe;
+    }
+
+    /** Whether it goes on with another state of the session without a break. */
+    public boolean goesOnWith(Session changed) {
+        return run.fits(changed);
     }
 
     /** Breaks off what is being measured, if anything is. */

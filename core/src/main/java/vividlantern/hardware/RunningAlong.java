@@ -46,7 +46,7 @@ public final class RunningAlong implements AudioProcess {
         private void follow(float[][] in, int firstChannel, int frames, long frame) {
             double captured = device.capturedBy(frame + frames);
             clock.take(captured, frames);
-            if (Double.isNaN(read) || Math.abs(captured - resampler.written()) > LOST_FRAMES) {
+            if (Double.isNaN(read) || Math.abs(captured - frames - resampler.written()) > LOST_FRAMES) {
                 begin(captured, frames);
             }
             while (resampler.written() < (long) captured) {

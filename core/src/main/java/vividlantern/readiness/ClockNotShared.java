@@ -9,11 +9,10 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
+import vividlantern.timing.Drift;
 
 /** A device on a clock of its own: what comes from it slowly slides against the rest. */
 final class ClockNotShared implements Rule {
-
-    private static final int SONG_SECONDS = 300;
 
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
@@ -36,9 +35,8 @@ final class ClockNotShared implements Rule {
                 .anyMatch(port -> port.device().equals(device.id()));
     }
 
-    /** Two devices not locked to one clock drift apart by ppm · t. */
     private static Finding finding(Device device) {
-        double driftMs = Math.abs(device.driftPpm()) * SONG_SECONDS / 1000;
+        double driftMs = Math.abs(Drift.msAfterFiveMinutes(device.driftPpm()));
         if (device.kind() == Device.Kind.INTERFACE) {
             return Finding.byHand(
                     Keys.of("clock-drifting", device.id(), device.driftPpm()),

@@ -18,7 +18,7 @@ import vividlantern.session.Session;
 public record BufferChoices(List<BufferChoice> choices, String proposal, int proposed) {
 
     /** More of each block's time than this leaves too little for what comes now and then. */
-    public static final double HIGHEST_LOAD = 0.6;
+    private static final double HIGHEST_LOAD = 0.6;
 
     /** How a performer would be at a buffer. */
     public record AtBuffer(PerformerId performer, Optional<Double> ms, PerformerTiming.Verdict verdict, String words) {}
@@ -27,8 +27,10 @@ public record BufferChoices(List<BufferChoice> choices, String proposal, int pro
      * One buffer.
      *
      * @param load the share of each block's time that the engine would take
+     * @param heavy whether that leaves too little
      */
-    public record BufferChoice(int bufferFrames, double roundTripMs, double load, List<AtBuffer> performers) {
+    public record BufferChoice(
+            int bufferFrames, double roundTripMs, double load, boolean heavy, List<AtBuffer> performers) {
 
         boolean isInTime() {
             return performers.stream().noneMatch(each -> each.verdict() == PerformerTiming.Verdict.LATE);
@@ -39,24 +41,28 @@ public record BufferChoices(List<BufferChoice> choices, String proposal, int pro
     public static BufferChoices of(
             Session session, Rig rig, Timing timing, double notReported, IntToDoubleFunction load) {
         List<BufferChoice> choices = rig.driver().bufferFrames().stream()
-                .map(buffer -> new BufferChoice(
-                        buffer,
-                        1000
-                                * Delays.of(rig, session.sampleRate(), buffer, notReported)
-                                        .roundTripFrames()
-                                / session.sampleRate(),
-                        load.applyAsDouble(buffer),
-                        timing.performersAt(buffer).stream()
-                                .map(each ->
-                                        new AtBuffer(each.performer(), each.latestMs(), each.verdict(), each.words()))
-                                .toList()))
+                .map(buffer -> choice(session, rig, timing, notReported, buffer, load.applyAsDouble(buffer)))
                 .toList();
         return proposal(session, choices);
     }
 
+    private static BufferChoice choice(
+            Session session, Rig rig, Timing timing, double notReported, int buffer, double load) {
+        double frames =
+                Delays.of(rig, session.sampleRate(), buffer, notReported).roundTripFrames();
+        return new BufferChoice(
+                buffer,
+                1000 * frames / session.sampleRate(),
+                load,
+                load > HIGHEST_LOAD,
+                timing.performersAt(buffer).stream()
+                        .map(each -> new AtBuffer(each.performer(), each.latestMs(), each.verdict(), each.words()))
+                        .toList());
+    }
+
     private static BufferChoices proposal(Session session, List<BufferChoice> choices) {
         Optional<BufferChoice> best = choices.stream()
-                .filter(choice -> choice.load() <= HIGHEST_LOAD && choice.isInTime())
+                .filter(choice -> !choice.heavy() && choice.isInTime())
                 .reduce((smaller, larger) -> larger);
         if (best.isPresent()) {
             return new BufferChoices(
@@ -69,7 +75,7 @@ public record BufferChoices(List<BufferChoice> choices, String proposal, int pro
                     best.get().bufferFrames());
         }
         Optional<BufferChoice> bearable =
-                choices.stream().filter(choice -> choice.load() <= HIGHEST_LOAD).findFirst();
+                choices.stream().filter(choice -> !choice.heavy()).findFirst();
         if (bearable.isEmpty()) {
             return new BufferChoices(
                     choices,

@@ -79,9 +79,7 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
 
     /** Who or what hears an output, in words; empty if nothing does. */
     private static Optional<String> heardBy(Session session, Rig rig, PortId output) {
-        Optional<StereoPair> pair = rig.outputPairs().stream()
-                .filter(each -> List.of(each.left(), each.right()).contains(output))
-                .findFirst();
+        Optional<StereoPair> pair = CablePorts.pairOf(rig, output);
         List<String> cues = session.cues().stream()
                 .filter(cue ->
                         pair.map(StereoPair::id).isPresent() && cue.output().equals(pair.map(StereoPair::id)))

@@ -1,6 +1,7 @@
 package vividlantern.timing;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
@@ -34,6 +35,17 @@ public record MeasuredLatency(String device, int sampleRate, Measurement newest,
         /** What the interface takes beyond what its driver reports, in frames; a take is moved earlier by it. */
         public double notReported() {
             return frames - reported.roundTripFrames(bufferFrames);
+        }
+
+        /** What was found, in words. */
+        public String words() {
+            return String.format(
+                    Locale.ROOT,
+                    "%.1f frames at a buffer of %d: %.1f frames %s than the driver said.",
+                    frames,
+                    bufferFrames,
+                    Math.abs(notReported()),
+                    notReported() >= 0 ? "more" : "less");
         }
 
         /** Whether the driver or the buffer is another one since. */

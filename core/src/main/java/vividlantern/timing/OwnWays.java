@@ -51,7 +51,7 @@ public final class OwnWays {
         OwnWays ways = new OwnWays(session, rig, performer, cue);
         List<Edit> edits = new ArrayList<>();
         edits.addAll(direct ? ways.heardDirect() : ways.notDirect());
-        edits.addAll(ways.throughTheEngine(engine));
+        edits.addAll(ways.throughTheEngine(engine, direct ? ways.canBeDirect() : ways.inputs()));
         return edits;
     }
 
@@ -81,13 +81,9 @@ public final class OwnWays {
             throw new Refused(why, "direct");
         }
         List<Edit> edits = new ArrayList<>();
-        for (Input input : Timing.inputsOf(session, performer)) {
-            boolean possible =
-                    !input.ports().isEmpty() && input.ports().stream().allMatch(rig::isAtTheLeadingInterface);
-            if (possible && session.direct(cue.id(), input.id()).isEmpty()) {
-                as(input).ifPresent(edits::addAll);
-            }
-        }
+        canBeDirect().stream()
+                .filter(input -> session.direct(cue.id(), input.id()).isEmpty())
+                .forEach(input -> as(input).ifPresent(edits::addAll));
         if (edits.isEmpty() && directs().isEmpty()) {
             throw new Refused(
                     cue.name() + " has no send of " + performer.name()
@@ -95,6 +91,18 @@ public final class OwnWays {
                     "direct");
         }
         return edits;
+    }
+
+    private List<Input> inputs() {
+        return Timing.inputsOf(session, performer);
+    }
+
+    /** Their inputs that come in at the interface with the matrix; others they hear through the engine or not at all. */
+    private List<Input> canBeDirect() {
+        return inputs().stream()
+                .filter(input ->
+                        !input.ports().isEmpty() && input.ports().stream().allMatch(rig::isAtTheLeadingInterface))
+                .toList();
     }
 
     /** A direct level as loud and where the loudest send of an input is. */
@@ -137,7 +145,7 @@ public final class OwnWays {
     }
 
     private List<Input> directs() {
-        return Timing.inputsOf(session, performer).stream()
+        return inputs().stream()
                 .filter(input -> session.direct(cue.id(), input.id()).isPresent())
                 .toList();
     }
@@ -148,14 +156,15 @@ public final class OwnWays {
                 .toList();
     }
 
-    private List<Edit> throughTheEngine(boolean wanted) {
+    /** @param silenced of whose inputs the sends are muted if the engine is not wanted */
+    private List<Edit> throughTheEngine(boolean wanted, List<Input> silenced) {
         List<Edit> edits = new ArrayList<>();
         boolean any = false;
         for (Send send : cue.sends()) {
             Track track = session.find(send.trackId()).orElseThrow();
             if (isTheirs(track) && !send.level().isOff()) {
                 any = true;
-                if (send.muted() == wanted) {
+                if (send.muted() == wanted && (wanted || isFedBy(track, silenced))) {
                     edits.add(new MuteSend(cue.id(), track.id(), !wanted));
                 }
             }
@@ -165,6 +174,13 @@ public final class OwnWays {
                     cue.name() + " has no send of " + performer.name() + "'s tracks. Raise one under Cues.", "engine");
         }
         return edits;
+    }
+
+    /** Whether all that feeds a track is among some inputs. */
+    private boolean isFedBy(Track fed, List<Input> among) {
+        return fed.feeds().stream()
+                .flatMap(feed -> session.inputOf(feed).stream())
+                .allMatch(among::contains);
     }
 
     /** Whether all that feeds a track is theirs. */

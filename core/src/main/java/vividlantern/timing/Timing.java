@@ -18,6 +18,9 @@ import vividlantern.session.SourceKind;
 /** How late everybody hears themselves in a session, and which buffer would suit. */
 public final class Timing {
 
+    /** Of whom nobody knows what they play. */
+    private static final double UNKNOWN_TOLERANCE_MS = 10;
+
     private static final int NULLS_SAID = 3;
     private static final int CURVE_POINTS = 480;
 
@@ -71,7 +74,7 @@ public final class Timing {
 
     private PerformerTiming of(Performer performer, Delays delays) {
         Optional<SourceKind> plays = plays(session, performer);
-        double tolerance = plays.map(session.monitored()::toleranceMs).orElse(SourceKind.BASS.toleranceMs());
+        double tolerance = plays.map(session.monitored()::toleranceMs).orElse(UNKNOWN_TOLERANCE_MS);
         Optional<Cue> cue = cueOf(session, rig, performer);
         List<Heard> heard = cue.map(each -> heard(performer, each)).orElse(List.of());
         Optional<Delay> direct = heard.stream().anyMatch(each -> !each.direct().isSilent())

@@ -1,5 +1,7 @@
 package vividlantern.timing;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import vividlantern.engine.Probe;
 import vividlantern.engine.Stay;
@@ -11,16 +13,40 @@ import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.TrackEdit.SetPolarity;
+import vividlantern.session.edit.TrackEdit.SetShift;
 
-/** Compares two tracks that hear one source, as listeners get them: with their polarity and shift, without level and pan. */
-public final class TwoMicCheck {
+/**
+ * Compares two tracks that hear one source, as listeners get them: with their polarity and shift, without level and pan.
+ *
+ * @param steps what can be done about it
+ */
+public record TwoMicCheck(TwoMics found, List<MicStep> steps) {
 
     private static final int FRAMES = 1 << 15;
 
-    private TwoMicCheck() {}
+    /**
+     * Something that brings two mics in line.
+     *
+     * @param advised whether nothing speaks against it
+     */
+    public record MicStep(String words, boolean advised, List<Edit> edits) {}
+
+    /** The tracks that can be compared: mono ones of mics. */
+    public static List<TrackId> offered(Session session) {
+        return session.tracks().stream()
+                .filter(TwoMicCheck::isOfAMic)
+                .map(Track::id)
+                .toList();
+    }
+
+    private static boolean isOfAMic(Track track) {
+        return track.width() == 1 && track.role() == Track.Role.INPUT;
+    }
 
     /** Listens for a moment while the session is at the rig; takes less than a second. */
-    public static TwoMics of(Stay stay, TrackId first, TrackId second) {
+    public static TwoMicCheck of(Stay stay, TrackId first, TrackId second) {
         Session session = stay.session();
         Rig rig = stay.rig();
         Track one = track(session, first, "first");
@@ -31,13 +57,43 @@ public final class TwoMicCheck {
         int from = source(session, rig, one, "first");
         int to = source(session, rig, other, "second");
         Probe heard = stay.listen(FRAMES);
-        return TwoMics.of(
+        TwoMics found = TwoMics.of(
                 asHeard(session, one, heard.firstReceived(from)),
                 asHeard(session, other, heard.firstReceived(to)),
                 session.sampleRate(),
                 one.name(),
                 other.name(),
                 isStruck(session, one) && isStruck(session, other));
+        return new TwoMicCheck(found, steps(found, one, other));
+    }
+
+    /** The nearer one, which hears it first, is the one to be shifted. */
+    private static List<MicStep> steps(TwoMics found, Track one, Track other) {
+        List<MicStep> steps = new ArrayList<>();
+        boolean advised = found.doubts().isEmpty();
+        long frames = Math.round(Math.abs(found.laterFrames()));
+        Track nearer = found.laterFrames() > 0 ? one : other;
+        if (found.believed()) {
+            steps.add(new MicStep(
+                    "Flip " + other.name(),
+                    advised && found.opposite(),
+                    List.of(new SetPolarity(other.id(), !other.polarityFlipped()))));
+        }
+        if (found.believed() && frames > 0) {
+            steps.add(new MicStep(
+                    "Shift " + nearer.name() + " by " + frames + (frames == 1 ? " frame" : " frames"),
+                    advised,
+                    List.of(new SetShift(nearer.id(), nearer.shiftFrames() + (int) frames))));
+        }
+        for (Track track : List.of(one, other)) {
+            if (track.shiftFrames() > 0) {
+                steps.add(new MicStep(
+                        "No shift of " + track.name() + " (" + track.shiftFrames() + " frames)",
+                        false,
+                        List.of(new SetShift(track.id(), 0))));
+            }
+        }
+        return steps;
     }
 
     private static Track track(Session session, TrackId id, String field) {
@@ -46,7 +102,7 @@ public final class TwoMicCheck {
     }
 
     private static int source(Session session, Rig rig, Track track, String field) {
-        if (track.width() != 1 || track.isClick()) {
+        if (!isOfAMic(track)) {
             throw new Refused(track.name() + " is no mono track of a mic. Choose one that is.", field);
         }
         return session.portOf(track.feeds().get(0))

@@ -65,7 +65,9 @@ public final class RunningAlongTest {
 
     @DataProvider
     public Object[][] clocks() {
-        return new Object[][] {{0, 997.0, 128}, {11, 997.0, 64}, {-35, 15_000.0, 128}, {200, 19_000.0, 512}};
+        return new Object[][] {
+            {0, 997.0, 128}, {11, 997.0, 64}, {-35, 15_000.0, 128}, {200, 19_000.0, 512}, {20, 997.0, 4096}
+        };
     }
 
     @Test(dataProvider = "clocks")

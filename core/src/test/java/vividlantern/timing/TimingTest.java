@@ -7,6 +7,7 @@ import static vividlantern.OneSinger.ANNA;
 import static vividlantern.OneSinger.BOX;
 import static vividlantern.OneSinger.CUE;
 import static vividlantern.OneSinger.GUARD;
+import static vividlantern.OneSinger.PAIR;
 import static vividlantern.OneSinger.RIG;
 import static vividlantern.OneSinger.TRACK;
 import static vividlantern.OneSinger.VOICE;
@@ -18,12 +19,18 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.history.Refused;
 import vividlantern.mix.LiveState;
+import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
+import vividlantern.session.Feed;
+import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.units.Decibels;
@@ -187,5 +194,43 @@ public final class TimingTest {
         BufferChoices none = BufferChoices.of(session(), RIG, timing, 200, buffer -> 0.9);
         assertThat(none.proposed()).isEqualTo(128);
         assertThat(none.proposal()).startsWith("This computer has too little time");
+    }
+
+    /** What the interface's matrix cannot bring stays in the cue. */
+    @Test
+    public void directOnlyLeavesWhatCannotBeDirectThroughTheEngine() {
+        InputId loose = new InputId("guitar");
+        TrackId guitar = new TrackId("guitar");
+        Session two = session()
+                .plus(Input.of(loose, 2, "Guitar").playedBy(Optional.of(ANNA)))
+                .plus(Track.forInputs(guitar, 4, "Guitar", 1, List.of(Feed.from(loose, 0)))
+                        .heard(Hear.ALWAYS))
+                .change(CUE, cue -> cue.withSend(guitar, send -> send.at(Decibels.ZERO)));
+        Session direct = Edit.applyAll(OwnWays.edits(two, RIG, ANNA, true, false), two, RIG);
+        Cue heard = direct.find(CUE).orElseThrow();
+        assertThat(heard.send(TRACK).orElseThrow().muted()).isTrue();
+        assertThat(heard.send(guitar).orElseThrow().muted()).isFalse();
+        assertThat(direct.direct()).extracting(DirectLevel::input).containsExactly(VOICE);
+        Session silent = Edit.applyAll(OwnWays.edits(two, RIG, ANNA, false, false), two, RIG);
+        assertThat(silent.find(CUE).orElseThrow().sends()).allMatch(Send::muted);
+    }
+
+    @Test
+    public void aCableIsOfferedWhereNobodyHearsItAndNothingComesIn() {
+        CablePorts ports = CablePorts.of(session(), RIG);
+        assertThat(ports.outputs()).hasSize(8);
+        assertThat(ports.outputs().subList(6, 8))
+                .as("headphones last")
+                .extracting(CablePorts.CablePort::port)
+                .containsExactly(PAIR.left(), PAIR.right());
+        assertThat(ports.inputs())
+                .extracting(CablePorts.CablePort::port)
+                .hasSize(7)
+                .doesNotContain(RIG.engineInputs().get(0).id());
+    }
+
+    @Test
+    public void twentyPartsInAMillionAreSixMillisecondsInFiveMinutes() {
+        assertThat(Drift.msAfterFiveMinutes(20)).isEqualTo(6);
     }
 }

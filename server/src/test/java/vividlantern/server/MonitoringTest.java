@@ -225,6 +225,11 @@ public class MonitoringTest extends ServerTest {
                         .body())
                 .contains("The song plays, and another buffer or rate would break it off.");
         assertThat(get(SESSION).get("bufferFrames").asInt()).isEqualTo(128);
+        command("{\"kind\": \"stop\"}");
+        edit("anna", "{\"kind\": \"set-buffer\", \"bufferFrames\": 256}");
+        command("{\"kind\": \"play\"}");
+        assertThat(post(SESSION + "/undo", "anna", "{}").body()).contains("The song plays");
+        assertThat(get(SESSION).get("bufferFrames").asInt()).isEqualTo(256);
     }
 
     @Test

@@ -9,7 +9,6 @@ import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.engine.Rendering;
-import vividlantern.engine.Room;
 import vividlantern.mix.LiveState;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
@@ -81,10 +80,7 @@ public final class EarTest {
                 session,
                 Take.RIG,
                 pair,
-                new Room(
-                        studio,
-                        transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
-                        studio::follow),
+                Take.room(studio),
                 Rendering.At.SOCKETS,
                 12L * session.sampleRate(),
                 FRAMES,

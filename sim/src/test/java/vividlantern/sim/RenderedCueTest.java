@@ -8,7 +8,6 @@ import java.io.UncheckedIOException;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.engine.Rendering;
-import vividlantern.engine.Room;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
@@ -124,11 +123,7 @@ public class RenderedCueTest {
                     session,
                     Take.RIG,
                     pair,
-                    new Room(
-                            studio,
-                            transport ->
-                                    studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
-                            studio::follow),
+                    Take.room(studio),
                     Rendering.At.CONVERTERS,
                     fromFrame,
                     SECONDS * Take.RATE,

@@ -1,6 +1,7 @@
 package vividlantern.sim;
 
 import vividlantern.engine.ChangeOver;
+import vividlantern.engine.Room;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -52,6 +53,14 @@ final class Take {
                 buffer,
                 AudioDevice.Pace.UNHURRIED);
         return taken;
+    }
+
+    /** A studio with what is around it, as a rendering wants it. */
+    static Room room(StandInStudio studio) {
+        return new Room(
+                studio,
+                transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
+                studio::follow);
     }
 
     /** Where the song's first frame comes in: out to the players and back, 407 frames at a buffer of 128; 41 are not reported. */

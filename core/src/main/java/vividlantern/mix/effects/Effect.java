@@ -44,12 +44,14 @@ public interface Effect {
      */
     void process(float[] left, float[] right, int outBegin, int at, int frames, long frame);
 
-    /** Makes room for the next block. */
-    void endBlock(int frames);
+    /** Makes room for the next block; nothing to be done where no samples wait in the inlet. */
+    default void endBlock(int frames) {}
 
     /** Whether it lets everything through and would be missed by nobody. Any thread may ask. */
     boolean isThrough();
 
     /** What its meter shows since this was last asked, as a factor: the strongest hold-back, 1 for none. */
-    double takeReading();
+    default double takeReading() {
+        return 1;
+    }
 }

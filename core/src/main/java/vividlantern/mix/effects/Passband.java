@@ -209,17 +209,7 @@ public final class Passband implements Effect {
     }
 
     @Override
-    public void endBlock(int frames) {
-        // it keeps no samples
-    }
-
-    @Override
     public boolean isThrough() {
         return through;
-    }
-
-    @Override
-    public double takeReading() {
-        return 1;
     }
 }

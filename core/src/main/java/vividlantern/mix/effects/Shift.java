@@ -101,17 +101,7 @@ public final class Shift implements Effect {
     }
 
     @Override
-    public void endBlock(int frames) {
-        // its rings go on
-    }
-
-    @Override
     public boolean isThrough() {
         return through;
-    }
-
-    @Override
-    public double takeReading() {
-        return 1;
     }
 }

@@ -21,12 +21,16 @@ public sealed interface MonitoringEdit extends Edit {
             if (!(ms >= LEAST && ms <= MOST)) {
                 throw new Refused("A tolerance lies between 0.5 and 100 ms; " + ms + " does not.", "ms");
             }
-            return session.withMonitoring(Optional.of(session.monitored().tolerating(source, Math.rint(10 * ms) / 10)));
+            return session.withMonitoring(Optional.of(session.monitored().tolerating(source, inSteps())));
+        }
+
+        private double inSteps() {
+            return Math.rint(10 * ms) / 10;
         }
 
         @Override
         public String summary(Session session, Rig rig) {
-            return "Monitoring: " + source.words() + " up to " + ms + " ms late";
+            return "Monitoring: " + source.words() + " up to " + inSteps() + " ms late";
         }
     }
 

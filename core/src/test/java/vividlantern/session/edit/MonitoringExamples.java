@@ -47,7 +47,7 @@ final class MonitoringExamples {
                     List.of(new DirectLevel(CUE, FLUTE, Decibels.of(-9), Pan.of(1)))),
             row(
                     new SetTolerance(SourceKind.VOICE, 3.14),
-                    "Monitoring: voice up to 3.14 ms late",
+                    "Monitoring: voice up to 3.1 ms late",
                     session -> session.monitored().toleranceMs(SourceKind.VOICE),
                     3.1),
             row(new SetPurpose(Purpose.MIX), "Session: buffer to mix", Session::bufferFrames, 1024),

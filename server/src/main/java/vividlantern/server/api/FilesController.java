@@ -39,8 +39,7 @@ import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.timing.Timing;
-import vividlantern.units.Air;
+import vividlantern.timing.Ear;
 
 /** What a session sounds like, what it counts by, and the session itself, as files. */
 @RestController
@@ -93,7 +92,7 @@ class FilesController {
         WavWriter.SampleFormat format = format(bits);
         Range range = range(open, from, seconds);
         Optional<Ear> ear = at.equals("output") ? Optional.empty() : Optional.of(ear(open, rig, at, mix, format));
-        StereoPair pair = pair(open, rig, ear.map(Ear::cue).orElse(mix));
+        StereoPair pair = pair(open, rig, ear.map(each -> each.cue().value()).orElse(mix));
         List<String> leaving = leavingBy(open, pair);
         String name = leaving.stream().map(each -> name(open, each)).collect(Collectors.joining(" and "));
         response.setHeader(HOLDS, String.join(", ", leaving));
@@ -120,33 +119,17 @@ class FilesController {
                         range.frames(),
                         (left, right, offset, frames) -> turn.send(() -> {
                             if (ear.isPresent()) {
-                                ear.get().write(wav, left, right, offset, frames);
+                                Ear there = ear.get();
+                                wav.write(
+                                        there.heard(left, offset, frames),
+                                        there.heard(right, offset, frames),
+                                        0,
+                                        frames);
                             } else {
                                 wav.write(left, right, offset, frames);
                             }
                         }));
             }
-        }
-    }
-
-    /**
-     * A performer's ears.
-     *
-     * @param delayFrames how long the air from their speaker takes; 0 with headphones
-     * @param gain what the air leaves, relative to one metre
-     */
-    private record Ear(String cue, int delayFrames, float gain) {
-
-        private void write(WavWriter wav, float[] left, float[] right, int offset, int frames) throws IOException {
-            wav.write(softer(left, offset, frames), softer(right, offset, frames), 0, frames);
-        }
-
-        private float[] softer(float[] samples, int offset, int frames) {
-            float[] heard = new float[frames];
-            for (int n = 0; n < frames; n++) {
-                heard[n] = gain * samples[offset + n];
-            }
-            return heard;
         }
     }
 
@@ -159,11 +142,7 @@ class FilesController {
         }
         Performer performer = session.find(new PerformerId(id))
                 .orElseThrow(() -> new NotFound("There is no performer '" + id + "' in " + session.name() + "."));
-        Cue cue = Timing.cueOf(session, rig, performer)
-                .orElseThrow(() -> new Refused(performer.name() + " hears no cue that leaves anywhere.", "mix"));
-        return new Ear(
-                cue.id().value(), new Air(rig.celsius()).delayFrames(performer.metres(), session.sampleRate()), (float)
-                        (1 / Math.max(1, performer.metres())));
+        return Ear.of(session, rig, performer);
     }
 
     /** The click alone, all its voices together, with its count-in. */

@@ -33,7 +33,7 @@ import vividlantern.server.store.KeptStore;
 import vividlantern.server.store.SnapshotStore;
 import vividlantern.session.Session;
 import vividlantern.template.Comparison;
-import vividlantern.timing.TwoMics;
+import vividlantern.timing.TwoMicCheck;
 
 /** Requests and answers are written as {@link Documents} are, and described as {@link Schemas} reads them off the records. */
 @Configuration
@@ -135,7 +135,7 @@ class Json {
             schemas.add(MonitoringController.FoundLoopback.class);
             schemas.add(MonitoringController.WantedAdoption.class);
             schemas.add(MonitoringController.LoadNow.class);
-            schemas.add(TwoMics.class);
+            schemas.add(TwoMicCheck.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();
             schemas.named()

@@ -33,14 +33,15 @@ import vividlantern.session.SessionId;
 import vividlantern.session.SourceKind;
 import vividlantern.session.TrackId;
 import vividlantern.timing.BufferChoices;
+import vividlantern.timing.CablePorts;
 import vividlantern.timing.CableRun;
+import vividlantern.timing.Drift;
 import vividlantern.timing.Loopback;
 import vividlantern.timing.MeasuredLatency;
 import vividlantern.timing.OwnWays;
 import vividlantern.timing.PerformerTiming;
 import vividlantern.timing.Timing;
 import vividlantern.timing.TwoMicCheck;
-import vividlantern.timing.TwoMics;
 
 /** Who hears themselves by which way, how late, and what the interface really takes. */
 @RestController
@@ -55,6 +56,9 @@ class MonitoringController {
      * @param reportedFrames the round trip as the driver says
      * @param notReported what was measured and adopted beyond that, in frames
      * @param measured what was measured at this rate
+     * @param measuredWords the same in words, "" if nothing was measured
+     * @param cable between which ports a cable may be plugged to measure
+     * @param mics the tracks of which two can be compared
      * @param stale whether that was with another buffer or another driver
      */
     record TimingSheet(
@@ -65,10 +69,13 @@ class MonitoringController {
             int reportedFrames,
             double notReported,
             Optional<MeasuredLatency> measured,
+            String measuredWords,
             boolean stale,
             List<PerformerTiming> performers,
             BufferChoices buffers,
-            List<KindTolerance> tolerances) {}
+            List<KindTolerance> tolerances,
+            CablePorts cable,
+            List<TrackId> mics) {}
 
     /** How a performer shall hear themselves. */
     record WantedWays(PerformerId performer, boolean direct, boolean engine) {}
@@ -116,8 +123,6 @@ class MonitoringController {
      */
     record OtherClock(String name, double ppm, double msASong, double delayMs) {}
 
-    private static final int SONG_SECONDS = 300;
-
     private final Desk desk;
     private final RigDesk rigs;
     private final LiveRig live;
@@ -150,13 +155,16 @@ class MonitoringController {
                         .roundTripFrames(open.bufferFrames()),
                 timings.notReported(open, rig),
                 measured,
+                measured.map(each -> each.newest().words()).orElse(""),
                 measured.filter(each -> each.isStale(rig, open.bufferFrames())).isPresent(),
                 timing.performers(),
                 timings.buffers(open, rig, timing),
                 Arrays.stream(SourceKind.values())
                         .map(kind ->
                                 new KindTolerance(kind, kind.words(), monitoring.toleranceMs(kind), kind.toleranceMs()))
-                        .toList());
+                        .toList(),
+                CablePorts.of(open, rig),
+                TwoMicCheck.offered(open));
     }
 
     /** The edits that let a performer hear themselves direct, through the engine, or both. */
@@ -192,7 +200,7 @@ class MonitoringController {
 
     /** Listens to two tracks for a moment: by how much one hears their source later, which way round, what their sum gains or loses. */
     @GetMapping("/api/live/{session}/two-mics")
-    TwoMics twoMics(@PathVariable String session, @RequestParam String first, @RequestParam String second) {
+    TwoMicCheck twoMics(@PathVariable String session, @RequestParam String first, @RequestParam String second) {
         Stay stay = live.at(desk.session(new SessionId(session)).id());
         return TwoMicCheck.of(stay, new TrackId(first), new TrackId(second));
     }
@@ -217,7 +225,7 @@ class MonitoringController {
                 .map(drift -> new OtherClock(
                         stay.rig().device(drift.getKey()).name(),
                         drift.getValue(),
-                        drift.getValue() * SONG_SECONDS / 1000,
+                        Drift.msAfterFiveMinutes(drift.getValue()),
                         delayMs))
                 .toList();
     }

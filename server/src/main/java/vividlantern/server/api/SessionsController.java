@@ -186,7 +186,6 @@ class SessionsController {
         if (wanted.edits().size() > MOST_EDITS) {
             throw new Refused("At most " + MOST_EDITS + " edits go together.", "edits");
         }
-        live.requireStopped(new SessionId(session), wanted.edits());
         OptionalLong basedOn = wanted.basedOn().map(OptionalLong::of).orElse(OptionalLong.empty());
         SessionId id = new SessionId(session);
         String who = Requests.shortId(person);

@@ -67,12 +67,18 @@ public class Desk {
     private final RigDesk rigs;
     private final ApplicationEventPublisher events;
     private final Map<SessionId, Open> open = new ConcurrentHashMap<>();
+    private volatile Consumer<Session> consent = changed -> {};
 
     public Desk(Store store, SnapshotStore snapshots, RigDesk rigs, ApplicationEventPublisher events) {
         this.store = store;
         this.snapshots = snapshots;
         this.rigs = rigs;
         this.events = events;
+    }
+
+    /** Asks somebody about every change before it is stored, however it was made; who refuses it throws. */
+    public void changesIf(Consumer<Session> asked) {
+        consent = asked;
     }
 
     public Session session(SessionId id) {
@@ -274,6 +280,7 @@ public class Desk {
             if (outcome.changesNothing()) {
                 return held.session;
             }
+            consent.accept(outcome.whole());
             Session before = held.session;
             keepBefore(before, outcome, made.large());
             store.save(outcome, made.edits());

@@ -32,10 +32,6 @@ import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.MonitoringEdit.SetPurpose;
-import vividlantern.session.edit.SessionEdit.SetBuffer;
-import vividlantern.session.edit.SessionEdit.SetSampleRate;
 
 /**
  * Which session is at the rig: the one that has the engine and the devices. Stays begin and end on a thread of their own,
@@ -88,6 +84,7 @@ public class LiveRig {
     public LiveRig(Desk desk, StandIns standIns) {
         this.desk = desk;
         this.standIns = standIns;
+        desk.changesIf(this::requireStopped);
     }
 
     /** Gives a session the rig; the one that had it is silent from then on. */
@@ -219,17 +216,14 @@ public class LiveRig {
         return now;
     }
 
-    /** Refuses edits for which the engine would have to begin anew while the song plays. */
-    public void requireStopped(SessionId id, List<Edit> edits) {
+    /** Refuses a state for which the engine would have to begin anew while the song plays. */
+    private void requireStopped(Session changed) {
         Stay now = stay;
-        boolean beginsAnew = edits.stream()
-                .anyMatch(edit ->
-                        edit instanceof SetBuffer || edit instanceof SetSampleRate || edit instanceof SetPurpose);
-        if (beginsAnew
-                && now != null
-                && now.session().id().equals(id)
-                && now.live().playing()) {
-            throw new Refused("The song plays, and another buffer or rate would break it off. Stop it first.", "edits");
+        if (now != null
+                && now.session().id().equals(changed.id())
+                && now.live().playing()
+                && !now.goesOnWith(changed)) {
+            throw new Refused("The song plays, and another buffer or rate would break it off. Stop it first.", "");
         }
     }
 
