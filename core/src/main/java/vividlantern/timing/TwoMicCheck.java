@@ -41,8 +41,8 @@ public record TwoMicCheck(TwoMics found, List<MicStep> steps) {
                 .toList();
     }
 
-    private static boolean isOfAMic(Track track) {
-        return track.width() == 1 && track.role() == Track.Role.INPUT;
+    private static boolean isOfAMic(Track any) {
+        return any.width() == 1 && any.role() == Track.Role.INPUT;
     }
 
     /** Listens for a moment while the session is at the rig; takes less than a second. */

@@ -201,8 +201,7 @@ public class MonitoringIT {
         shift.click();
         assertThat(dialog()).containsText(Pattern.compile("No shift of Cajón (front|rear) \\(\\d+ frames\\)"));
         assertThat(dialog()).containsText("hear it at the same time");
-        dialog().getByRole(
-                        AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^No shift of")))
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^No shift of")))
                 .click();
         assertThat(dialog()).containsText(Pattern.compile("(front|rear) hears it \\d\\.\\d\\d ms later"));
         page.keyboard().press("Escape");
