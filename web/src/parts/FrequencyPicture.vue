@@ -34,7 +34,9 @@ const line = computed(() => points.map((point) => `${x(point.hz).toFixed(1)},${y
     </g>
     <g v-for="[hz, text] in MARKS" :key="hz">
       <line class="level" :x1="x(hz)" :x2="x(hz)" y1="0" :y2="height" />
-      <text :x="x(hz) - 3" :y="height - 2" text-anchor="end">{{ text }}</text>
+      <text :x="x(hz) + (hz < 10000 ? 3 : -3)" :y="height - 2" :text-anchor="hz < 10000 ? 'start' : 'end'">
+        {{ text }}
+      </text>
     </g>
     <polyline :points="line" />
     <slot :x="x" :y="y" />
