@@ -251,6 +251,7 @@ export const useDesk = defineStore('desk', () => {
     session.value?.tracks.map((track) => `${track.id} ${track.name} ${track.width}`).join(),
     session.value?.sampleRate,
     session.value?.cues.map((cue) => `${cue.id} ${cue.name} ${cue.output}`).join(),
+    session.value?.controlRoom?.sources.map((each) => `${each.name} ${each.first} ${each.width}`).join(),
     rig.rig?.revision,
   ])
   watch(offersDependOn, async (now, before) => {

@@ -49,6 +49,8 @@ function withPart(session: Session, key: string, part: Part | null): Session {
     }
     case 'monitoring':
       return { ...session, monitoring: part as unknown as Session['monitoring'] }
+    case 'control-room':
+      return { ...session, controlRoom: part as unknown as Session['controlRoom'] }
     case 'acknowledgement': {
       const acknowledged = key.slice(kind.length + 1)
       const others = session.acknowledgements.filter((each) => each.key !== acknowledged)

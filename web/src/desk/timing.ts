@@ -1,6 +1,7 @@
-import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { onBeforeUnmount, ref } from 'vue'
 import { api, type LoadNow, type TimingSheet } from '@/api/client'
 import { useDesk } from './desk'
+import { useFetched } from './fetched'
 import { useRig } from './rig'
 
 const LOOK_MS = 1000
@@ -18,28 +19,10 @@ export function switchPurpose(desk: Desk) {
 export function useTiming() {
   const desk = useDesk()
   const rig = useRig()
-  const sheet = shallowRef<TimingSheet | null>(null)
-  let asked = 0
-
-  watch(
-    () => [
-      desk.session?.id,
-      desk.session?.revision,
-      rig.rig?.revision,
-      desk.measurements,
-      desk.live?.playing,
-      desk.live?.switching,
-    ],
-    async () => {
-      const mine = ++asked
-      if (!desk.session) return
-      const params = { path: { session: desk.session.id } }
-      const answer = await api.GET('/api/sessions/{session}/timing', { params }).catch(() => null)
-      if (mine === asked && answer?.data) sheet.value = answer.data
-    },
-    { immediate: true },
+  return useFetched<TimingSheet>(
+    () => [rig.rig?.revision, desk.measurements, desk.live?.playing, desk.live?.switching],
+    (at) => api.GET('/api/sessions/{session}/timing', at),
   )
-  return sheet
 }
 
 /** How much of their time blocks take, looked at once a second. */

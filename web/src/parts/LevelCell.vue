@@ -4,7 +4,7 @@ import LevelNumber from './LevelNumber.vue'
 import LevelSlider from './LevelSlider.vue'
 
 /** A level to be dragged, with its live light, and the same level as a number to be typed. */
-const { level, label, light, set, silent, zeroOnDoubleClick } = defineProps<{
+const { level, label, light, set, silent, zeroOnDoubleClick, highest = 12 } = defineProps<{
   level: Level
   label: string
   light: string
@@ -12,6 +12,7 @@ const { level, label, light, set, silent, zeroOnDoubleClick } = defineProps<{
   /** Whether nothing of it is heard just now. */
   silent?: boolean
   zeroOnDoubleClick?: boolean
+  highest?: number
 }>()
 </script>
 
@@ -24,6 +25,7 @@ const { level, label, light, set, silent, zeroOnDoubleClick } = defineProps<{
       :level="level"
       :set="set"
       :zero-on-double-click="zeroOnDoubleClick"
+      :highest="highest"
     />
     <LevelNumber :label="label" :level="level" :set="(wanted) => set(wanted, null)" />
   </span>

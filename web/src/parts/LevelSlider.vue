@@ -10,12 +10,21 @@ import { levelAt, placeOf, shown, step, TICKS } from './scale'
  * A level to be moved, and the live level as light along the same scale. It moves by how far one drags, so that a press
  * beside the handle changes nothing; Shift makes steps of 0.1 dB.
  */
-const { level, label, light, set, zeroOnDoubleClick } = defineProps<{
+const {
+  level,
+  label,
+  light,
+  set,
+  zeroOnDoubleClick,
+  highest = 12,
+} = defineProps<{
   level: Level
   label: string
   light: string
   set: (level: Level, gesture: string) => Promise<unknown>
   zeroOnDoubleClick?: boolean
+  /** The highest level it can be moved to. */
+  highest?: number
 }>()
 
 const track = ref<HTMLElement>()
@@ -50,7 +59,7 @@ function press(event: PointerEvent) {
         at = held.value === 'off' ? 0 : placeOf(held.value)
       } else {
         at = Math.max(0, Math.min(1, at + by / width))
-        held.value = levelAt(at)
+        held.value = lowered(levelAt(at))
       }
       drag.move(held.value)
     },
@@ -59,8 +68,10 @@ function press(event: PointerEvent) {
 }
 
 function clamp(wanted: number): Level {
-  return wanted < -90 ? 'off' : step(Math.min(12, wanted))
+  return wanted < -90 ? 'off' : step(Math.min(highest, wanted))
 }
+
+const lowered = (wanted: Level): Level => (wanted === 'off' ? wanted : clamp(wanted))
 
 const stepGesture = useSteps()
 
@@ -95,7 +106,7 @@ function toZero() {
     tabindex="0"
     :aria-label="label"
     aria-valuemin="-90"
-    aria-valuemax="12"
+    :aria-valuemax="highest"
     :aria-valuenow="now === 'off' ? -90 : now"
     :aria-valuetext="now === 'off' ? 'off' : `${shown(now)} dB`"
     @pointerdown="press"

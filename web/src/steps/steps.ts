@@ -1,4 +1,5 @@
 import type { Component } from 'vue'
+import { dimOrNot, muteOrNot, switchControlRoom } from '@/desk/controlRoom'
 import type { useDesk } from '@/desk/desk'
 import type { useRig } from '@/desk/rig'
 import { purposeOf, switchPurpose } from '@/desk/timing'
@@ -58,7 +59,7 @@ export const STEPS: Step[] = [
     title: 'Tracks',
     view: () => import('./tracks/TracksView.vue'),
     state: (desk) => `${many(desk.tracks.length, 'track')}, ${desk.tracks.filter((track) => track.armed).length} armed`,
-    actions: (desk) => [{ words: 'Listen to main', act: () => desk.listen('main') }],
+    actions: (desk) => [{ words: 'Listen to the speakers', act: () => desk.listen('main') }],
   },
   {
     path: 'monitoring',
@@ -75,6 +76,15 @@ export const STEPS: Step[] = [
         words: purposeOf(desk) === 'record' ? 'Set the buffer to mix' : 'Set the buffer to record',
         act: () => switchPurpose(desk),
       },
+      { words: 'Dim the speakers, or let them back', act: () => dimOrNot(desk) },
+      { words: 'Mute the speakers, or let them back', act: () => muteOrNot(desk) },
+      { words: 'Hear the main mix in the control room', act: () => switchControlRoom(desk, { hears: 'main' }) },
+      ...desk.cues
+        .filter((cue) => cue.output)
+        .map((cue) => ({
+          words: `Hear what ${cue.name} hears in the control room`,
+          act: () => switchControlRoom(desk, { hears: `cue/${cue.id}` }),
+        })),
     ],
     keys: [['↑ ↓', 'another performer']],
   },

@@ -5,6 +5,7 @@ import { useDesk } from '@/desk/desk'
 import { purposeOf, switchPurpose, useTiming } from '@/desk/timing'
 import CompareMics from './CompareMics.vue'
 import BufferCards from './BufferCards.vue'
+import ControlRoom from './ControlRoom.vue'
 import LoadReading from './LoadReading.vue'
 import MeasureCable from './MeasureCable.vue'
 import PerformerFacts from './PerformerFacts.vue'
@@ -12,7 +13,7 @@ import PerformerRows from './PerformerRows.vue'
 import TwoWays from './TwoWays.vue'
 import { wrong } from './words'
 
-/** Who hears themselves by which way, how late that is, what it does to the sound, and what can be chosen about it. */
+/** What the control room hears; who hears themselves by which way, how late that is, what it does to the sound, and what can be chosen about it. */
 const desk = useDesk()
 const sheet = useTiming()
 const previewed = ref<number | null>(null)
@@ -58,6 +59,7 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
       <NButton size="small" @click="comparing = true">Compare two mics</NButton>
       <NButton size="small" @click="measuring = true">Measure with a cable</NButton>
     </header>
+    <ControlRoom />
     <template v-if="sheet">
       <BufferCards v-model:shown="previewed" :sheet="sheet" />
       <PerformerRows v-model:selected="selected" :sheet="sheet" :previewed="previewed" />

@@ -27,7 +27,7 @@ defineExpose({ goToBar: () => place.value?.begin() })
 
 const listenOptions = computed(() => [
   { label: 'Not listening', value: '' },
-  { label: 'Main (speakers)', value: 'main' },
+  { label: 'Speakers', value: 'main' },
   ...desk.cues.map((cue) => ({ label: cue.name, value: cue.id, disabled: cue.output === null })),
 ])
 </script>

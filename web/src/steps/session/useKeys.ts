@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted } from 'vue'
+import { dimOrNot, muteOrNot } from '@/desk/controlRoom'
 import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
 import { switchPurpose } from '@/desk/timing'
@@ -9,6 +10,8 @@ import { useUndoing } from './useUndoing'
 export const KEYS: [string, string][] = [
   ['Space', 'play, stop'],
   ['H', 'cut headphones, let them back'],
+  ['D', 'dim the speakers, let them back'],
+  ['M', 'mute the speakers, let them back'],
   ['B', 'go to a bar'],
   ['L', 'the buffer to record, the buffer to mix'],
   ['G', 'suspend groups, let them act again'],
@@ -43,6 +46,8 @@ export function useKeys(actions: {
     else if (event.key === ' ' && !target.closest('button, a')) void desk.playOrStop()
     else if (target.closest('[role="grid"]')) return
     else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()
+    else if (event.key.toLowerCase() === 'd') void dimOrNot(desk)
+    else if (event.key.toLowerCase() === 'm') void muteOrNot(desk)
     else if (event.key >= '1' && event.key <= '9') actions.step(Number(event.key) - 1)
     else if (event.key === '?') actions.showKeys()
     else if (event.key === '/') actions.showCommands()

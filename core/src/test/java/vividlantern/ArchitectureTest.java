@@ -39,7 +39,7 @@ public class ArchitectureTest {
             {"session", "session,history,rig,units"},
             {"patch", "patch,history,session,rig,units"},
             {"click", "click,session,units"},
-            {"mix", "mix,kernel,click,hardware,session,rig,units"},
+            {"mix", "mix,kernel,history,click,hardware,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
             {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
             {"timing", "timing,engine,mix,patch,hardware,history,session,rig,units"},

@@ -159,7 +159,8 @@ public final class RandomSessions {
                         Decibels.of(-6),
                         new Pan(0.25))))
                 .withMonitoring(Optional.of(new Monitoring(
-                        List.of(new Monitoring.Tolerance(SourceKind.VOICE, 3)), 64, 512, Monitoring.Purpose.RECORD)));
+                        List.of(new Monitoring.Tolerance(SourceKind.VOICE, 3)), 64, 512, Monitoring.Purpose.RECORD)))
+                .withControlRoom(Optional.of(session.inControlRoom().dimmingBy(10 + seed % 30)));
     }
 
     private static Track track(int n, Random random) {

@@ -76,11 +76,12 @@ public final class ChangeOver {
     private Rig rig;
     private Session wanted;
     private Session handed;
-    private LiveState live = LiveState.STOPPED;
+    private LiveState live;
     private long handOverAt;
 
-    /** Begins with a device whose preamps stand as a session wants them, and an engine that has that session. */
-    public ChangeOver(Session session, Rig rig, Engine engine, AudioDevice device) {
+    /** Begins with a device whose preamps stand as a session wants them, and an engine that has that session and what is happening. */
+    public ChangeOver(Session session, Rig rig, LiveState live, Engine engine, AudioDevice device) {
+        this.live = live;
         this.engine = engine;
         this.device = device;
         this.rig = rig;

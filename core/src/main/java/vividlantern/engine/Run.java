@@ -23,18 +23,21 @@ final class Run {
     private volatile String fault = "";
     private volatile boolean lostItsDevice;
 
-    /** @param accidents learns what ended the run if nobody wished it */
-    Run(Session session, Rig rig, Venue venue, BiConsumer<Run, Throwable> accidents) {
+    /**
+     * @param live what is so from the first block on
+     * @param accidents learns what ended the run if nobody wished it
+     */
+    Run(Session session, Rig rig, LiveState live, Venue venue, BiConsumer<Run, Throwable> accidents) {
         opened = session;
         room = venue.open(session, rig);
         ChangeOver.begin(session, rig, room.device());
         engine = new Engine(
-                MixPlan.compile(session, rig, LiveState.STOPPED),
+                MixPlan.compile(session, rig, live),
                 session.sampleRate(),
                 session.bufferFrames(),
                 Transport.stopped(0, 0),
                 room.follower());
-        changeOver = new ChangeOver(session, rig, engine, room.device());
+        changeOver = new ChangeOver(session, rig, live, engine, room.device());
         tape = new Tape(rig.engineOutputs().size());
         thread = new Thread(() -> run(rig, accidents), "engine");
         thread.setPriority(Thread.MAX_PRIORITY);

@@ -13,11 +13,14 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.DeviceGone;
 import vividlantern.hardware.Lateness;
 import vividlantern.history.Refused;
 import vividlantern.kernel.Kernels;
+import vividlantern.mix.ControlRoomStanding;
+import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
 import vividlantern.rig.PairId;
@@ -75,7 +78,7 @@ public final class Stay implements AutoCloseable {
         this.venue = venue;
         curve = session.tempoMap().curve();
         hands = Executors.newSingleThreadScheduledExecutor(Threads.named("preamps"));
-        run = new Run(session, rig, venue, this::accident);
+        run = new Run(session, rig, LiveState.STOPPED.in(ControlRoomState.BEGINNING), venue, this::accident);
     }
 
     public void start() {
@@ -222,6 +225,21 @@ public final class Stay implements AutoCloseable {
         ask(now -> now.changeOver().change(now.changeOver().live().cut(cut)));
     }
 
+    /** Lets the control room hear something else, or otherwise. */
+    public void controlRoom(UnaryOperator<ControlRoomState> change) {
+        ask(now -> {
+            LiveState live = now.changeOver().live();
+            ControlRoomState next = change.apply(live.controlRoom().orElseThrow());
+            next.require(session, rig);
+            now.changeOver().change(live.in(next));
+        });
+    }
+
+    /** How the control room stands. */
+    public ControlRoomStanding controlRoom() {
+        return ControlRoomStanding.of(session, rig, live());
+    }
+
     private long frameOf(int bar) {
         return curve.frame(curve.quarterOf(bar, 0), session.sampleRate());
     }
@@ -308,10 +326,10 @@ public final class Stay implements AutoCloseable {
         return run.tape();
     }
 
-    /** The two outputs at which "main" or a cue leaves; empty if it has none. */
+    /** The two outputs at which a cue leaves or, for "main", the speakers that are on; empty if there are none. */
     public Optional<int[]> outputs(String mix) {
         Optional<PairId> pair = mix.equals("main")
-                ? session.main().output()
+                ? controlRoom().pairThatIsOn()
                 : session.find(new CueId(mix)).flatMap(cue -> cue.output());
         return pair.flatMap(rig::outputPair).flatMap(this::channels);
     }
@@ -418,13 +436,11 @@ public final class Stay implements AutoCloseable {
         }
     }
 
-    /** Another run in place of this one. The song stands; headphones that were cut stay cut. */
+    /** Another run in place of this one. The song stands; what was cut or dimmed stays so. */
     private void beginAnew() {
         Run before = run;
-        boolean cut = before.changeOver().live().headphonesCut();
         try {
-            run = new Run(session, rig, venue, this::accident);
-            run.changeOver().change(LiveState.STOPPED.cut(cut));
+            run = new Run(session, rig, before.changeOver().live().begunAnew(), venue, this::accident);
             before.end();
             run.start();
         } catch (RuntimeException | Error fault) {

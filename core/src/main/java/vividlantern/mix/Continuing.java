@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Effect;
-import vividlantern.rig.PairId;
 
 /**
  * What goes on from plan to plan: who has which slot, effect and meter. It belongs to the thread that prepares plans, but for
@@ -21,7 +20,7 @@ final class Continuing {
     final int maxFrames;
     final SlotBook slots = new SlotBook();
     final Map<String, Effect> effects = new HashMap<>();
-    final Map<PairId, Integer> pairMeters = new HashMap<>();
+    final Map<String, Integer> meters = new HashMap<>();
     private final List<float[]> clickWires = new ArrayList<>();
     private final Gains.Curves curves;
     private Gains gains;
@@ -63,8 +62,8 @@ final class Continuing {
         return gains;
     }
 
-    /** Where a pair is shown, for as long as the mixer lives. */
-    int meterOf(PairId pair) {
-        return pairMeters.computeIfAbsent(pair, id -> pairMeters.size());
+    /** Where a bus is shown, for as long as the mixer lives. */
+    int meterOf(String bus) {
+        return meters.computeIfAbsent(bus, key -> meters.size());
     }
 }

@@ -10,11 +10,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import vividlantern.mix.effects.Effect;
-import vividlantern.rig.PairId;
 
 /**
- * Buses laid out as stations over wires. First come the wires of the sources, then two for each pair by which something
- * leaves or left before, then those of the stations. A station in which nothing is other than in the layout before is the
+ * Buses laid out as stations over wires. First come the wires of the sources, then two for each bus whose level is or was
+ * shown, then those of the other stations. A station in which nothing is other than in the layout before is the
  * same again: it costs nothing to take over.
  */
 final class Layout {
@@ -28,18 +27,19 @@ final class Layout {
     private final Map<String, Laid> summedIn = new HashMap<>();
     private final List<float[]> wires = new ArrayList<>();
     private final Map<String, List<Integer>> wireOf = new LinkedHashMap<>();
-    private final Map<PairId, Integer> pairMeters = new HashMap<>();
+    private final Map<String, Integer> meters = new HashMap<>();
     private final Map<String, List<MixPlan.Bus>> poured = new HashMap<>();
     private final Map<String, List<MixPlan.Insert>> chains = new HashMap<>();
     private final Set<String> tapped = new HashSet<>();
-    private final int pairWires;
+    private final int meteredWires;
 
     Layout(List<MixPlan.Bus> buses, MixPlan plan, Continuing continuing, Optional<Layout> before) {
         this.plan = plan;
         this.continuing = continuing;
-        buses.forEach(bus ->
-                bus.exit().ifPresent(exit -> pairMeters.put(exit.pair(), continuing.meterOf(exit.pair()))));
-        pairWires = 2 * continuing.pairMeters.size();
+        buses.stream()
+                .filter(MixPlan.Bus::isMetered)
+                .forEach(bus -> meters.put(bus.key(), continuing.meterOf(bus.key())));
+        meteredWires = 2 * continuing.meters.size();
         for (MixPlan.Bus bus : buses) {
             bus.into()
                     .ifPresent(into -> poured.computeIfAbsent(into, key -> new ArrayList<>())
@@ -72,8 +72,8 @@ final class Layout {
         return wires.toArray(float[][]::new);
     }
 
-    Map<PairId, Integer> pairMeters() {
-        return pairMeters;
+    Map<String, Integer> meters() {
+        return meters;
     }
 
     /** Whether an edge of a bus has come to rest at zero. */
@@ -83,7 +83,9 @@ final class Layout {
     }
 
     private boolean hasTheWiresOf(Layout other) {
-        return plan.sources() == other.plan.sources() && pairWires == other.pairWires && wireOf.equals(other.wireOf);
+        return plan.sources() == other.plan.sources()
+                && meteredWires == other.meteredWires
+                && wireOf.equals(other.wireOf);
     }
 
     /** Whether a bus costs nothing of its own: its edges are summed where it is poured. */
@@ -97,7 +99,7 @@ final class Layout {
             wires.add(silence);
         }
         wires.addAll(continuing.clickWires(plan.clicks().size()));
-        while (wires.size() < plan.sources() + pairWires) {
+        while (wires.size() < plan.sources() + meteredWires) {
             wires.add(silence);
         }
         for (MixPlan.Bus bus : buses) {
@@ -114,11 +116,22 @@ final class Layout {
             Effect effect = effect(insert);
             stages.add(addPair(effect.inlet(0), effect.inlet(1)));
         }
-        stages.add(
-                bus.exit().isPresent()
-                        ? plan.sources() + 2 * pairMeters.get(bus.exit().get().pair())
-                        : addPair(new float[continuing.maxFrames], new float[continuing.maxFrames]));
+        stages.add(bus.isMetered() ? layMetered(bus) : addPair(newWire(), newWire()));
         return stages;
+    }
+
+    /** Those by which it leaves are the device's own. */
+    private int layMetered(MixPlan.Bus bus) {
+        int left = plan.sources() + 2 * meters.get(bus.key());
+        if (bus.exit().isEmpty()) {
+            wires.set(left, newWire());
+            wires.set(left + 1, newWire());
+        }
+        return left;
+    }
+
+    private float[] newWire() {
+        return new float[continuing.maxFrames];
     }
 
     private int addPair(float[] left, float[] right) {
@@ -156,7 +169,7 @@ final class Layout {
         List<Effect> chain = bus.chain().stream().map(this::effect).toList();
         List<Effect.Settings> settings =
                 bus.chain().stream().map(MixPlan.Insert::settings).toList();
-        int meter = bus.exit().map(exit -> pairMeters.get(exit.pair())).orElse(-1);
+        int meter = meters.getOrDefault(bus.key(), -1);
         boolean readsBuses = lines.stream().anyMatch(line -> line.wire() >= plan.sources());
         Sum sum = new Sum(lines, continuing.kernel);
         Station station = new Station(sum, readsBuses, chain, settings, wireOf.get(bus.key()), bus.exit(), meter);

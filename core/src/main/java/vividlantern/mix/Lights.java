@@ -2,7 +2,9 @@ package vividlantern.mix;
 
 import java.util.ArrayList;
 import java.util.List;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
@@ -13,8 +15,9 @@ import vividlantern.session.TrackId;
 
 /**
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
- * "main/…" and "send/cue/…" as they reach a mix, "cue/…" and "main" as they leave the interface, "guard/…" for what a
- * ceiling guard holds back, "clip/…" for an input's samples at full scale.
+ * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface,
+ * "source/…" and "listen" as they come into the control room, "guard/…" for what a ceiling guard holds back, "clip/…" for an
+ * input's samples at full scale.
  */
 public final class Lights {
 
@@ -69,9 +72,7 @@ public final class Lights {
         this.before = before;
         Heard heard = new Heard(session, rig, live);
         for (Input input : session.inputs()) {
-            int[] sources = input.ports().stream()
-                    .mapToInt(port -> rig.engineInput(port).orElse(Heard.NO_SOURCE))
-                    .toArray();
+            int[] sources = sourcesOf(input.ports(), rig);
             add("input/", input.id(), Kind.SOURCE, sources, 1, -1);
             add("clip/", input.id(), Kind.CLIPS, sources, 1, -1);
         }
@@ -80,7 +81,14 @@ public final class Lights {
             int[] toListeners = heard.way(track.id()).orElseThrow().heard();
             add("main/", track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1);
         }
-        session.main().output().ifPresent(pair -> add("main", "", Kind.PAIR, NONE, 1, state.pairMeter(pair)));
+        add("main", "", Kind.PAIR, NONE, 1, state.mainMeter());
+        rig.outputPairs().forEach(pair -> add("pair/", pair.id(), Kind.PAIR, NONE, 1, state.pairMeter(pair.id())));
+        for (ControlRoomSource source : session.inControlRoom().sources()) {
+            add("source/", source.id(), Kind.SOURCE, sourcesOf(source.ports(rig), rig), 1, -1);
+        }
+        session.inControlRoom()
+                .listenMic()
+                .ifPresent(mic -> add("listen", "", Kind.SOURCE, sourcesOf(List.of(mic.port()), rig), 1, -1));
         for (Cue cue : session.cues()) {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
             add("cue/", cue.id(), Kind.PAIR, NONE, 1, pair);
@@ -91,6 +99,12 @@ public final class Lights {
             }
         }
         keys = lights.stream().map(Light::key).toList();
+    }
+
+    private static int[] sourcesOf(List<PortId> ports, Rig rig) {
+        return ports.stream()
+                .mapToInt(port -> rig.engineInput(port).orElse(Heard.NO_SOURCE))
+                .toArray();
     }
 
     private void add(String word, Object owner, Kind kind, int[] sources, double gain, int pair) {

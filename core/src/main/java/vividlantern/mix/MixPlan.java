@@ -24,6 +24,9 @@ import vividlantern.session.TempoMap;
  */
 public final class MixPlan {
 
+    /** The bus of the main mix. */
+    static final String MAIN = "main";
+
     /** Where an edge takes its samples. */
     sealed interface Origin permits Source, Tapped {}
 
@@ -88,6 +91,11 @@ public final class MixPlan {
             List<Insert> chain,
             Optional<String> into,
             Optional<Exit> exit) {
+
+        /** Whether its level is shown. */
+        boolean isMetered() {
+            return exit.isPresent() || key.equals(MAIN);
+        }
 
         Bus with(List<Edge> newEdges, List<Insert> newChain) {
             return new Bus(key, gentle, newEdges, newChain, into, exit);

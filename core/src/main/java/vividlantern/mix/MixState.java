@@ -27,7 +27,7 @@ public final class MixState {
     private final ClickVoice[] clicks;
     private final Gains gains;
     private final Meters meters;
-    private final Map<PairId, Integer> pairMeters;
+    private final Map<String, Integer> busMeters;
     private float[][] lastOut = {};
     private volatile boolean taken;
 
@@ -38,12 +38,12 @@ public final class MixState {
         layout = new Layout(buses, plan, continuing, previous.map(old -> old.layout));
         stations = layout.stations();
         wires = layout.wires();
-        pairMeters = layout.pairMeters();
+        busMeters = layout.meters();
         silentOutputs = silentOutputs();
         clicks = plan.clicks().toArray(ClickVoice[]::new);
         gains = continuing.roomyGains();
         meters = new Meters(
-                continuing.kernel, plan.sources(), continuing.pairMeters.size(), continuing.broken(plan.inputs()));
+                continuing.kernel, plan.sources(), continuing.meters.size(), continuing.broken(plan.inputs()));
     }
 
     private int[] silentOutputs() {
@@ -73,7 +73,12 @@ public final class MixState {
 
     /** The meter of an output pair, -1 if nothing leaves by it. */
     public int pairMeter(PairId id) {
-        return pairMeters.getOrDefault(id, -1);
+        return busMeters.getOrDefault(SessionBuses.keyOf(id), -1);
+    }
+
+    /** The meter of the main mix. */
+    int mainMeter() {
+        return busMeters.getOrDefault(MixPlan.MAIN, -1);
     }
 
     List<MixPlan.Bus> buses() {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
 import vividlantern.mix.effects.Shift;
@@ -18,21 +19,22 @@ import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
 import vividlantern.session.Track;
-import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
 /**
- * The buses of a session: one for the main mix, one for each cue, one for each output pair into which they are poured.
+ * The buses of a session: one for the main mix, one for each cue, one for each output pair by which something leaves.
  *
  * <p>A cue's edges stand in the order of its tracks' ids and no control of the main mix is part of them.
  */
 final class SessionBuses {
 
-    private static final String MAIN = "";
+    /** The main mix has a tap of its own. */
+    private static final String MAIN_TAP = "";
 
     private final Session session;
     private final Rig rig;
     private final Heard heard;
+    private final LiveState live;
     /** In the order of the paths of their edges, which begin with the track's id and a bar. */
     private final List<Track> tracks;
 
@@ -41,6 +43,7 @@ final class SessionBuses {
     SessionBuses(Session session, Rig rig, LiveState live) {
         this.session = session;
         this.rig = rig;
+        this.live = live;
         heard = new Heard(session, rig, live);
         tracks = session.tracks().stream()
                 .sorted(Comparator.comparing(track -> track.id() + "|"))
@@ -50,25 +53,23 @@ final class SessionBuses {
     List<MixPlan.Bus> all() {
         List<MixPlan.Bus> buses = new ArrayList<>();
         Map<PairId, StereoPair> pairs = new LinkedHashMap<>();
-        pairOf(session.main().output()).ifPresent(pair -> {
-            buses.add(mainBus(pair));
-            pairs.put(pair.id(), pair);
-        });
+        ControlRoomBuses controlRoom = new ControlRoomBuses(session, rig, live);
+        buses.add(mainBus());
+        buses.addAll(controlRoom.buses());
+        controlRoom.pairs().forEach(pair -> pairs.put(pair.id(), pair));
         for (Cue cue : session.cues()) {
             pairOf(cue.output()).ifPresent(pair -> {
                 buses.add(cueBus(cue, pair));
                 pairs.put(pair.id(), pair);
             });
         }
-        pairs.values().forEach(pair -> buses.add(pairBus(pair)));
+        pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
         tracks.stream().filter(SessionBuses::isShifted).forEach(track -> addShifts(track, buses));
         return buses;
     }
 
     private Optional<StereoPair> pairOf(Optional<PairId> id) {
-        return id.flatMap(rig::outputPair)
-                .filter(pair -> rig.engineOutput(pair.left()).isPresent()
-                        && rig.engineOutput(pair.right()).isPresent());
+        return id.flatMap(rig::outputPair).filter(pair -> ControlRoomStanding.leaves(pair, rig));
     }
 
     /** The bus of an output pair, by which it leaves. */
@@ -76,21 +77,27 @@ final class SessionBuses {
         return "pair " + pair;
     }
 
-    private MixPlan.Bus pairBus(StereoPair pair) {
-        List<Cue> cues = session.cues().stream()
-                .filter(cue -> cue.output().equals(Optional.of(pair.id())))
-                .toList();
-        boolean guarded = cues.stream().anyMatch(Cue::guarded);
-        CeilingGuard.Settings guard = guarded
-                ? new CeilingGuard.Settings(
-                        (float) Decibels.of(GuardCeiling.UNKNOWN_WAY.dbfs()).gain())
-                : CeilingGuard.Settings.OFF;
+    /** Whether performers hear what leaves by a pair: a cue does, or headphones hang there. */
+    static boolean isHeardByPerformers(Session session, StereoPair pair) {
+        return pair.feeds() == StereoPair.Feeds.HEADPHONES
+                || cues(session, pair).findAny().isPresent();
+    }
+
+    private static Stream<Cue> cues(Session session, StereoPair pair) {
+        return session.cues().stream().filter(cue -> cue.output().equals(Optional.of(pair.id())));
+    }
+
+    private MixPlan.Bus pairBus(StereoPair pair, List<MixPlan.Edge> edges) {
+        boolean heard = isHeardByPerformers(session, pair);
+        boolean free =
+                cues(session, pair).anyMatch(cue -> true) && cues(session, pair).noneMatch(Cue::guarded);
+        CeilingGuard.Settings guard = free ? CeilingGuard.Settings.OFF : GuardCeiling.UNKNOWN_WAY.settings();
         String key = keyOf(pair.id());
         return new MixPlan.Bus(
                 key,
-                !cues.isEmpty(),
-                List.of(),
-                cues.isEmpty() ? List.of() : List.of(new MixPlan.Insert(key + " guard", guard)),
+                heard,
+                edges,
+                heard ? List.of(new MixPlan.Insert(key + " guard", guard)) : List.of(),
                 Optional.empty(),
                 Optional.of(new MixPlan.Exit(
                         pair.id(),
@@ -98,13 +105,13 @@ final class SessionBuses {
                         rig.engineOutput(pair.right()).orElseThrow())));
     }
 
-    private MixPlan.Bus mainBus(StereoPair pair) {
+    private MixPlan.Bus mainBus() {
         List<MixPlan.Edge> edges = new ArrayList<>();
         double level = session.main().level().gain();
         for (Track track : tracks) {
-            addEdges(track, MAIN, heard.mainGain(track) * level, track.pan(), edges);
+            addEdges(track, MAIN_TAP, heard.mainGain(track) * level, track.pan(), edges);
         }
-        return poured("main@" + pair.id(), false, pair, edges, List.of());
+        return new MixPlan.Bus(MixPlan.MAIN, false, edges, List.of(), Optional.empty(), Optional.empty());
     }
 
     private MixPlan.Bus cueBus(Cue cue, StereoPair pair) {
@@ -122,12 +129,7 @@ final class SessionBuses {
         List<MixPlan.Insert> chain = cue.isFiltered()
                 ? List.of(new MixPlan.Insert(key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
                 : List.of();
-        return poured(key, true, pair, edges, chain);
-    }
-
-    private static MixPlan.Bus poured(
-            String key, boolean gentle, StereoPair pair, List<MixPlan.Edge> edges, List<MixPlan.Insert> chain) {
-        return new MixPlan.Bus(key, gentle, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
+        return new MixPlan.Bus(key, true, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
     }
 
     private static boolean isShifted(Track heardLater) {

@@ -1,5 +1,6 @@
 package vividlantern.patch;
 
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,6 +15,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.WideGroup;
+import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
@@ -28,7 +30,7 @@ public final class Ports {
      * @param houseLabel what it is called: of a pair or a group its own name before those of its ports
      * @param arrivesAt the panel names of the interface's ports to which ties lead it on; "" if it is those ports themselves
      * @param preamps the ports of the preamps on its way
-     * @param usedBy the inputs whose cables are in it
+     * @param usedBy the inputs whose cables are in it, and the control room's sources
      */
     public record OfferedPlace(
             List<PortId> ports,
@@ -59,9 +61,13 @@ public final class Ports {
                         rig.panelNames(ports),
                         arrivesAt(rig, ports),
                         rig.preampsOf(ports).stream().map(Port::id).toList(),
-                        session.inputs().stream()
-                                .filter(input -> ports.stream().anyMatch(input::goesInto))
-                                .map(Input::source)
+                        Stream.concat(
+                                        session.inputs().stream()
+                                                .filter(input -> ports.stream().anyMatch(input::goesInto))
+                                                .map(Input::source),
+                                        session.inControlRoom().sources().stream()
+                                                .filter(source -> !Collections.disjoint(source.ports(rig), ports))
+                                                .map(ControlRoomSource::name))
                                 .toList()))
                 .toList();
     }
@@ -161,10 +167,11 @@ public final class Ports {
                         () -> new Refused("There is no port \"" + name.strip() + "\" in " + rig.name() + ".", "port"));
     }
 
-    /** Ports that inputs can go into and no input does, nor arrives behind by a tie, in the rig's order. */
+    /** Ports that inputs can go into and nothing does, nor arrives behind by a tie, in the rig's order. */
     public static List<Port> free(Session session, Rig rig) {
-        Set<PortId> arrivedAt = session.inputs().stream()
-                .flatMap(input -> input.ports().stream())
+        Set<PortId> arrivedAt = Stream.concat(
+                        session.inputs().stream().flatMap(input -> input.ports().stream()),
+                        session.inControlRoom().sources().stream().flatMap(source -> source.ports(rig).stream()))
                 .map(rig::followTies)
                 .collect(Collectors.toSet());
         return there(session, rig).stream()

@@ -34,6 +34,10 @@ final class Keys {
         return "Input " + input.number() + ", " + input.source();
     }
 
+    static String idsOf(List<Input> inputs) {
+        return inputs.stream().map(input -> input.id().value()).collect(Collectors.joining(","));
+    }
+
     static List<PartKey> about(Input... inputs) {
         return Stream.of(inputs).map(input -> PartKey.of(input.id())).toList();
     }

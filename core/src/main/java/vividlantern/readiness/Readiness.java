@@ -34,7 +34,8 @@ public final class Readiness {
             new PadMissing(),
             new NamesRepeat(),
             new ClockNotShared(),
-            new MixingBuffer());
+            new MixingBuffer(),
+            new SpeakersNearMics());
 
     /**
      * A finding, and how it stands.

@@ -188,9 +188,15 @@ public record Rig(
     }
 
     public Optional<StereoPair> mainSpeakers() {
-        return outputPairs().stream()
-                .filter(pair -> pair.feeds() == StereoPair.Feeds.MAIN_SPEAKERS)
-                .findFirst();
+        return thatFeeds(StereoPair.Feeds.MAIN_SPEAKERS);
+    }
+
+    public Optional<StereoPair> secondSpeakers() {
+        return thatFeeds(StereoPair.Feeds.SECOND_SPEAKERS);
+    }
+
+    private Optional<StereoPair> thatFeeds(StereoPair.Feeds what) {
+        return outputPairs().stream().filter(pair -> pair.feeds() == what).findFirst();
     }
 
     public Device device(String id) {

@@ -17,4 +17,5 @@ public sealed interface Part
                 BringLine,
                 SongEntry,
                 DirectLevel,
+                ControlRoom,
                 Monitoring {}

@@ -47,7 +47,12 @@ public enum PartKind {
             "monitoring",
             Monitoring.class,
             Session::monitoring,
-            (monitoring, found) -> monitoring.ifPresent(part -> found.accept("", part)));
+            (monitoring, found) -> monitoring.ifPresent(part -> found.accept("", part))),
+    CONTROL_ROOM(
+            "control-room",
+            ControlRoom.class,
+            Session::controlRoom,
+            (room, found) -> room.ifPresent(part -> found.accept("", part)));
 
     private final String word;
     private final Class<? extends Part> type;

@@ -168,7 +168,8 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 all(parts, PartKind.BRING),
                 Parts.<SongEntry>all(parts, PartKind.SONG).stream().findFirst(),
                 all(parts, PartKind.DIRECT),
-                Parts.<Monitoring>all(parts, PartKind.MONITORING).stream().findFirst());
+                Parts.<Monitoring>all(parts, PartKind.MONITORING).stream().findFirst(),
+                Parts.<ControlRoom>all(parts, PartKind.CONTROL_ROOM).stream().findFirst());
     }
 
     @SuppressWarnings("unchecked")

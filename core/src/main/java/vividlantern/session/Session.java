@@ -22,6 +22,7 @@ import vividlantern.units.Decibels;
  * @param songEntry what the song list says of it; empty while it says nothing
  * @param direct what performers hear past the engine
  * @param monitoring empty while all of it is as it begins
+ * @param controlRoom empty while all of it is as it begins
  */
 public record Session(
         SessionId id,
@@ -46,7 +47,8 @@ public record Session(
         List<BringLine> bringing,
         Optional<SongEntry> songEntry,
         List<DirectLevel> direct,
-        Optional<Monitoring> monitoring) {
+        Optional<Monitoring> monitoring,
+        Optional<ControlRoom> controlRoom) {
 
     public Session {
         performers = indexed(
@@ -118,6 +120,7 @@ public record Session(
                 List.of(),
                 Optional.empty(),
                 List.of(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -158,6 +161,11 @@ public record Session(
     /** What holds for everybody's monitoring; as it begins if nothing was set. */
     public Monitoring monitored() {
         return monitoring.orElseGet(() -> Monitoring.beginning(bufferFrames));
+    }
+
+    /** How the control room is set up; as it begins if nothing was set. */
+    public ControlRoom inControlRoom() {
+        return controlRoom.orElse(ControlRoom.BEGINNING);
     }
 
     /** The port that feeds a channel of a track, through the input list, through the track it is split from, or directly. */
@@ -276,6 +284,10 @@ public record Session(
         return with(draft -> draft.monitoring = part);
     }
 
+    public Session withControlRoom(Optional<ControlRoom> part) {
+        return with(draft -> draft.controlRoom = part);
+    }
+
     private Session with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -303,7 +315,8 @@ public record Session(
                 draft.bringing,
                 draft.songEntry,
                 draft.direct,
-                draft.monitoring);
+                draft.monitoring,
+                draft.controlRoom);
     }
 
     /** A session while one thing of it is changed; it never leaves this class. */
@@ -324,6 +337,7 @@ public record Session(
         private Optional<SongEntry> songEntry;
         private List<DirectLevel> direct;
         private Optional<Monitoring> monitoring;
+        private Optional<ControlRoom> controlRoom;
 
         private Draft(Session session) {
             revision = session.revision;
@@ -342,6 +356,7 @@ public record Session(
             songEntry = session.songEntry;
             direct = session.direct;
             monitoring = session.monitoring;
+            controlRoom = session.controlRoom;
         }
     }
 

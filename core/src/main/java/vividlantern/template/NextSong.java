@@ -78,7 +78,8 @@ public final class NextSong {
                     GROUP,
                     BRING,
                     DIRECT,
-                    MONITORING -> true;
+                    MONITORING,
+                    CONTROL_ROOM -> true;
             case MARKER, SONG -> false;
         };
     }

@@ -13,6 +13,7 @@ import vividlantern.session.Acknowledgement;
 import vividlantern.session.BringLine;
 import vividlantern.session.Channels;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
@@ -71,6 +72,7 @@ final class PartWords {
                         + session.find(direct.cue()).map(Cue::name).orElse("");
             }
             case MONITORING -> "Monitoring";
+            case CONTROL_ROOM -> "Control room";
         };
     }
 
@@ -135,6 +137,7 @@ final class PartWords {
                 traits.put("buffer to mix", monitoring.mixBuffer() + " frames");
                 traits.put("at", monitoring.purpose() == Monitoring.Purpose.RECORD ? "record" : "mix");
             }
+            case CONTROL_ROOM -> describe((ControlRoom) part, traits);
         }
         return traits;
     }
@@ -148,6 +151,26 @@ final class PartWords {
         traits.put("rig", settings.rigId().value());
         traits.put("main level", settings.main().level().toString());
         traits.put("main speakers", settings.main().output().map(this::pair).orElse("none"));
+    }
+
+    private void describe(ControlRoom room, Map<String, String> traits) {
+        traits.put("dim", PlainNumber.of(room.dimDb()) + " dB");
+        for (ControlRoom.SpeakerSet which : ControlRoom.SpeakerSet.values()) {
+            ControlRoom.Speakers speakers = room.speakers(which);
+            traits.put(which.words(), speakers.level() + ", mark " + speakers.mark());
+            traits.put(which.words() + " stand in", speakers.room());
+            traits.put(
+                    which.words() + " near an open mic", speakers.nearOpenMics().words());
+        }
+        traits.put(
+                "listen mic",
+                room.listenMic()
+                        .map(mic -> rig.label(mic.port()) + ", " + mic.level())
+                        .orElse("none"));
+        room.sources()
+                .forEach(source -> traits.put(
+                        "source " + source.name(),
+                        Channels.width(source.width()) + " from " + rig.label(source.first()) + ", " + source.level()));
     }
 
     private static void describe(ClickPattern click, Map<String, String> traits) {

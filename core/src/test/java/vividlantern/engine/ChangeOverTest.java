@@ -177,7 +177,7 @@ public class ChangeOverTest {
         device.now = 0;
         engine = new Engine(
                 MixPlan.compile(session, RIG, LiveState.STOPPED), RATE, BUFFER, Transport.stopped(0, 0), song -> {});
-        changeOver = new ChangeOver(session, RIG, engine, device);
+        changeOver = new ChangeOver(session, RIG, LiveState.STOPPED, engine, device);
         run(1.5);
     }
 

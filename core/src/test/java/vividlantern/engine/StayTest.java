@@ -11,6 +11,7 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -22,10 +23,13 @@ import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
+import vividlantern.mix.ControlRoomState;
+import vividlantern.mix.ControlRoomState.Flipped;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
@@ -42,6 +46,11 @@ public class StayTest {
     private static final int SECONDS = 30;
     private static final Session SESSION =
             new SetFader(new TrackId("click"), Decibels.ZERO).applyTo(RandomSessions.blank(), RandomSessions.RIG);
+
+    private static final ControlRoomState DIMMED = new ControlRoomState(
+            "main", SpeakerSet.MAIN, true, false, false, false, Flipped.NONE, false, Optional.empty());
+    private static final ControlRoomState MUTED = new ControlRoomState(
+            "main", SpeakerSet.MAIN, false, false, true, false, Flipped.NONE, false, Optional.empty());
 
     private final BlockingQueue<Device> opened = new LinkedBlockingQueue<>();
     private final AtomicInteger troubles = new AtomicInteger();
@@ -161,6 +170,7 @@ public class StayTest {
         assertThat(first.peaks.poll(SECONDS, TimeUnit.SECONDS)).isZero();
         assertThat(stay.fault()).isEmpty();
         stay.cutHeadphones(true);
+        stay.controlRoom(room -> DIMMED);
         first.wishes.add("break");
         await(() -> !stay.fault().isEmpty());
         assertThat(stay.fault())
@@ -172,13 +182,44 @@ public class StayTest {
         assertThat(second).as("another run").isNotNull();
         await(() -> stay.fault().isEmpty());
         stay.play(Optional.of(1));
-        await(() -> loudest(second) > 0.05f);
+        await(() -> loudest(second) > 0.005f);
         assertThat(stay.session()).isEqualTo(edited);
         assertThat(stay.live().headphonesCut())
                 .as("nothing comes back to ears by itself")
                 .isTrue();
+        assertThat(stay.live().controlRoom()).as("nor gets speakers up").contains(DIMMED);
         second.wishes.add("break");
         await(() -> stay.fault().contains("restarts in 2 seconds"));
+    }
+
+    @Test(timeOut = 120_000)
+    public void theControlRoomHearsWhatItCanAndGoesOnAsItWasWhereItCannot() throws Exception {
+        Device device = begin(SESSION, RandomSessions.RIG);
+        stay.play(Optional.of(1));
+        await(() -> loudest(device) > 0.05f);
+        stay.controlRoom(room -> MUTED);
+        await(() -> {
+            device.peaks.clear();
+            return IntStream.range(0, 40).allMatch(block -> peakOf(device) == 0);
+        });
+        assertThatThrownBy(() -> stay.controlRoom(room -> hearing("cue/ghost")))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("no cue 'ghost'");
+        assertThat(stay.live().controlRoom()).contains(MUTED);
+        assertThat(stay.live().playing()).isTrue();
+    }
+
+    private static float peakOf(Device device) {
+        try {
+            return device.peaks.take();
+        } catch (InterruptedException interrupted) {
+            throw new IllegalStateException(interrupted);
+        }
+    }
+
+    private static ControlRoomState hearing(String what) {
+        return new ControlRoomState(
+                what, SpeakerSet.MAIN, false, false, false, false, Flipped.NONE, false, Optional.empty());
     }
 
     @Test(timeOut = 120_000)

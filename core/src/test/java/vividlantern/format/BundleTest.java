@@ -20,7 +20,9 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.history.Refused;
 import vividlantern.session.Session;
+import vividlantern.session.SourceKind;
 import vividlantern.template.Template;
+import vividlantern.units.Decibels;
 
 /** A session as a ZIP file, there and back, and what is refused. */
 public class BundleTest {
@@ -127,7 +129,7 @@ public class BundleTest {
         assertThat(read(documents(good, rig)).session()).isEqualTo(session);
         refused(documents("{", rig), "session.json cannot be read at");
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
-        refused(documents(good.replaceFirst("\"version\":3", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("\"version\":4", "\"version\":9"), rig), "of version 9");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
         refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
         refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");
@@ -177,6 +179,39 @@ public class BundleTest {
                         .session()
                         .cues())
                 .hasSize(3);
+    }
+
+    @Test
+    public void whatWasWrittenBeforeTheControlRoomHadSettingsIsRead() throws IOException {
+        Session session = Documents.read(resource("/session-3.json"), SessionDocument.class)
+                .checked();
+        assertThat(session.controlRoom()).isEmpty();
+        assertThat(session.inControlRoom().main().level()).isEqualTo(Decibels.ZERO);
+        assertThat(session.direct()).hasSize(1);
+        assertThat(session.monitored().toleranceMs(SourceKind.VOICE)).isEqualTo(3);
+        assertThat(Documents.read(resource("/template-3.json"), TemplateDocument.class)
+                        .checked()
+                        .session()
+                        .inputs())
+                .hasSize(13);
+        assertThat(Documents.read(resource("/kit-2.json"), KitDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+    }
+
+    /** No document makes the speakers louder than an edit could. */
+    @Test
+    public void speakersOfADocumentAreBoundedToo() throws IOException {
+        String good = Documents.write(SessionDocument.of(RandomSessions.session(4)));
+        String rig = Documents.write(RigDocument.of(RandomSessions.RIG));
+        refused(documents(good.replaceFirst("\"dimDb\":[0-9.]+", "\"dimDb\":-20"), rig), "by 3 to 60 dB");
+        refused(
+                documents(
+                        good.replaceFirst("(\"controlRoom\":.\"dimDb\":[0-9.]+,\"main\":.\"level\":)[0-9.]+", "$112.0"),
+                        rig),
+                "get up to 0.0 dB");
     }
 
     private static String resource(String name) throws IOException {

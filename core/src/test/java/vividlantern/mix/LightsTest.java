@@ -116,6 +116,11 @@ public class LightsTest {
                         "track/fiddle",
                         "main/fiddle",
                         "main",
+                        "pair/main",
+                        "pair/phones-1",
+                        "pair/phones-2",
+                        "pair/phones-3",
+                        "pair/phones-4",
                         "cue/cue",
                         "guard/cue",
                         "send/cue/fiddle");

@@ -169,7 +169,7 @@ public final class SplitTest {
     /** The factors with which ports 3 to 7 reach the left of the main mix; the wide track itself is muted there. */
     private static double[] mainGains(Session session) {
         return MixPlan.compile(session, RIG, LiveState.STOPPED).buses().stream()
-                .filter(bus -> bus.key().startsWith("main@"))
+                .filter(bus -> bus.key().equals(MixPlan.MAIN))
                 .flatMap(bus -> bus.edges().stream())
                 .filter(edge -> !edge.path().startsWith(WIDE.value() + "|"))
                 .filter(edge ->

@@ -13,10 +13,15 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.OneSinger;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.PairEdit.SetPairFeeds;
+import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.Monitoring.Purpose;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
@@ -88,6 +93,31 @@ public final class MonitoringRulesTest {
         assertThat(mended(mixing, found).bufferFrames()).isEqualTo(128);
         assertThat(of("mixing-buffer", findings(new SetPurpose(Purpose.MIX).applyTo(session(), RIG))))
                 .isEmpty();
+    }
+
+    @Test
+    public void speakersInTheRoomOfAnOpenMicAreSaidUntilTheyGoDownByThemselves() {
+        Session inTheBooth = new SetSpeakerRoom(SpeakerSet.MAIN, "booth").applyTo(armed(), RIG);
+        Finding found = of("speakers-near-mics", findings(inTheBooth)).orElseThrow();
+        assertThat(found.sentence())
+                .isEqualTo("The main speakers stand in the booth, and the mic of Lead voice is open there.");
+        assertThat(of("speakers-near-mics", findings(mended(inTheBooth, found))))
+                .isEmpty();
+        assertThat(of("speakers-near-mics", findings(armed()))).isEmpty();
+        assertThat(of(
+                        "speakers-near-mics",
+                        findings(new SetSpeakerRoom(SpeakerSet.SECOND, "booth").applyTo(armed(), RIG))))
+                .as("the rig has no second speakers")
+                .isEmpty();
+    }
+
+    @Test
+    public void aSpeakerThatPlaysACueNearTheMicsOfThoseWhoHearItIsSaid() {
+        Rig rig = new SetPairFeeds(OneSinger.PAIR.id(), StereoPair.Feeds.ROOM_SPEAKER).applyTo(RIG);
+        List<Finding> found = Readiness.findings(armed(), rig, Noted.NOTHING);
+        assertThat(of("speaker-near-mics", found).orElseThrow().sentence())
+                .isEqualTo("Phones plays cue Anna, and the mic of Lead voice is open near it.");
+        assertThat(of("speaker-near-mics", findings(armed()))).isEmpty();
     }
 
     @Test

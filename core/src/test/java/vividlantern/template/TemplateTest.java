@@ -191,8 +191,9 @@ public class TemplateTest {
                         PartKind.VIEW,
                         PartKind.BRING,
                         PartKind.SONG,
-                        PartKind.MONITORING)
-                .hasSize(PartKind.values().length - 6);
+                        PartKind.MONITORING,
+                        PartKind.CONTROL_ROOM)
+                .hasSize(PartKind.values().length - 7);
     }
 
     @Test

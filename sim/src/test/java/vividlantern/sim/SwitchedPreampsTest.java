@@ -74,7 +74,7 @@ public class SwitchedPreampsTest {
                 BUFFER,
                 playing ? Transport.playing(0, 0) : Transport.stopped(0, 0),
                 song -> studio.songAt(song.deviceFrame(), song.songFrame(), song.playing()));
-        ChangeOver changeOver = new ChangeOver(Take.SESSION, Take.RIG, engine, studio);
+        ChangeOver changeOver = new ChangeOver(Take.SESSION, Take.RIG, LiveState.STOPPED, engine, studio);
         changeOver.change(LiveState.STOPPED.playing(playing));
         int frames = (2 + seconds) * RATE;
         float[][] in = new float[Take.RIG.engineInputs().size()][frames];

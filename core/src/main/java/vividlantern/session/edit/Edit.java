@@ -27,6 +27,7 @@ public sealed interface Edit
                 SongEdit,
                 DirectEdit,
                 MonitoringEdit,
+                ControlRoomEdit,
                 MarkerEdit,
                 AcknowledgementEdit {
 

@@ -15,6 +15,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.Channels;
+import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -24,6 +25,7 @@ import vividlantern.session.InputId;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.SourceId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
@@ -69,6 +71,10 @@ final class Rules {
                 .filter(line -> line.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> unknown("line", id));
+    }
+
+    static ControlRoomSource known(Session session, SourceId id) {
+        return session.inControlRoom().source(id).orElseThrow(() -> unknown("source", id));
     }
 
     static String name(Session session, PerformerId id) {
@@ -151,6 +157,62 @@ final class Rules {
                             + " is an output of a sound module; no cable goes into it. Give it an instrument track.",
                     "ports");
         }
+    }
+
+    /** An input port from which something reaches the engine; gives its channel there. */
+    static int reachesEngine(Rig rig, PortId id) {
+        inputPort(rig, id);
+        return rig.engineInput(id)
+                .orElseThrow(() -> new Refused(
+                        rig.label(id) + " leads to no interface that the engine runs on. Choose one that does.",
+                        "port"));
+    }
+
+    /** A source of the control room whose ports are all there and nobody else's. */
+    static ControlRoomSource freeSource(Session session, Rig rig, ControlRoomSource source) {
+        if (source.width() < 1 || source.width() > ControlRoomSource.MAX_WIDTH) {
+            throw new Refused("A source has 1 to 8 channels.", "width");
+        }
+        reachesEngine(rig, source.first());
+        List<PortId> ports = source.ports(rig);
+        if (ports.size() < source.width()) {
+            throw new Refused(
+                    "From " + rig.label(source.first()) + " on there are " + ports.size() + " of the " + source.width()
+                            + " ports that " + source.name() + " needs.",
+                    "port");
+        }
+        for (PortId port : ports) {
+            int channel = reachesEngine(rig, port);
+            userOf(session, rig, channel, source.id()).ifPresent(user -> {
+                throw new Refused(
+                        rig.label(port) + " is in use by " + user + ". Choose ports that nothing else uses.", "port");
+            });
+        }
+        return source;
+    }
+
+    /** Who else has one of the engine's inputs. */
+    private static Optional<String> userOf(Session session, Rig rig, int channel, SourceId asking) {
+        return session.inputs().stream()
+                .filter(input -> input.ports().stream().anyMatch(port -> leadsTo(rig, port, channel)))
+                .map(input -> name(session, input.id()))
+                .findFirst()
+                .or(() -> session.tracks().stream()
+                        .filter(track -> track.feeds().stream()
+                                .anyMatch(feed -> feed.port()
+                                        .filter(port -> leadsTo(rig, port, channel))
+                                        .isPresent()))
+                        .map(track -> "track " + track.name())
+                        .findFirst())
+                .or(() -> session.inControlRoom().sources().stream()
+                        .filter(other -> !other.id().equals(asking)
+                                && other.ports(rig).stream().anyMatch(port -> leadsTo(rig, port, channel)))
+                        .map(other -> "the control room's " + other.name())
+                        .findFirst());
+    }
+
+    private static boolean leadsTo(Rig rig, PortId port, int channel) {
+        return rig.engineInput(port).equals(Optional.of(channel));
     }
 
     /** Whether the interface's own matrix can bring an input to headphones. */

@@ -10,6 +10,8 @@ import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.BringLine;
+import vividlantern.session.ControlRoom;
+import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
@@ -22,6 +24,10 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
+import vividlantern.session.edit.ControlRoomEdit.SetDim;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerMark;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 
@@ -82,6 +88,7 @@ public final class SoundSession {
         });
         session.direct().forEach(sound::direct);
         session.monitoring().ifPresent(SoundSession::monitoring);
+        session.controlRoom().ifPresent(room -> controlRoom(room, session, rig));
         long numbers = session.inputs().stream().map(Input::number).distinct().count();
         if (numbers < session.inputs().size()) {
             throw new Refused("Two inputs have the same number.", "inputs");
@@ -193,6 +200,24 @@ public final class SoundSession {
         Rules.known(session, direct.cue());
         Rules.known(session, direct.input());
         Rules.fader(direct.level(), "A direct level");
+    }
+
+    private static void controlRoom(ControlRoom room, Session session, Rig rig) {
+        new SetDim(room.dimDb()).applyTo(session, rig);
+        for (ControlRoom.SpeakerSet which : ControlRoom.SpeakerSet.values()) {
+            new SetSpeakerLevel(which, room.speakers(which).level()).applyTo(session, rig);
+            new SetSpeakerMark(which, room.speakers(which).mark()).applyTo(session, rig);
+            new SetSpeakerRoom(which, room.speakers(which).room()).applyTo(session, rig);
+        }
+        room.listenMic().ifPresent(mic -> Rules.fader(mic.level(), "The listen mic's level"));
+        requireOneOfEach("sources", room.sources(), each -> each.id().value());
+        for (ControlRoomSource source : room.sources()) {
+            Texts.name(source.name(), "A source", "controlRoom");
+            Rules.fader(source.level(), "A source's level");
+            if (source.width() < 1 || source.width() > ControlRoomSource.MAX_WIDTH) {
+                throw new Refused("A source has 1 to 8 channels.", "controlRoom");
+            }
+        }
     }
 
     private static void monitoring(Monitoring monitoring) {

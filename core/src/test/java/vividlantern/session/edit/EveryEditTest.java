@@ -8,6 +8,7 @@ import static vividlantern.session.edit.HarpAndFlute.FEW;
 import static vividlantern.session.edit.HarpAndFlute.FLUTE_TRACK;
 import static vividlantern.session.edit.HarpAndFlute.HARP;
 import static vividlantern.session.edit.HarpAndFlute.HARP_TRACK;
+import static vividlantern.session.edit.HarpAndFlute.PHONE;
 import static vividlantern.session.edit.HarpAndFlute.RIG;
 import static vividlantern.session.edit.HarpAndFlute.SESSION;
 import static vividlantern.session.edit.HarpAndFlute.VERSE;
@@ -25,7 +26,9 @@ import org.testng.annotations.Test;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.MemoryLog;
+import vividlantern.rig.PortId;
 import vividlantern.session.BringLineId;
+import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.CueId;
 import vividlantern.session.Look;
 import vividlantern.session.Part;
@@ -33,6 +36,7 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.SourceId;
 import vividlantern.session.SourceKind;
 import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
@@ -42,6 +46,13 @@ import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
 import vividlantern.session.edit.BringEdit.RemoveBringLine;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
+import vividlantern.session.edit.ControlRoomEdit.AddSource;
+import vividlantern.session.edit.ControlRoomEdit.SetDim;
+import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
+import vividlantern.session.edit.ControlRoomEdit.SetSource;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerMark;
+import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.CueEdit.RenameCue;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
@@ -84,7 +95,8 @@ public class EveryEditTest {
                     EditExamples.trackEdits(),
                     EditExamples.cueEdits(),
                     EditExamples.listEdits(),
-                    MonitoringExamples.edits()
+                    MonitoringExamples.edits(),
+                    ControlRoomExamples.edits()
                 })
                 .flatMap(Arrays::stream)
                 .toArray(Object[][]::new);
@@ -137,6 +149,34 @@ public class EveryEditTest {
         refused(new SetCueLowPass(CUE, true, Double.NaN), "between 1000 and 20000 Hz");
         refused(new SetInputCable(HARP, 501), "up to 500 m");
         refused(new SetCueListeners(CUE, List.of(new PerformerId("ghost"))), "no performer 'ghost'");
+    }
+
+    @Test
+    public void theControlRoomsSourcesHavePortsOfTheirOwn() {
+        refused(new AddSource("Tape", 1, new PortId("in-16")), "House in-16 is in use by the control room's Phone");
+        refused(new AddSource("Tape", 2, new PortId("in-1")), "House in-1 is in use by Input 1, Harp.");
+        refused(new AddSource("Tape", 3, new PortId("in-15")), "2 of the 3 ports");
+        refused(new AddSource("Tape", 9, new PortId("in-3")), "1 to 8 channels");
+        refused(new AddSource("Tape", 1, new PortId("out-3")), "is an output");
+        refused(new AddSource("Tape", 1, new PortId("ghost")), "no port 'ghost'");
+        refused(new AddSource(" ", 1, new PortId("in-3")), "needs a name");
+        refused(new SetSource(new SourceId("ghost"), "Tape", 1, new PortId("in-3")), "no source 'ghost'");
+        refused(new SetListenMic(Optional.of(new PortId("out-3"))), "is an output");
+        assertThat(new SetSource(PHONE, "Phone", 1, new PortId("in-15"))
+                        .applyTo(SESSION, RIG)
+                        .inControlRoom()
+                        .sources())
+                .as("its own ports are not in its way")
+                .hasSize(1);
+    }
+
+    @Test
+    public void theControlRoomIsBounded() {
+        refused(new SetSpeakerLevel(SpeakerSet.MAIN, Decibels.of(0.1)), "get up to 0.0 dB");
+        refused(new SetSpeakerMark(SpeakerSet.MAIN, Decibels.of(-91)), "between −90.0 and +12.0 dB");
+        refused(new SetDim(2), "by 3 to 60 dB");
+        refused(new SetDim(Double.NaN), "by 3 to 60 dB");
+        refused(new SetSpeakerRoom(SpeakerSet.MAIN, " "), "stand in some room");
     }
 
     @Test

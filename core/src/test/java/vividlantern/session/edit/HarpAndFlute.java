@@ -21,6 +21,7 @@ import vividlantern.session.MarkerId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.session.SourceId;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup.Link;
@@ -29,6 +30,8 @@ import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
+import vividlantern.session.edit.ControlRoomEdit.AddSource;
+import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.DirectEdit.SetDirectLevel;
@@ -64,6 +67,7 @@ final class HarpAndFlute {
     static final TrackId FLUTE_TRACK = new TrackId("flute-track");
     static final TrackId CLICK = new TrackId("click");
     static final CueId CUE = new CueId("cue-anna");
+    static final SourceId PHONE = new SourceId("phone");
     static final MarkerId VERSE = new MarkerId("verse");
     static final TrackViewId FEW = new TrackViewId("few");
     static final TempoMap WALTZ = TempoMap.steady(138, 3, 4);
@@ -91,7 +95,9 @@ final class HarpAndFlute {
                     new Acknowledge("port-twice:in-1", "on purpose"),
                     new GroupTracks(
                             new TrackGroupId("pair"), "Pair", List.of(HARP_TRACK, FLUTE_TRACK), List.of(Link.MUTE)),
-                    new WriteBringLine(new BringLineId("plugs"), "Earplugs", 5)),
+                    new WriteBringLine(new BringLineId("plugs"), "Earplugs", 5),
+                    new AddSource("Phone", 2, new PortId("in-15")),
+                    new SetListenMic(Optional.of(new PortId("in-9")))),
             RandomSessions.blank(),
             RIG);
 

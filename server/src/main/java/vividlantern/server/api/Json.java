@@ -135,6 +135,7 @@ class Json {
             schemas.add(MonitoringController.FoundLoopback.class);
             schemas.add(MonitoringController.WantedAdoption.class);
             schemas.add(MonitoringController.LoadNow.class);
+            schemas.add(MonitoringController.ControlRoomSheet.class);
             schemas.add(TwoMicCheck.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();

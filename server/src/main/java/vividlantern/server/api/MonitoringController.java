@@ -16,17 +16,21 @@ import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.hardware.Duty;
 import vividlantern.hardware.RunningAlong;
+import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.LiveState;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
+import vividlantern.rig.StereoPair;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.TimingDesk;
 import vividlantern.server.live.LiveRig;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Monitoring;
+import vividlantern.session.OpenMics;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -123,6 +127,16 @@ class MonitoringController {
      */
     record OtherClock(String name, double ppm, double msASong, double delayMs) {}
 
+    /**
+     * The control room.
+     *
+     * @param settings how it is set up; as it begins where nothing was set
+     * @param rooms where speakers can stand: the control room, and the rooms that performers' places speak of
+     * @param outputs the pairs by whose sides a test signal can leave
+     */
+    record ControlRoomSheet(
+            ControlRoom settings, List<String> rooms, ControlRoomStanding standing, List<StereoPair> outputs) {}
+
     private final Desk desk;
     private final RigDesk rigs;
     private final LiveRig live;
@@ -140,8 +154,7 @@ class MonitoringController {
     TimingSheet timing(@PathVariable String session) {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
-        LiveState state = live.isAtTheRig(open.id()) ? live.at(open.id()).live() : LiveState.STOPPED;
-        Timing timing = timings.timing(open, rig, state);
+        Timing timing = timings.timing(open, rig, state(open));
         Optional<MeasuredLatency> measured = MeasuredLatency.of(rigs.measured(rig.id()), rig, open.sampleRate());
         Monitoring monitoring = open.monitored();
         return new TimingSheet(
@@ -165,6 +178,22 @@ class MonitoringController {
                         .toList(),
                 CablePorts.of(open, rig),
                 TwoMicCheck.offered(open));
+    }
+
+    private LiveState state(Session open) {
+        return live.isAtTheRig(open.id()) ? live.at(open.id()).live() : LiveState.STOPPED;
+    }
+
+    /** How the control room is set up, and what follows from it. */
+    @GetMapping("/api/sessions/{session}/control-room")
+    ControlRoomSheet controlRoom(@PathVariable String session) {
+        Session open = desk.session(new SessionId(session));
+        Rig rig = desk.rigOf(open.id());
+        return new ControlRoomSheet(
+                open.inControlRoom(),
+                OpenMics.rooms(open),
+                ControlRoomStanding.of(open, rig, state(open)),
+                ControlRoomStanding.outputs(rig));
     }
 
     /** The edits that let a performer hear themselves direct, through the engine, or both. */

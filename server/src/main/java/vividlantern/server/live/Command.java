@@ -5,7 +5,10 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import vividlantern.mix.ControlRoomState;
+import vividlantern.mix.TestSignal;
 import vividlantern.rig.PortId;
+import vividlantern.session.ControlRoom.SpeakerSet;
 
 /** Something the running engine shall do now. It changes no session and is lost with the engine. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -15,6 +18,9 @@ import vividlantern.rig.PortId;
     @JsonSubTypes.Type(value = Command.Stop.class, name = "stop"),
     @JsonSubTypes.Type(value = Command.Locate.class, name = "locate"),
     @JsonSubTypes.Type(value = Command.CutHeadphones.class, name = "cut-headphones"),
+    @JsonSubTypes.Type(value = Command.SwitchControlRoom.class, name = "switch-control-room"),
+    @JsonSubTypes.Type(value = Command.PlaySignal.class, name = "play-signal"),
+    @JsonSubTypes.Type(value = Command.StopSignal.class, name = "stop-signal"),
     @JsonSubTypes.Type(value = Command.Players.class, name = "players"),
     @JsonSubTypes.Type(value = Command.Listen.class, name = "listen"),
     @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips"),
@@ -46,6 +52,9 @@ public sealed interface Command {
     /** What performers hear at all. */
     sealed interface OfHeadphones extends Command {}
 
+    /** What the control room hears, and what the engine plays to find something out. */
+    sealed interface OfTheControlRoom extends Command {}
+
     /** What one page gets, or shows. */
     sealed interface OfAPage extends Command {}
 
@@ -67,10 +76,46 @@ public sealed interface Command {
     /** Silences everything that performers hear, or lets it back. */
     record CutHeadphones(boolean cut) implements OfHeadphones {}
 
+    /**
+     * Lets the control room hear something else, or otherwise; what is not given stays.
+     *
+     * @param hears "main", "cue/" and a cue's id, or "source/" and the id of one of its sources
+     */
+    record SwitchControlRoom(
+            Optional<String> hears,
+            Optional<SpeakerSet> speakers,
+            Optional<Boolean> dimmed,
+            Optional<Boolean> mono,
+            Optional<Boolean> muted,
+            Optional<Boolean> swapped,
+            Optional<ControlRoomState.Flipped> flipped,
+            Optional<Boolean> listening)
+            implements OfTheControlRoom {
+
+        ControlRoomState appliedTo(ControlRoomState now) {
+            return new ControlRoomState(
+                    hears.orElse(now.hears()),
+                    speakers.orElse(now.speakers()),
+                    dimmed.orElse(now.dimmed()),
+                    mono.orElse(now.mono()),
+                    muted.orElse(now.muted()),
+                    swapped.orElse(now.swapped()),
+                    flipped.orElse(now.flipped()),
+                    listening.orElse(now.listening()),
+                    now.signal());
+        }
+    }
+
+    /** Plays a tone, noise or counted tones by some outputs, in the place of what was played so. */
+    record PlaySignal(TestSignal signal) implements OfTheControlRoom {}
+
+    /** Ends it. */
+    record StopSignal() implements OfTheControlRoom {}
+
     /** Lets "all", "none" or one of the stand-in players play. */
     record Players(String who) implements OfStandIns {}
 
-    /** Sends a page what leaves an output: "main", a cue's id, or "" for nothing. */
+    /** Sends a page what leaves an output: "main" for what the speakers play, a cue's id, or "" for nothing. */
     record Listen(String connection, String to) implements OfAPage {}
 
     /** Forgets the clips that were counted. */

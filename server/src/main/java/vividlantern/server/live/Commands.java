@@ -1,5 +1,6 @@
 package vividlantern.server.live;
 
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Stay;
 import vividlantern.history.Refused;
@@ -31,6 +32,8 @@ public class Commands {
             carryOut(rig.at(session), wish);
         } else if (command instanceof Command.OfHeadphones wish) {
             carryOut(rig.at(session), wish);
+        } else if (command instanceof Command.OfTheControlRoom wish) {
+            carryOut(rig.at(session), wish);
         } else if (command instanceof Command.OfAPage wish) {
             carryOut(session, wish);
         } else if (command instanceof Command.OfStandIns wish) {
@@ -61,6 +64,16 @@ public class Commands {
     private static void carryOut(Stay stay, Command.OfHeadphones wish) {
         if (wish instanceof Command.CutHeadphones cut) {
             stay.cutHeadphones(cut.cut());
+        }
+    }
+
+    private static void carryOut(Stay stay, Command.OfTheControlRoom wish) {
+        if (wish instanceof Command.SwitchControlRoom other) {
+            stay.controlRoom(other::appliedTo);
+        } else if (wish instanceof Command.PlaySignal play) {
+            stay.controlRoom(now -> now.playing(Optional.of(play.signal())));
+        } else if (wish instanceof Command.StopSignal) {
+            stay.controlRoom(now -> now.playing(Optional.empty()));
         }
     }
 

@@ -21,6 +21,7 @@ import vividlantern.engine.Stay;
 import vividlantern.engine.Threads;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
+import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.TrackStanding;
 import vividlantern.preamp.InputStanding;
@@ -52,6 +53,7 @@ public class LiveRig {
      * @param fault why nothing sounds; "" while it runs
      * @param trouble what goes wrong while the sound goes on; "" if nothing does
      * @param dropout why sound was missing within the last minute; "" if nothing was
+     * @param controlRoom what the control room hears, and how
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      * @param cables what was plugged from the stand-in's outputs back into its inputs
@@ -68,6 +70,7 @@ public class LiveRig {
             String fault,
             String trouble,
             String dropout,
+            ControlRoomStanding controlRoom,
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts,
             List<StandIns.Cable> cables,
@@ -310,6 +313,7 @@ public class LiveRig {
                         .filter(Incidents.Incident::isHeard)
                         .map(Incidents.Incident::sentence)
                         .orElse(""),
+                now.controlRoom(),
                 standIns.fate(),
                 standIns.fronts(),
                 standIns.cables(),

@@ -1,0 +1,208 @@
+package vividlantern.mix;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.ControlRoom;
+import vividlantern.session.ControlRoom.NearOpenMics;
+import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.ControlRoomSource;
+import vividlantern.session.Input;
+import vividlantern.session.OpenMics;
+import vividlantern.session.Session;
+import vividlantern.session.SourceId;
+import vividlantern.session.Track;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/**
+ * What follows from how the control room is set up and from what it listens to: the one answer that the mixer and pages
+ * share.
+ *
+ * @param hears what it hears really: what was chosen, or main if that is gone
+ * @param silent why nothing of that can be heard; "" if it can
+ * @param speakers the main ones, then the second
+ * @param listenMic the mic by which it listens into the room, if there is one
+ */
+public record ControlRoomStanding(
+        ControlRoomState state,
+        String hears,
+        String silent,
+        List<SpeakerStanding> speakers,
+        Optional<ListenStanding> listenMic,
+        List<SourceStanding> sources) {
+
+    /**
+     * How speakers stand.
+     *
+     * @param pair where they hang; empty if nowhere
+     * @param on whether they were chosen
+     * @param gain by which they get what is heard; off while they are not on
+     * @param down why they went down by themselves; "" if they did not
+     */
+    public record SpeakerStanding(SpeakerSet which, Optional<PairId> pair, boolean on, Decibels gain, String down) {}
+
+    /**
+     * How the listen mic stands.
+     *
+     * @param heldOff why it is off though it was switched on; "" if nothing holds it off
+     */
+    public record ListenStanding(PortId port, boolean heard, String heldOff) {}
+
+    /**
+     * How a source stands.
+     *
+     * @param trouble what of it cannot be heard; "" if all can
+     */
+    public record SourceStanding(SourceId id, List<FoldedChannel> channels, String trouble) {}
+
+    /**
+     * How much of a channel goes to each side.
+     *
+     * @param label its port, as it is called in the house
+     */
+    public record FoldedChannel(String label, double left, double right) {}
+
+    /** How the control room stands; one in which nobody sits hears the main mix as it is. */
+    public static ControlRoomStanding of(Session session, Rig rig, LiveState live) {
+        ControlRoomState state = live.controlRoom().orElse(ControlRoomState.BEGINNING);
+        String hears = heard(state, session);
+        boolean ofFile = live.controlRoom().isEmpty();
+        SpeakerSet on = pair(state.speakers(), session, rig).isPresent() ? state.speakers() : SpeakerSet.MAIN;
+        List<SpeakerStanding> speakers = new ArrayList<>();
+        for (SpeakerSet which : SpeakerSet.values()) {
+            speakers.add(ofFile ? asItIs(which, session, rig) : standing(which, which == on, state, session, rig));
+        }
+        return new ControlRoomStanding(
+                state,
+                hears,
+                hears.equals(state.hears()) ? "" : "What was chosen is gone; the main mix is heard in its place.",
+                speakers,
+                session.inControlRoom().listenMic().map(mic -> listening(mic.port(), state, session, rig, live)),
+                session.inControlRoom().sources().stream()
+                        .map(source -> standing(source, session, rig))
+                        .toList());
+    }
+
+    private static String heard(ControlRoomState state, Session session) {
+        boolean gone = state.cue().filter(id -> session.find(id).isEmpty()).isPresent()
+                || state.source()
+                        .filter(id -> session.inControlRoom().source(id).isEmpty())
+                        .isPresent();
+        return gone ? ControlRoomState.MAIN : state.hears();
+    }
+
+    private static SpeakerStanding asItIs(SpeakerSet which, Session session, Rig rig) {
+        boolean main = which == SpeakerSet.MAIN;
+        return new SpeakerStanding(which, idOf(which, session, rig), main, main ? Decibels.ZERO : Decibels.OFF, "");
+    }
+
+    private static SpeakerStanding standing(
+            SpeakerSet which, boolean on, ControlRoomState state, Session session, Rig rig) {
+        ControlRoom room = session.inControlRoom();
+        ControlRoom.Speakers speakers = room.speakers(which);
+        NearOpenMics then = speakers.nearOpenMics();
+        List<Input> open = then == NearOpenMics.DIM || then == NearOpenMics.MUTE
+                ? OpenMics.in(speakers.room(), session, rig)
+                : List.of();
+        boolean silent = !on || state.muted() || !open.isEmpty() && then == NearOpenMics.MUTE;
+        boolean dimmed = state.dimmed() || !open.isEmpty();
+        double gain = silent ? 0 : speakers.level().gain() * (dimmed ? dim(room) : 1);
+        String down = open.isEmpty()
+                ? ""
+                : (then == NearOpenMics.DIM ? "Dimmed" : "Muted") + " by itself: " + openMics(open) + " open in the "
+                        + speakers.room() + ".";
+        return new SpeakerStanding(which, idOf(which, session, rig), on, Decibels.ofGain(gain), down);
+    }
+
+    private static double dim(ControlRoom room) {
+        return Decibels.of(-room.dimDb()).gain();
+    }
+
+    /** "the mic of Fiddle is", "the mics of Fiddle and Voice are", "the mics of Fiddle and 4 more are". */
+    public static String openMics(List<Input> open) {
+        String first = open.get(0).source();
+        return switch (open.size()) {
+            case 1 -> "the mic of " + first + " is";
+            case 2 -> "the mics of " + first + " and " + open.get(1).source() + " are";
+            default -> "the mics of " + first + " and " + (open.size() - 1) + " more are";
+        };
+    }
+
+    private static ListenStanding listening(
+            PortId port, ControlRoomState state, Session session, Rig rig, LiveState live) {
+        boolean recording = live.playing() && session.tracks().stream().anyMatch(Track::armed);
+        String heldOff = "";
+        if (state.listening() && rig.engineInput(port, session.sampleRate()).isEmpty()) {
+            heldOff = rig.label(port) + " does not reach the engine.";
+        } else if (state.listening() && recording) {
+            heldOff = "Off by itself while the song plays with tracks armed.";
+        }
+        return new ListenStanding(port, state.listening() && heldOff.isEmpty(), heldOff);
+    }
+
+    private static SourceStanding standing(ControlRoomSource source, Session session, Rig rig) {
+        List<PortId> ports = source.ports(rig);
+        List<FoldedChannel> channels = IntStream.range(0, ports.size())
+                .mapToObj(channel -> new FoldedChannel(
+                        rig.label(ports.get(channel)),
+                        Fold.left(source.width(), channel, Pan.CENTRE),
+                        Fold.right(source.width(), channel, Pan.CENTRE)))
+                .toList();
+        return new SourceStanding(source.id(), channels, trouble(source, ports, session, rig));
+    }
+
+    private static String trouble(ControlRoomSource source, List<PortId> ports, Session session, Rig rig) {
+        if (ports.size() < source.width()) {
+            return ports.isEmpty()
+                    ? "Its port is not in " + rig.name() + "."
+                    : "Only " + ports.size() + " of its " + source.width() + " ports are there.";
+        }
+        return ports.stream()
+                .filter(port -> rig.engineInput(port, session.sampleRate()).isEmpty())
+                .findFirst()
+                .map(port -> rig.label(port) + " does not reach the engine.")
+                .or(() -> session.inputs().stream()
+                        .filter(input -> input.ports().stream().anyMatch(ports::contains))
+                        .findFirst()
+                        .map(input -> input.source() + " comes in by the same port."))
+                .orElse("");
+    }
+
+    private static Optional<PairId> idOf(SpeakerSet which, Session session, Rig rig) {
+        return pair(which, session, rig).map(StereoPair::id);
+    }
+
+    /** The output pair of speakers; the second ones are those of the rig, unless main leaves there. */
+    static Optional<StereoPair> pair(SpeakerSet which, Session session, Rig rig) {
+        Optional<StereoPair> main = session.main().output().flatMap(rig::outputPair);
+        Optional<StereoPair> wanted =
+                which == SpeakerSet.MAIN ? main : rig.secondSpeakers().filter(pair -> !main.equals(Optional.of(pair)));
+        return wanted.filter(pair -> leaves(pair, rig));
+    }
+
+    /** Whether the engine can send something out by a pair. */
+    static boolean leaves(StereoPair pair, Rig rig) {
+        return rig.engineOutput(pair.left()).isPresent()
+                && rig.engineOutput(pair.right()).isPresent();
+    }
+
+    /** The output pairs by whose sides a test signal can leave. */
+    public static List<StereoPair> outputs(Rig rig) {
+        return rig.outputPairs().stream().filter(pair -> leaves(pair, rig)).toList();
+    }
+
+    SpeakerStanding speakers(SpeakerSet which) {
+        return speakers.get(which.ordinal());
+    }
+
+    /** The pair of the speakers that are on. */
+    public Optional<PairId> pairThatIsOn() {
+        return speakers.stream().filter(SpeakerStanding::on).findFirst().flatMap(SpeakerStanding::pair);
+    }
+}

@@ -1,0 +1,30 @@
+package vividlantern.mix;
+
+import java.util.List;
+import vividlantern.rig.PortId;
+import vividlantern.units.Decibels;
+
+/**
+ * A signal that the engine makes, to find out what hangs on an output and how loud it is.
+ *
+ * @param hertz of the tone
+ * @param level of the tone's peaks; pink noise and counted tones have the same mean power
+ */
+public record TestSignal(Kind kind, double hertz, Decibels level, List<PortId> outputs) {
+
+    public static final double LOWEST_HERTZ = 20;
+    public static final double HIGHEST_HERTZ = 20_000;
+    public static final Decibels LOUDEST = Decibels.of(-12);
+
+    public enum Kind {
+        TONE,
+        /** Pink: the same power in each octave. */
+        NOISE,
+        /** As many short tones as the number of the output, each fifth one higher, then a pause. */
+        COUNTED
+    }
+
+    public TestSignal {
+        outputs = List.copyOf(outputs);
+    }
+}

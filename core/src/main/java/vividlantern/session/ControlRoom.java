@@ -1,0 +1,132 @@
+package vividlantern.session;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import vividlantern.rig.PortId;
+import vividlantern.units.Decibels;
+
+/**
+ * How the control room is set up: its speakers, what happens to them near an open mic, the mic by which it listens into the
+ * room, and what else it can listen to. What it listens to just now is live and no part of it.
+ *
+ * @param dimDb by how much dim lowers the speakers
+ */
+public record ControlRoom(
+        double dimDb, Speakers main, Speakers second, Optional<ListenMic> listenMic, List<ControlRoomSource> sources)
+        implements Part {
+
+    /** Where speakers stand of which nobody has said it. */
+    public static final String OWN_ROOM = "control room";
+
+    private static final Speakers AS_THEY_BEGIN =
+            new Speakers(Decibels.ZERO, Decibels.ZERO, OWN_ROOM, NearOpenMics.WARN);
+
+    /** As it begins: the main mix leaves as it is. */
+    static final ControlRoom BEGINNING = new ControlRoom(20, AS_THEY_BEGIN, AS_THEY_BEGIN, Optional.empty(), List.of());
+
+    /** One of the two pairs of speakers that an engineer listens by. */
+    public enum SpeakerSet {
+        MAIN("main speakers"),
+        SECOND("second speakers");
+
+        private final String words;
+
+        SpeakerSet(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** What happens to speakers while a mic is open in the room they stand in. */
+    public enum NearOpenMics {
+        NOTHING("nothing"),
+        WARN("readiness warns"),
+        DIM("they are dimmed"),
+        MUTE("they are muted");
+
+        private final String words;
+
+        NearOpenMics(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * A pair of speakers.
+     *
+     * @param level off to 0 dB
+     * @param mark the level to come back to
+     * @param room where they stand, in the words in which places of performers are told
+     */
+    public record Speakers(Decibels level, Decibels mark, String room, NearOpenMics nearOpenMics) {
+
+        public Speakers at(Decibels newLevel) {
+            return new Speakers(newLevel, mark, room, nearOpenMics);
+        }
+
+        public Speakers marked(Decibels newMark) {
+            return new Speakers(level, newMark, room, nearOpenMics);
+        }
+
+        public Speakers in(String newRoom) {
+            return new Speakers(level, mark, newRoom, nearOpenMics);
+        }
+
+        public Speakers nearOpenMics(NearOpenMics then) {
+            return new Speakers(level, mark, room, then);
+        }
+    }
+
+    /** A mic by which the control room hears what is said in the room. */
+    public record ListenMic(PortId port, Decibels level) {}
+
+    public ControlRoom {
+        sources = List.copyOf(sources);
+    }
+
+    public Speakers speakers(SpeakerSet which) {
+        return which == SpeakerSet.MAIN ? main : second;
+    }
+
+    public Optional<ControlRoomSource> source(SourceId id) {
+        return sources.stream().filter(source -> source.id().equals(id)).findFirst();
+    }
+
+    public ControlRoom with(SpeakerSet which, Speakers speakers) {
+        return which == SpeakerSet.MAIN
+                ? new ControlRoom(dimDb, speakers, second, listenMic, sources)
+                : new ControlRoom(dimDb, main, speakers, listenMic, sources);
+    }
+
+    public ControlRoom dimmingBy(double newDimDb) {
+        return new ControlRoom(newDimDb, main, second, listenMic, sources);
+    }
+
+    public ControlRoom listeningBy(Optional<ListenMic> newMic) {
+        return new ControlRoom(dimDb, main, second, newMic, sources);
+    }
+
+    /** With a source in the place of the one that has its id; at the end if none has. */
+    public ControlRoom with(ControlRoomSource changed) {
+        boolean known = source(changed.id()).isPresent();
+        Stream<ControlRoomSource> replaced =
+                sources.stream().map(source -> source.id().equals(changed.id()) ? changed : source);
+        return with((known ? replaced : Stream.concat(sources.stream(), Stream.of(changed))).toList());
+    }
+
+    public ControlRoom without(SourceId id) {
+        return with(sources.stream().filter(source -> !source.id().equals(id)).toList());
+    }
+
+    private ControlRoom with(List<ControlRoomSource> all) {
+        return new ControlRoom(dimDb, main, second, listenMic, all);
+    }
+}

@@ -1,0 +1,239 @@
+package vividlantern.session.edit;
+
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import vividlantern.history.Ids;
+import vividlantern.history.Refused;
+import vividlantern.history.Texts;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.session.ControlRoom;
+import vividlantern.session.ControlRoom.NearOpenMics;
+import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.ControlRoomSource;
+import vividlantern.session.OpenMics;
+import vividlantern.session.Session;
+import vividlantern.session.SourceId;
+import vividlantern.units.Decibels;
+
+/** Changes of how the control room is set up. */
+public sealed interface ControlRoomEdit extends Edit {
+
+    private static Session with(Session session, ControlRoom changed) {
+        return session.withControlRoom(Optional.of(changed));
+    }
+
+    private static Session with(Session session, SpeakerSet which, UnaryOperator<ControlRoom.Speakers> change) {
+        ControlRoom room = session.inControlRoom();
+        return with(session, room.with(which, change.apply(room.speakers(which))));
+    }
+
+    private static Decibels upToZero(Decibels level) {
+        Decibels set = Rules.fader(level, "A level of speakers");
+        if (set.value() > 0) {
+            throw new Refused(
+                    "Speakers are off or get up to 0.0 dB; " + level + " is more. Louder is set at the speakers.",
+                    "level");
+        }
+        return set;
+    }
+
+    private static String name(Session session, SourceId source) {
+        return session.inControlRoom()
+                .source(source)
+                .map(ControlRoomSource::name)
+                .orElse(source.value());
+    }
+
+    private static String named(SpeakerSet speakers) {
+        return "Control room: " + speakers.words();
+    }
+
+    /** Sets how loud speakers are: off, or up to 0 dB, at which they get what they play as it is. */
+    record SetSpeakerLevel(SpeakerSet speakers, Decibels level) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            return with(session, speakers, was -> was.at(upToZero(level)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return named(speakers) + " " + level;
+        }
+    }
+
+    /** Puts the mark of speakers: the level to come back to. */
+    record SetSpeakerMark(SpeakerSet speakers, Decibels level) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            return with(session, speakers, was -> was.marked(upToZero(level)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return named(speakers) + " marked at " + level;
+        }
+    }
+
+    /** Says in which room speakers stand, in the words in which performers' places are told. */
+    record SetSpeakerRoom(SpeakerSet speakers, String room) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            String said = OpenMics.roomIn(Texts.required(room, "Speakers stand in some room.", "room"));
+            return with(session, speakers, was -> was.in(said));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return named(speakers) + " stand in the " + OpenMics.roomIn(room);
+        }
+    }
+
+    /** Says what happens to speakers while a mic is open in their room. */
+    record SetNearOpenMics(SpeakerSet speakers, NearOpenMics then) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            return with(session, speakers, was -> was.nearOpenMics(then));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return named(speakers) + ", near an open mic " + then.words();
+        }
+    }
+
+    /** Sets by how much dim lowers the speakers: 3 to 60 dB, in steps of 1. */
+    record SetDim(double db) implements ControlRoomEdit {
+
+        private static final double LEAST = 3;
+        private static final double MOST = 60;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!(db >= LEAST && db <= MOST)) {
+                throw new Refused("Dim lowers the speakers by 3 to 60 dB; " + db + " is not.", "db");
+            }
+            return with(session, session.inControlRoom().dimmingBy(Math.rint(db)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: dim by " + Math.round(db) + " dB";
+        }
+    }
+
+    /** Chooses the mic by which the control room listens into the room, by its port; none takes it away. */
+    record SetListenMic(Optional<PortId> port) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            port.ifPresent(id -> Rules.reachesEngine(rig, id));
+            ControlRoom room = session.inControlRoom();
+            Decibels level = room.listenMic().map(ControlRoom.ListenMic::level).orElse(Decibels.ZERO);
+            return with(session, room.listeningBy(port.map(id -> new ControlRoom.ListenMic(id, level))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: listen mic " + port.map(rig::label).orElse("none");
+        }
+    }
+
+    /** Sets how loud the listen mic is. */
+    record SetListenLevel(Decibels level) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            ControlRoom room = session.inControlRoom();
+            ControlRoom.ListenMic mic = room.listenMic()
+                    .orElseThrow(() -> new Refused("There is no listen mic yet. Choose its port first.", "level"));
+            Decibels set = Rules.fader(level, "The listen mic's level");
+            return with(session, room.listeningBy(Optional.of(new ControlRoom.ListenMic(mic.port(), set))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: listen mic " + level;
+        }
+    }
+
+    /** Adds a source: 1 to 8 channels, the first at a port, the others at the following ones. */
+    record AddSource(String name, int width, PortId port) implements ControlRoomEdit {
+
+        private static final int MOST = 32;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            ControlRoom room = session.inControlRoom();
+            if (room.sources().size() >= MOST) {
+                throw new Refused("The control room has at most " + MOST + " sources.", "");
+            }
+            String called = Texts.name(name, "A source", "name");
+            SourceId id = new SourceId(
+                    Ids.fresh(called, taken -> room.source(new SourceId(taken)).isPresent()));
+            return with(
+                    session,
+                    room.with(Rules.freeSource(
+                            session, rig, new ControlRoomSource(id, called, width, port, Decibels.ZERO))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: source " + name + " from " + rig.label(port);
+        }
+    }
+
+    /** Gives a source another name, another width or other ports. */
+    record SetSource(SourceId source, String name, int width, PortId port) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            ControlRoomSource was = Rules.known(session, source);
+            String called = Texts.name(name, "A source", "name");
+            return with(
+                    session,
+                    session.inControlRoom()
+                            .with(Rules.freeSource(
+                                    session, rig, new ControlRoomSource(source, called, width, port, was.level()))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: source " + name + " from " + rig.label(port);
+        }
+    }
+
+    /** Sets how loud a source is beside the main mix. */
+    record SetSourceLevel(SourceId source, Decibels level) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            ControlRoomSource was = Rules.known(session, source);
+            return with(session, session.inControlRoom().with(was.at(Rules.fader(level, "A source's level"))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: " + ControlRoomEdit.name(session, source) + " " + level;
+        }
+    }
+
+    /** Removes a source. */
+    record RemoveSource(SourceId source) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, source);
+            return with(session, session.inControlRoom().without(source));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: remove source " + ControlRoomEdit.name(session, source);
+        }
+    }
+}

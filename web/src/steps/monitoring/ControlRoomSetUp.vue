@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { NInputNumber, NSelect } from 'naive-ui'
+import { computed } from 'vue'
+import type { ControlRoomSheet, NearOpenMics, Pair, SpeakerSet } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import DialogCard from '@/parts/DialogCard.vue'
+import LevelCell from '@/parts/LevelCell.vue'
+import LevelNumber from '@/parts/LevelNumber.vue'
+import LitSheet from '@/parts/LitSheet.vue'
+import { shown as shownLevel } from '@/parts/scale'
+import ControlRoomSources from './ControlRoomSources.vue'
+import TestSignals from './TestSignals.vue'
+
+/** How the control room is set up: its speakers, its listen mic, what else it can hear, and signals to try outputs with. */
+const shown = defineModel<boolean>('shown', { required: true })
+const { settings, standing, rooms, outputs } = defineProps<{
+  settings: ControlRoomSheet['settings']
+  standing: ControlRoomSheet['standing']
+  rooms: string[]
+  outputs: Pair[]
+}>()
+
+const desk = useDesk()
+
+const THEN: { label: string; value: NearOpenMics }[] = [
+  { label: 'nothing happens', value: 'nothing' },
+  { label: 'readiness warns', value: 'warn' },
+  { label: 'dim them', value: 'dim' },
+  { label: 'mute them', value: 'mute' },
+]
+
+const sets = computed(() => standing.speakers.filter((each) => each.pair).map((each) => each.which))
+const roomsFor = (which: SpeakerSet) =>
+  [...new Set([...rooms, settings[which].room])].map((room) => ({ label: room, value: room }))
+const NONE = ''
+const mics = computed(() => [
+  { label: 'none', value: NONE },
+  ...desk.ports.map((port) => ({
+    label: [port.houseLabel, ...port.usedBy].join(', '),
+    value: port.id,
+  })),
+])
+</script>
+
+<template>
+  <DialogCard v-model:show="shown" title="Set up the control room" :width="900">
+    <LitSheet class="all">
+      <table aria-label="Speakers">
+        <thead>
+          <tr>
+            <th>Speakers</th>
+            <th>stand in the</th>
+            <th>while a mic is open there</th>
+            <th>come back to</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="which in sets" :key="which">
+            <td>{{ which }}</td>
+            <td>
+              <NSelect
+                size="small"
+                :value="settings[which].room"
+                :options="roomsFor(which)"
+                filterable
+                tag
+                :input-props="{ 'aria-label': `Where the ${which} speakers stand` }"
+                :aria-label="`Where the ${which} speakers stand`"
+                @update:value="(room: string) => desk.edit([{ kind: 'set-speaker-room', speakers: which, room }])"
+              />
+            </td>
+            <td>
+              <NSelect
+                size="small"
+                :value="settings[which].nearOpenMics"
+                :options="THEN"
+                :input-props="{ 'aria-label': `What happens to the ${which} speakers near an open mic` }"
+                :aria-label="`What happens to the ${which} speakers near an open mic`"
+                @update:value="
+                  (then: NearOpenMics) => desk.edit([{ kind: 'set-near-open-mics', speakers: which, then }])
+                "
+              />
+            </td>
+            <td>
+              <LevelNumber
+                :label="`Mark of the ${which} speakers`"
+                :level="settings[which].mark"
+                :set="(level) => desk.edit([{ kind: 'set-speaker-mark', speakers: which, level }])"
+              />
+            </td>
+            <td>
+              <button
+                class="word"
+                :disabled="settings[which].mark === settings[which].level"
+                @click="desk.edit([{ kind: 'set-speaker-mark', speakers: which, level: settings[which].level }])"
+              >
+                mark {{ shownLevel(settings[which].level) }}
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="line">
+        <span>Dim lowers them by</span>
+        <NInputNumber
+          size="small"
+          class="dim"
+          :value="settings.dimDb"
+          :min="3"
+          :max="60"
+          :input-props="{ 'aria-label': 'By how many dB dim lowers the speakers' }"
+          @update:value="(db: number | null) => db !== null && desk.edit([{ kind: 'set-dim', db }])"
+        />
+        <span>dB. The listen mic is at</span>
+        <NSelect
+          size="small"
+          class="mic"
+          filterable
+          :value="settings.listenMic?.port ?? NONE"
+          :options="mics"
+          :input-props="{ 'aria-label': 'Port of the listen mic' }"
+          aria-label="Port of the listen mic"
+          @update:value="(port: string) => desk.edit([{ kind: 'set-listen-mic', port: port || null }])"
+        />
+        <LevelCell
+          v-if="settings.listenMic"
+          class="level"
+          label="Listen mic"
+          light="listen/"
+          :level="settings.listenMic.level"
+          :set="(level, gesture) => desk.edit([{ kind: 'set-listen-level', level }], gesture)"
+        />
+      </div>
+      <ControlRoomSources :settings="settings" :standing="standing" />
+      <TestSignals v-if="desk.live" :signal="standing.state.signal" :outputs="outputs" />
+    </LitSheet>
+  </DialogCard>
+</template>
+
+<style scoped>
+.all {
+  display: grid;
+  gap: 12px;
+}
+
+table {
+  width: 100%;
+  border-spacing: 0 4px;
+}
+
+th {
+  text-align: left;
+  font-weight: 500;
+  color: var(--soft);
+  font-size: 12.5px;
+}
+
+td {
+  padding-right: 10px;
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.dim {
+  width: 90px;
+}
+
+.mic {
+  width: 210px;
+}
+
+.level {
+  flex: 1;
+}
+</style>
