@@ -4,7 +4,15 @@ import LevelNumber from './LevelNumber.vue'
 import LevelSlider from './LevelSlider.vue'
 
 /** A level to be dragged, with its live light, and the same level as a number to be typed. */
-const { level, label, light, set, silent, zeroOnDoubleClick, highest = 12 } = defineProps<{
+const {
+  level,
+  label,
+  light,
+  set,
+  silent,
+  zeroOnDoubleClick,
+  highest = 12,
+} = defineProps<{
   level: Level
   label: string
   light: string

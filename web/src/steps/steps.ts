@@ -82,7 +82,7 @@ export const STEPS: Step[] = [
       ...desk.cues
         .filter((cue) => cue.output)
         .map((cue) => ({
-          words: `Hear what ${cue.name} hears in the control room`,
+          words: `Hear cue ${cue.name} in the control room`,
           act: () => switchControlRoom(desk, { hears: `cue/${cue.id}` }),
         })),
     ],

@@ -20,7 +20,7 @@ const speakers = computed(() => on.value && settings.value?.[on.value.which])
 const heard = computed(() => [
   { label: 'the main mix', value: 'main' },
   ...desk.cues.map((cue) => ({
-    label: `what ${cue.name} hears`,
+    label: `cue ${cue.name}`,
     value: `cue/${cue.id}`,
     disabled: cue.output === null,
   })),
@@ -177,7 +177,7 @@ h2 {
 }
 
 .heard {
-  width: 190px;
+  width: 210px;
 }
 
 .level {

@@ -64,6 +64,7 @@ const mics = computed(() => [
                 :value="settings[which].room"
                 :options="roomsFor(which)"
                 filterable
+                :virtual-scroll="false"
                 tag
                 :input-props="{ 'aria-label': `Where the ${which} speakers stand` }"
                 :aria-label="`Where the ${which} speakers stand`"
@@ -95,7 +96,7 @@ const mics = computed(() => [
                 :disabled="settings[which].mark === settings[which].level"
                 @click="desk.edit([{ kind: 'set-speaker-mark', speakers: which, level: settings[which].level }])"
               >
-                mark {{ shownLevel(settings[which].level) }}
+                mark the level now, {{ shownLevel(settings[which].level) }}
               </button>
             </td>
           </tr>
@@ -104,6 +105,7 @@ const mics = computed(() => [
       <div class="line">
         <span>Dim lowers them by</span>
         <NInputNumber
+          :show-button="false"
           size="small"
           class="dim"
           :value="settings.dimDb"
@@ -117,6 +119,7 @@ const mics = computed(() => [
           size="small"
           class="mic"
           filterable
+          :virtual-scroll="false"
           :value="settings.listenMic?.port ?? NONE"
           :options="mics"
           :input-props="{ 'aria-label': 'Port of the listen mic' }"

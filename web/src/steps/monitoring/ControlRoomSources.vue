@@ -55,8 +55,8 @@ async function add() {
         <th style="width: 150px">Other sources</th>
         <th style="width: 90px">channels</th>
         <th style="width: 170px">from</th>
-        <th>level</th>
-        <th style="width: 70px"></th>
+        <th>{{ rows.length ? 'level' : '' }}</th>
+        <th style="width: 92px"></th>
       </tr>
     </thead>
     <tbody>
@@ -71,6 +71,7 @@ async function add() {
           </td>
           <td>
             <NInputNumber
+              :show-button="false"
               size="small"
               :value="source.width"
               :min="1"
@@ -83,6 +84,7 @@ async function add() {
             <NSelect
               size="small"
               filterable
+              :virtual-scroll="false"
               :value="source.first"
               :options="offeredTo({ value: source.first, label: stands?.channels[0]?.label ?? source.first })"
               :input-props="{ 'aria-label': `First port of ${source.name}` }"
@@ -127,6 +129,7 @@ async function add() {
         </td>
         <td>
           <NInputNumber
+            :show-button="false"
             v-model:value="width"
             size="small"
             :min="1"
@@ -139,6 +142,7 @@ async function add() {
             v-model:value="port"
             size="small"
             filterable
+            :virtual-scroll="false"
             placeholder="its first port"
             :options="ports"
             :input-props="{ 'aria-label': 'First port of another source' }"

@@ -15,8 +15,15 @@ const rig = useRig()
 const KINDS: { label: string; value: TestSignal['kind'] }[] = [
   { label: 'a tone', value: 'tone' },
   { label: 'pink noise', value: 'noise' },
-  { label: 'as many tones as the output’s number', value: 'counted' },
+  { label: 'counted tones', value: 'counted' },
 ]
+
+/** What it is for. */
+const WHAT: Record<TestSignal['kind'], string> = {
+  tone: 'For levels and gear that is set by a tone.',
+  noise: 'For loudness: each octave has the same power, in all as much as the tone.',
+  counted: 'For cables: as many tones as the output’s number, each fifth one higher.',
+}
 
 const kind = ref<TestSignal['kind']>(signal?.kind ?? 'counted')
 const hertz = ref<number>(signal?.hertz ?? 1000)
@@ -74,6 +81,7 @@ function setKind(wanted: TestSignal['kind']) {
       />
       <template v-if="kind === 'tone'">
         <NInputNumber
+          :show-button="false"
           size="small"
           class="hertz"
           :value="hertz"
@@ -86,15 +94,7 @@ function setKind(wanted: TestSignal['kind']) {
       </template>
       <span>at</span>
       <LevelNumber label="Level of the test signal" :level="level" :set="setLevel" />
-      <span>dBFS by</span>
-      <NButton
-        size="small"
-        :type="signal ? 'primary' : 'default'"
-        :disabled="chosen.length === 0"
-        @click="signal ? stop() : play()"
-      >
-        {{ signal ? 'Stop the signal' : 'Play the signal' }}
-      </NButton>
+      <span>dBFS by the outputs</span>
     </div>
     <div class="outputs">
       <span v-for="pair in pairs" :key="pair.id" class="pair">
@@ -111,7 +111,17 @@ function setKind(wanted: TestSignal['kind']) {
         </button>
       </span>
     </div>
-    <p class="soft">In headphones it rises slowly, behind their guard. Nothing is louder than −12 dBFS.</p>
+    <div class="line end">
+      <NButton
+        size="small"
+        :type="signal ? 'primary' : 'default'"
+        :disabled="chosen.length === 0"
+        @click="signal ? stop() : play()"
+      >
+        {{ signal ? 'Stop the signal' : 'Play the signal' }}
+      </NButton>
+      <span class="soft">{{ WHAT[kind] }} In headphones it rises slowly, behind their guard.</span>
+    </div>
   </div>
 </template>
 
@@ -136,15 +146,14 @@ function setKind(wanted: TestSignal['kind']) {
 }
 
 .kind {
-  width: 270px;
+  width: 170px;
 }
 
 .hertz {
   width: 110px;
 }
 
-p {
-  margin: 6px 0 0;
-  font-size: 12.5px;
+.end {
+  margin-top: 8px;
 }
 </style>

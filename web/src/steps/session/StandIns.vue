@@ -55,6 +55,7 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
     <p>Simulated players in a simulated room.</p>
     <NSelect
       size="small"
+      :virtual-scroll="false"
       :value="desk.live!.players"
       :options="options"
       :input-props="{ 'aria-label': 'Who of the stand-ins plays' }"

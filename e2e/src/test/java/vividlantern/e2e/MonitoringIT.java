@@ -69,7 +69,7 @@ public class MonitoringIT {
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
     }
 
-    private void standIn(String label, String option) {
+    private void choose(String label, String option) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .last()
                 .click();
@@ -183,7 +183,7 @@ public class MonitoringIT {
 
     @Test(dependsOnMethods = "step4ACableSaysWhatTheDriverDoesNot")
     public void step5TwoMicsAreBroughtInLine() {
-        standIn("Who of the stand-ins plays", "Cajón alone");
+        choose("Who of the stand-ins plays", "Cajón alone");
         button("Compare two mics").click();
         page.getByLabel("First", new Page.GetByLabelOptions().setExact(true))
                 .last()
@@ -205,21 +205,89 @@ public class MonitoringIT {
                 .click();
         assertThat(dialog()).containsText(Pattern.compile("(front|rear) hears it \\d\\.\\d\\d ms later"));
         page.keyboard().press("Escape");
-        standIn("Who of the stand-ins plays", "All play");
+        choose("Who of the stand-ins plays", "All play");
+    }
+
+    private Locator controlRoom() {
+        return page.getByRole(
+                AriaRole.REGION,
+                new Page.GetByRoleOptions().setName("Control room").setExact(true));
+    }
+
+    private void addSource(String name, int channels, String port) {
+        page.getByLabel("Name of another source").fill(name);
+        page.getByLabel("Channels of another source").fill(String.valueOf(channels));
+        page.getByLabel("Channels of another source").blur();
+        choose("First port of another source", port);
+        button("Add source").click();
+    }
+
+    private void goTo(String step) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^" + step)))
+                .click();
     }
 
     @Test(dependsOnMethods = "step5TwoMicsAreBroughtInLine")
+    public void step6TheControlRoomHearsWhatItWantsAndItsSpeakersKnowOpenMics() {
+        button("Set up").click();
+        addSource("Surround", 6, "Harbour 11");
+        assertThat(dialog())
+                .containsText("left = Harbour 11 + 0.7071 · Harbour 13 + 0.7071 · Harbour 15;"
+                        + " right = Harbour 12 + 0.7071 · Harbour 13 + 0.7071 · Harbour 16");
+        button("Remove source Surround").click();
+        addSource("Phone", 2, "Harbour 15");
+        assertThat(dialog()).containsText("left = Harbour 15; right = Harbour 16");
+        choose("Where the second speakers stand", "booth");
+        choose("What happens to the second speakers near an open mic", "dim them");
+        choose("Port of the listen mic", "Skerry 7");
+        button("Test signal by Harbour out 9").click();
+        button("Play the signal").click();
+        assertThat(button("Stop the signal")).isVisible();
+        accessible();
+        button("Stop the signal").click();
+        assertThat(button("Play the signal")).isVisible();
+        page.keyboard().press("Escape");
+        choose("What the control room hears", "cue Accordion and fiddle");
+        choose("What the control room hears", "Phone");
+        assertThat(controlRoom()).containsText("Phone");
+        assertThat(controlRoom()).not().containsText("by itself");
+        button("second speakers").click();
+        assertThat(controlRoom()).containsText("Dimmed by itself: the mic of Lead voice is open in the booth.");
+        goTo("Tracks");
+        button("Arm Lead voice").click();
+        goTo("Monitoring");
+        assertThat(button("second speakers")).hasAttribute("aria-pressed", "true");
+        assertThat(controlRoom()).not().containsText("by itself");
+        goTo("Tracks");
+        button("Arm Lead voice").click();
+        goTo("Monitoring");
+        assertThat(controlRoom()).containsText("Dimmed by itself");
+        button("main speakers").click();
+        page.keyboard().press("d");
+        assertThat(button("dim 20 dB")).hasAttribute("aria-pressed", "true");
+        for (String check : new String[] {"mono", "swap sides", "flip left", "listen mic"}) {
+            button(check).click();
+            assertThat(button(check)).hasAttribute("aria-pressed", "true");
+        }
+        accessible();
+        button("▶ Play").click();
+        assertThat(controlRoom()).containsText("Off by itself while the song plays with tracks armed.");
+        button("■ Stop").click();
+        assertThat(controlRoom()).not().containsText("Off by itself");
+    }
+
+    @Test(dependsOnMethods = "step6TheControlRoomHearsWhatItWantsAndItsSpeakersKnowOpenMics")
     public void step7WhatComesLateIsCountedAndDated() {
-        standIn("How busy the simulated computer is", "Overloaded");
+        choose("How busy the simulated computer is", "Overloaded");
         assertThat(page.getByText(Pattern.compile("\\d+ blocks came late"))).isVisible();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("see when"))
                 .click();
         assertThat(page.getByText(Pattern.compile("The computer was too busy")).first())
                 .isVisible();
-        standIn("How busy the simulated computer is", "Not busy");
-        standIn("What happens to the simulated interface", "Cable out");
+        choose("How busy the simulated computer is", "Not busy");
+        choose("What happens to the simulated interface", "Cable out");
         assertThat(page.getByText(Pattern.compile("its cable is out")).first()).isVisible();
-        standIn("What happens to the simulated interface", "Interface on");
+        choose("What happens to the simulated interface", "Interface on");
         assertThat(page.getByText("Nothing sounds until it is back")).hasCount(0);
         page.navigate(program.address() + "/sessions/low-water/monitoring");
         assertThat(row("Fiddle")).containsText("9.74 ms");

@@ -55,6 +55,7 @@ public final class StandInStudio implements AudioDevice {
     private final Preamps preamps;
     private final DirectMatrix direct;
     private final Cables cables;
+    private final Phone phone;
     private final Duty duty = new Duty();
     /** What the input converters gave, in a ring, up to the room's frame that was captured last. */
     private final float[][] captured;
@@ -87,6 +88,7 @@ public final class StandInStudio implements AudioDevice {
         preamps = new Preamps(rig, sampleRate, mics);
         direct = new DirectMatrix(sampleRate);
         cables = new Cables(rig.engineOutputs().size(), Saltworks.fractionOfAFrame(leading));
+        phone = new Phone(rig, sampleRate);
         module = preamps.channels().stream().anyMatch(channel -> channel.moduleOutput() >= 0)
                 ? Optional.of(new SoundModule(bank, map, MAX_FRAMES))
                 : Optional.empty();
@@ -125,7 +127,8 @@ public final class StandInStudio implements AudioDevice {
 
     /** Lets {@link #ALL}, {@link #NONE} or one player play from the first frame on. */
     public StandInStudio begin(String who) {
-        everybody().forEach(player -> player.beginPlaying(plays(player, who)));
+        everybody().forEach(player -> player.beginPlaying(plays(player.id(), who)));
+        phone.beginPlaying(plays(Phone.ID, who));
         return this;
     }
 
@@ -139,9 +142,10 @@ public final class StandInStudio implements AudioDevice {
         return absence.isEmpty();
     }
 
-    /** The ids of the players, the sound module among them if there is one. */
+    /** The ids of the players, the sound module and the phone among them where they are there. */
     public List<String> players() {
-        return everybody().map(Player::id).toList();
+        Stream<String> played = phone.isThere() ? Stream.of(Phone.ID) : Stream.empty();
+        return Stream.concat(everybody().map(Player::id), played).toList();
     }
 
     private Stream<Player> everybody() {
@@ -161,7 +165,8 @@ public final class StandInStudio implements AudioDevice {
 
     /** Lets {@link #ALL}, {@link #NONE} or one player play. */
     public void letPlay(String who) {
-        everybody().forEach(player -> player.play(plays(player, who)));
+        everybody().forEach(player -> player.play(plays(player.id(), who)));
+        phone.play(plays(Phone.ID, who));
     }
 
     /** The players read another tempo map from the next block on. */
@@ -393,6 +398,9 @@ public final class StandInStudio implements AudioDevice {
                 samples[n] *= volts;
             }
             preamps.amplifyVolts(at, roomFrame, roomFrame + noiseBegins, samples, frames);
+        } else if (phone.isPluggedInto(at)) {
+            phone.arrive(at, roomFrame + noiseBegins, samples, frames);
+            preamps.amplifyVolts(at, roomFrame, roomFrame + noiseBegins, samples, frames);
         } else {
             if (preamps.hears(at)) {
                 room.reach(channel.mic(), roomFrame, samples, frames);
@@ -448,7 +456,7 @@ public final class StandInStudio implements AudioDevice {
                 .toList();
     }
 
-    private static boolean plays(Player player, String who) {
-        return who.equals(ALL) || who.equals(player.id());
+    private static boolean plays(String player, String who) {
+        return who.equals(ALL) || who.equals(player);
     }
 }

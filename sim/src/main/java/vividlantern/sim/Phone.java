@@ -1,0 +1,84 @@
+package vividlantern.sim;
+
+import java.util.Arrays;
+import java.util.List;
+import vividlantern.rig.Port;
+import vividlantern.rig.Rig;
+import vividlantern.units.Noise;
+
+/**
+ * A phone whose cable goes into two line inputs of the Saltworks: plucked notes of one scale, left and right in turn, a pure
+ * function of the frame. Told to play or to rest, it fades over a few milliseconds.
+ */
+final class Phone {
+
+    static final String ID = "phone";
+
+    private static final List<String> PORTS = List.of("harbour-in-15", "harbour-in-16");
+    private static final double PEAK_VOLTS = 0.5;
+    private static final double NOTE_SECONDS = 0.375;
+    private static final double DECAY_SECONDS = 0.5;
+    private static final double ATTACK_SECONDS = 0.004;
+    private static final double LOWEST_HERTZ = 220;
+    /** Semitones of the scale above its lowest note. */
+    private static final int[] SCALE = {0, 3, 5, 7, 10, 12, 15, 17};
+
+    private static final long TUNE = 3000;
+    private static final double FADE_SECONDS = 0.01;
+
+    private final int[] sides;
+    private final int sampleRate;
+    private final double[] presence = {1, 1};
+    private volatile boolean wanted = true;
+
+    Phone(Rig rig, int sampleRate) {
+        this.sampleRate = sampleRate;
+        sides = rig.engineInputs().stream()
+                .map(Port::id)
+                .mapToInt(port -> PORTS.indexOf(port.value()))
+                .toArray();
+    }
+
+    boolean isThere() {
+        return Arrays.stream(sides).anyMatch(side -> side >= 0);
+    }
+
+    void play(boolean plays) {
+        wanted = plays;
+    }
+
+    /** As {@link #play}, but from the first frame on. */
+    void beginPlaying(boolean plays) {
+        wanted = plays;
+        Arrays.fill(presence, plays ? 1 : 0);
+    }
+
+    boolean isPluggedInto(int input) {
+        return sides[input] >= 0;
+    }
+
+    /** Writes the volts that arrive at an input from a frame on. */
+    void arrive(int input, long frame, float[] volts, int frames) {
+        int side = sides[input];
+        double step = (wanted ? 1 : -1) / (FADE_SECONDS * sampleRate);
+        for (int n = 0; n < frames; n++) {
+            presence[side] = Math.max(0, Math.min(1, presence[side] + step));
+            volts[n] = presence[side] == 0 ? 0 : (float) (presence[side] * PEAK_VOLTS * side(side, frame + n));
+        }
+    }
+
+    /** Each side has every other note; it may ring until its next one. */
+    private double side(int side, long frame) {
+        long every = Math.round(2 * NOTE_SECONDS * sampleRate);
+        long since = Math.floorMod(frame - side * (every / 2), every);
+        long note = 2 * Math.floorDiv(frame - side * (every / 2), every) + side;
+        double seconds = (double) since / sampleRate;
+        double left = (double) (every - since) / sampleRate;
+        double edge = Math.min(1, Math.min(seconds, left) / ATTACK_SECONDS);
+        double hertz = LOWEST_HERTZ * StrictMath.pow(2, SCALE[(int) (SCALE.length * Noise.uniform(TUNE, note))] / 12.0);
+        double turns = 2 * Math.PI * hertz * seconds;
+        return edge
+                * StrictMath.exp(-seconds / DECAY_SECONDS)
+                * (0.7 * StrictMath.sin(turns) + 0.2 * StrictMath.sin(2 * turns) + 0.1 * StrictMath.sin(3 * turns));
+    }
+}
