@@ -39,5 +39,6 @@ export function useControlRoom() {
     standing: computed(() => desk.live?.controlRoom ?? sheet.value?.standing),
     rooms: computed(() => sheet.value?.rooms ?? []),
     outputs: computed(() => sheet.value?.outputs ?? []),
+    mainOutputs: computed(() => sheet.value?.mainOutputs ?? []),
   }
 }

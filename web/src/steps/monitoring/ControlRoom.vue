@@ -10,12 +10,12 @@ import ControlRoomSetUp from './ControlRoomSetUp.vue'
 
 /** What the control room hears, by which speakers, how loud and how changed; and why it is otherwise than was chosen. */
 const desk = useDesk()
-const { settings, standing, rooms, outputs } = useControlRoom()
+const { settings, standing, rooms, outputs, mainOutputs } = useControlRoom()
 const settingUp = ref(false)
 
 const state = computed(() => standing.value?.state)
 const on = computed(() => standing.value?.speakers.find((each) => each.on))
-const speakers = computed(() => on.value && settings.value?.[on.value.which])
+const speakers = computed(() => (on.value?.pair ? settings.value?.[on.value.which] : undefined))
 
 const heard = computed(() => [
   { label: 'the main mix', value: 'main' },
@@ -85,7 +85,6 @@ const toMark = () => desk.edit([{ kind: 'set-speaker-level', speakers: on.value!
           to mark {{ shown(speakers.mark) }}
         </button>
       </template>
-      <NButton size="small" @click="settingUp = true">Set up</NButton>
     </div>
     <div class="line">
       <button
@@ -144,6 +143,7 @@ const toMark = () => desk.edit([{ kind: 'set-speaker-level', speakers: on.value!
         <span v-for="each in why" :key="each" class="flare">{{ each }}</span>
         <span v-if="!desk.live" class="soft">Take the rig to hear it.</span>
       </span>
+      <NButton size="small" class="end" @click="settingUp = true">Set up</NButton>
     </div>
     <ControlRoomSetUp
       v-model:shown="settingUp"
@@ -151,6 +151,7 @@ const toMark = () => desk.edit([{ kind: 'set-speaker-level', speakers: on.value!
       :standing="standing"
       :rooms="rooms"
       :outputs="outputs"
+      :main-outputs="mainOutputs"
     />
   </section>
 </template>
@@ -202,5 +203,9 @@ h2 {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 12px;
+}
+
+.end {
+  margin-left: auto;
 }
 </style>

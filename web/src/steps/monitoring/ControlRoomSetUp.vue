@@ -13,11 +13,12 @@ import TestSignals from './TestSignals.vue'
 
 /** How the control room is set up: its speakers, its listen mic, what else it can hear, and signals to try outputs with. */
 const shown = defineModel<boolean>('shown', { required: true })
-const { settings, standing, rooms, outputs } = defineProps<{
+const { settings, standing, rooms, outputs, mainOutputs } = defineProps<{
   settings: ControlRoomSheet['settings']
   standing: ControlRoomSheet['standing']
   rooms: string[]
   outputs: Pair[]
+  mainOutputs: Pair[]
 }>()
 
 const desk = useDesk()
@@ -29,10 +30,17 @@ const THEN: { label: string; value: NearOpenMics }[] = [
   { label: 'mute them', value: 'mute' },
 ]
 
-const sets = computed(() => standing.speakers.filter((each) => each.pair).map((each) => each.which))
+const sets = computed(() =>
+  standing.speakers.filter((each) => each.pair || each.which === 'main').map(({ which, pair }) => ({ which, pair })),
+)
 const roomsFor = (which: SpeakerSet) =>
   [...new Set([...rooms, settings[which].room])].map((room) => ({ label: room, value: room }))
 const NONE = ''
+const pairs = computed(() => [
+  { label: 'nothing', value: NONE },
+  ...mainOutputs.map((pair) => ({ label: pair.houseLabel, value: pair.id })),
+])
+const labelOf = (pair: string | null) => outputs.find((each) => each.id === pair)?.houseLabel
 const mics = computed(() => [
   { label: 'none', value: NONE },
   ...desk.ports.map((port) => ({
@@ -49,6 +57,7 @@ const mics = computed(() => [
         <thead>
           <tr>
             <th>Speakers</th>
+            <th>hang on</th>
             <th>stand in the</th>
             <th>while a mic is open there</th>
             <th>come back to</th>
@@ -56,8 +65,21 @@ const mics = computed(() => [
           </tr>
         </thead>
         <tbody>
-          <tr v-for="which in sets" :key="which">
+          <tr v-for="{ which, pair } in sets" :key="which">
             <td>{{ which }}</td>
+            <td>
+              <NSelect
+                v-if="which === 'main'"
+                size="small"
+                :virtual-scroll="false"
+                :value="pair ?? NONE"
+                :options="pairs"
+                :input-props="{ 'aria-label': 'Output pair of the main speakers' }"
+                aria-label="Output pair of the main speakers"
+                @update:value="(output: string) => desk.edit([{ kind: 'set-main-output', output: output || null }])"
+              />
+              <span v-else title="As the rig says">{{ labelOf(pair) }}</span>
+            </td>
             <td>
               <NSelect
                 size="small"
@@ -130,7 +152,7 @@ const mics = computed(() => [
           v-if="settings.listenMic"
           class="level"
           label="Listen mic"
-          light="listen/"
+          light="listen"
           :level="settings.listenMic.level"
           :set="(level, gesture) => desk.edit([{ kind: 'set-listen-level', level }], gesture)"
         />

@@ -129,8 +129,8 @@ async function add() {
         </td>
         <td>
           <NInputNumber
-            :show-button="false"
             v-model:value="width"
+            :show-button="false"
             size="small"
             :min="1"
             :max="8"

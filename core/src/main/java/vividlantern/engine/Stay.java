@@ -136,12 +136,14 @@ public final class Stay implements AutoCloseable {
         }
     }
 
-    /** Plays from a bar, or from the bar where the song stands, counted in. */
+    /** Plays from a bar, or from the bar where the song stands, counted in; a test signal ends. */
     public void play(Optional<Integer> fromBar) {
         fromBar.ifPresent(Stay::requireBar);
         ask(now -> {
             int bar = Math.max(1, fromBar.orElseGet(() -> place().bar()));
-            now.changeOver().change(now.changeOver().live().playing(true));
+            LiveState live = now.changeOver().live();
+            ControlRoomState room = live.controlRoom().orElseThrow();
+            now.changeOver().change(live.playing(true).in(room.playing(Optional.empty())));
             now.engine().play(frameOf(bar - session.click().countInBars()));
         });
     }
@@ -229,7 +231,8 @@ public final class Stay implements AutoCloseable {
     public void controlRoom(UnaryOperator<ControlRoomState> change) {
         ask(now -> {
             LiveState live = now.changeOver().live();
-            ControlRoomState next = change.apply(live.controlRoom().orElseThrow());
+            ControlRoomState next =
+                    change.apply(live.controlRoom().orElseThrow().among(session, rig));
             next.require(session, rig);
             now.changeOver().change(live.in(next));
         });

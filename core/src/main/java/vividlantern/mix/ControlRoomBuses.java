@@ -115,9 +115,8 @@ final class ControlRoomBuses {
 
     /** What those who hear a cue hear: what leaves by its pair, and what the interface's own matrix adds there. */
     private void addCue(Cue cue, StereoPair speakers, Matrix matrix, List<MixPlan.Edge> edges) {
-        Optional<StereoPair> pair = cue.output()
-                .flatMap(rig::outputPair)
-                .filter(each -> ControlRoomStanding.leaves(each, rig) && !each.equals(speakers));
+        Optional<StereoPair> pair =
+                cue.output().flatMap(rig::outputPair).filter(each -> rig.isDriven(each) && !each.equals(speakers));
         if (pair.isEmpty()) {
             return;
         }
@@ -175,7 +174,7 @@ final class ControlRoomBuses {
     private Optional<MixPlan.Bus> signalBus(StereoPair pair) {
         return standing.state()
                 .signal()
-                .filter(signal -> ControlRoomStanding.leaves(pair, rig)
+                .filter(signal -> rig.isDriven(pair)
                         && (signal.outputs().contains(pair.left())
                                 || signal.outputs().contains(pair.right())))
                 .map(signal -> {

@@ -25,7 +25,7 @@ import vividlantern.units.Pan;
  * share.
  *
  * @param hears what it hears really: what was chosen, or main if that is gone
- * @param silent why nothing of that can be heard; "" if it can
+ * @param silent why what was chosen is not heard; "" if it is
  * @param speakers the main ones, then the second
  * @param listenMic the mic by which it listens into the room, if there is one
  */
@@ -81,7 +81,7 @@ public record ControlRoomStanding(
         return new ControlRoomStanding(
                 state,
                 hears,
-                hears.equals(state.hears()) ? "" : "What was chosen is gone; the main mix is heard in its place.",
+                silent(state, hears, speakers.get(on.ordinal())),
                 speakers,
                 session.inControlRoom().listenMic().map(mic -> listening(mic.port(), state, session, rig, live)),
                 session.inControlRoom().sources().stream()
@@ -89,7 +89,14 @@ public record ControlRoomStanding(
                         .toList());
     }
 
-    private static String heard(ControlRoomState state, Session session) {
+    private static String silent(ControlRoomState state, String hears, SpeakerStanding on) {
+        if (on.pair().isEmpty()) {
+            return "The main speakers hang on no output pair. Choose one under Set up.";
+        }
+        return hears.equals(state.hears()) ? "" : "What was chosen is gone; the main mix is heard in its place.";
+    }
+
+    static String heard(ControlRoomState state, Session session) {
         boolean gone = state.cue().filter(id -> session.find(id).isEmpty()).isPresent()
                 || state.source()
                         .filter(id -> session.inControlRoom().source(id).isEmpty())
@@ -183,18 +190,12 @@ public record ControlRoomStanding(
         Optional<StereoPair> main = session.main().output().flatMap(rig::outputPair);
         Optional<StereoPair> wanted =
                 which == SpeakerSet.MAIN ? main : rig.secondSpeakers().filter(pair -> !main.equals(Optional.of(pair)));
-        return wanted.filter(pair -> leaves(pair, rig));
-    }
-
-    /** Whether the engine can send something out by a pair. */
-    static boolean leaves(StereoPair pair, Rig rig) {
-        return rig.engineOutput(pair.left()).isPresent()
-                && rig.engineOutput(pair.right()).isPresent();
+        return wanted.filter(rig::isDriven);
     }
 
     /** The output pairs by whose sides a test signal can leave. */
     public static List<StereoPair> outputs(Rig rig) {
-        return rig.outputPairs().stream().filter(pair -> leaves(pair, rig)).toList();
+        return rig.outputPairs().stream().filter(rig::isDriven).toList();
     }
 
     SpeakerStanding speakers(SpeakerSet which) {

@@ -64,6 +64,22 @@ public record ControlRoomState(
         return new ControlRoomState(hears, speakers, dimmed, mono, muted, swapped, flipped, listening, other);
     }
 
+    /** What of it a session and a rig still have: where something is gone, it is as it began. */
+    public ControlRoomState among(Session session, Rig rig) {
+        boolean secondThere =
+                ControlRoomStanding.pair(SpeakerSet.SECOND, session, rig).isPresent();
+        return new ControlRoomState(
+                ControlRoomStanding.heard(this, session),
+                secondThere ? speakers : SpeakerSet.MAIN,
+                dimmed,
+                mono,
+                muted,
+                swapped,
+                flipped,
+                listening && session.inControlRoom().listenMic().isPresent(),
+                signal.filter(each -> each.outputs().stream().allMatch(output -> canPlay(output, rig))));
+    }
+
     /** @throws Refused if a session and a rig have not what it speaks of */
     public void require(Session session, Rig rig) {
         if (!hears.equals(MAIN) && cue().isEmpty() && source().isEmpty()) {
@@ -118,14 +134,17 @@ public record ControlRoomState(
         Port port = rig.port(id)
                 .filter(each -> each.direction() == Port.Direction.OUT)
                 .orElseThrow(() -> new Refused("There is no output '" + id + "' in " + rig.name() + ".", "outputs"));
-        boolean paired = ControlRoomStanding.outputs(rig).stream()
-                .anyMatch(pair -> pair.left().equals(id) || pair.right().equals(id));
-        if (!paired) {
+        if (!canPlay(id, rig)) {
             throw new Refused(
                     port.houseLabel()
                             + " belongs to no output pair of the interface that the engine runs on. Make a pair of it"
                             + " under Rig first.",
                     "outputs");
         }
+    }
+
+    private static boolean canPlay(PortId output, Rig rig) {
+        return ControlRoomStanding.outputs(rig).stream()
+                .anyMatch(pair -> pair.left().equals(output) || pair.right().equals(output));
     }
 }

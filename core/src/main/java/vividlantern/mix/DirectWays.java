@@ -73,8 +73,7 @@ public final class DirectWays {
                 ? rig.outputPair(id)
                         .filter(pair -> rig.isAtTheLeadingInterface(pair.left())
                                 && rig.isAtTheLeadingInterface(pair.right())
-                                && rig.engineOutput(pair.left()).isPresent()
-                                && rig.engineOutput(pair.right()).isPresent())
+                                && rig.isDriven(pair))
                 : Optional.empty();
     }
 }

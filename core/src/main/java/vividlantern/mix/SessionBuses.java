@@ -69,7 +69,7 @@ final class SessionBuses {
     }
 
     private Optional<StereoPair> pairOf(Optional<PairId> id) {
-        return id.flatMap(rig::outputPair).filter(pair -> ControlRoomStanding.leaves(pair, rig));
+        return id.flatMap(rig::outputPair).filter(rig::isDriven);
     }
 
     /** The bus of an output pair, by which it leaves. */

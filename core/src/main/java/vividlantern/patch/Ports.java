@@ -99,11 +99,19 @@ public final class Ports {
         return together(rig, ports).map(name -> name + ": " + labels).orElse(labels);
     }
 
+    /** Output pairs for the main speakers: those by which no cue leaves. */
+    public static List<StereoPair> forMain(Session session, Rig rig) {
+        return rig.outputPairs().stream()
+                .filter(rig::isDriven)
+                .filter(pair ->
+                        session.cues().stream().noneMatch(cue -> cue.output().equals(Optional.of(pair.id()))))
+                .toList();
+    }
+
     /** Output pairs for cues. The pairs of the main and second speakers and the engineer's own are not among them. */
     public static List<OfferedPair> forCues(Session session, Rig rig) {
         return rig.outputPairs().stream()
-                .filter(pair -> rig.engineOutput(pair.left()).isPresent()
-                        && rig.engineOutput(pair.right()).isPresent())
+                .filter(rig::isDriven)
                 .filter(pair -> pair.feeds().isForCues())
                 .filter(pair -> !session.main().output().equals(Optional.of(pair.id())))
                 .map(pair -> new OfferedPair(

@@ -22,6 +22,7 @@ public final class Readiness {
             new LostPort(),
             new ChannelsGone(),
             new HiddenPort(),
+            new MainWithoutSpeakers(),
             new PortTwice(),
             new RecordedTwice(),
             new HeardTwice(),

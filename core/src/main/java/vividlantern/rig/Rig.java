@@ -365,6 +365,12 @@ public record Rig(
         return leadingInterface().flatMap(Device::driver).orElse(Driver.USUAL);
     }
 
+    /** Whether the engine can send something out by both sides of a pair. */
+    public boolean isDriven(StereoPair pair) {
+        return engineOutput(pair.left()).isPresent()
+                && engineOutput(pair.right()).isPresent();
+    }
+
     public Optional<Integer> engineOutput(PortId port) {
         return inOrder().outputs().of(port);
     }

@@ -25,6 +25,7 @@ import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.ControlRoomState.Flipped;
+import vividlantern.mix.TestSignal;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -207,6 +208,13 @@ public class StayTest {
                 .hasMessageContaining("no cue 'ghost'");
         assertThat(stay.live().controlRoom()).contains(MUTED);
         assertThat(stay.live().playing()).isTrue();
+        stay.controlRoom(room -> MUTED.playing(Optional.of(
+                new TestSignal(TestSignal.Kind.TONE, 1000, Decibels.of(-20), List.of(new PortId("out-1"))))));
+        await(() -> loudest(device) > 0.09f);
+        stay.play(Optional.of(1));
+        assertThat(stay.live().controlRoom())
+                .as("no test signal goes on into a song")
+                .contains(MUTED);
     }
 
     private static float peakOf(Device device) {

@@ -40,6 +40,7 @@ import vividlantern.session.edit.ControlRoomEdit.SetSourceLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SessionEdit.SetMainOutput;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -231,6 +232,35 @@ public class ControlRoomTest {
         ControlRoomStanding standing = ControlRoomStanding.of(SESSION, RIG, live);
         assertThat(standing.hears()).isEqualTo("main");
         assertThat(standing.silent()).isEqualTo("What was chosen is gone; the main mix is heard in its place.");
+    }
+
+    /** Once something is gone, what is left can still be switched. */
+    @Test
+    public void whatIsGoneDoesNotStandInTheWay() {
+        ControlRoomState gone = new ControlRoomState(
+                "source/phone",
+                SpeakerSet.SECOND,
+                true,
+                false,
+                false,
+                false,
+                Flipped.NONE,
+                true,
+                Optional.of(
+                        new TestSignal(TestSignal.Kind.TONE, 1000, Decibels.of(-20), List.of(new PortId("ghost")))));
+        assertThat(gone.among(SESSION, RandomSessions.RIG)).isEqualTo(on(SpeakerSet.MAIN, true, false));
+        Session there =
+                with(new AddSource("Phone", 2, new PortId("in-15")), new SetListenMic(Optional.of(new PortId("in-9"))));
+        ControlRoomState whole = gone.playing(Optional.empty());
+        assertThat(whole.among(there, RIG)).isEqualTo(whole);
+    }
+
+    @Test
+    public void speakersThatHangNowhereAreSaid() {
+        Session nowhere = new SetMainOutput(Optional.empty()).applyTo(SESSION, RIG);
+        assertThat(ControlRoomStanding.of(nowhere, RIG, live(AT_FIRST)).silent())
+                .isEqualTo("The main speakers hang on no output pair. Choose one under Set up.");
+        assertPlays(run(nowhere, live(on(SpeakerSet.SECOND, false, false))), SECOND, 0.01, 0.02);
     }
 
     /** Whatever is heard after another thing, nothing jumps: both fade in lines of 10 ms. */

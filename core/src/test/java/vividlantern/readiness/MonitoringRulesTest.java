@@ -13,13 +13,16 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.OneSinger;
+import vividlantern.RandomSessions;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.edit.PairEdit.SetPairFeeds;
 import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.MainMix;
 import vividlantern.session.Monitoring.Purpose;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
+import vividlantern.session.Settings;
 import vividlantern.session.SourceKind;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.Edit;
@@ -109,6 +112,28 @@ public final class MonitoringRulesTest {
                         findings(new SetSpeakerRoom(SpeakerSet.SECOND, "booth").applyTo(armed(), RIG))))
                 .as("the rig has no second speakers")
                 .isEmpty();
+    }
+
+    @Test
+    public void aMainMixThatLeavesNowhereThoughThereAreSpeakersIsSaid() {
+        Session nowhere = RandomSessions.blank().with(withoutOutput(RandomSessions.blank()));
+        Finding found = of("main-without-speakers", Readiness.findings(nowhere, RandomSessions.RIG, Noted.NOTHING))
+                .orElseThrow();
+        assertThat(found.sentence()).isEqualTo("The main mix leaves by no output pair.");
+        Session mended = Edit.applyAll(found.fix().orElseThrow().edits(), nowhere, RandomSessions.RIG);
+        assertThat(mended.main()).isEqualTo(RandomSessions.blank().main());
+        assertThat(of("main-without-speakers", Readiness.findings(mended, RandomSessions.RIG, Noted.NOTHING)))
+                .isEmpty();
+        assertThat(of("main-without-speakers", findings(session())))
+                .as("a rig without main speakers")
+                .isEmpty();
+    }
+
+    private static Settings withoutOutput(Session session) {
+        Settings was = session.settings();
+        MainMix main = new MainMix(was.main().level(), Optional.empty());
+        return new Settings(
+                was.name(), was.song(), was.sampleRate(), was.bitDepth(), was.bufferFrames(), was.rigId(), main);
     }
 
     @Test

@@ -233,10 +233,27 @@ final class Rules {
                 });
     }
 
-    static void cuePair(Session session, Rig rig, PairId id) {
-        StereoPair pair = rig.outputPair(id)
+    private static StereoPair outputPair(Rig rig, PairId id) {
+        return rig.outputPair(id)
                 .orElseThrow(
                         () -> new Refused("There is no output pair '" + id + "' in " + rig.name() + ".", "output"));
+    }
+
+    static void mainPair(Session session, Rig rig, PairId id) {
+        StereoPair pair = outputPair(rig, id);
+        session.cues().stream()
+                .filter(cue -> cue.output().equals(Optional.of(id)))
+                .findFirst()
+                .ifPresent(cue -> {
+                    throw new Refused(
+                            "Cue " + cue.name() + " leaves by " + pair.houseLabel()
+                                    + ". Give it another pair first; speakers and headphones do not share one.",
+                            "output");
+                });
+    }
+
+    static void cuePair(Session session, Rig rig, PairId id) {
+        StereoPair pair = outputPair(rig, id);
         boolean carriesMain = session.main().output().equals(Optional.of(id));
         if (carriesMain || !pair.feeds().isForCues()) {
             String why = carriesMain

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.Optional;
 import vividlantern.history.Refused;
 import vividlantern.history.Texts;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.MainMix;
 import vividlantern.session.Session;
@@ -112,6 +113,25 @@ public sealed interface SessionEdit extends Edit {
         @Override
         public String summary(Session session, Rig rig) {
             return "Main: level " + level;
+        }
+    }
+
+    /** Chooses the output pair of the main speakers: one by which no cue leaves; none for a main mix that is not heard. */
+    record SetMainOutput(Optional<PairId> output) implements SessionEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            output.ifPresent(pair -> Rules.mainPair(session, rig, pair));
+            Settings was = session.settings();
+            MainMix main = new MainMix(was.main().level(), output);
+            return session.with(new Settings(
+                    was.name(), was.song(), was.sampleRate(), was.bitDepth(), was.bufferFrames(), was.rigId(), main));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Main: leaves by "
+                    + output.map(pair -> Rules.name(rig, pair)).orElse("no pair");
         }
     }
 }

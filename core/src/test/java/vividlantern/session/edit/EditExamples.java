@@ -104,6 +104,7 @@ import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
 import vividlantern.session.edit.SendEdit.SetSendTap;
 import vividlantern.session.edit.SessionEdit.SetBuffer;
 import vividlantern.session.edit.SessionEdit.SetMainLevel;
+import vividlantern.session.edit.SessionEdit.SetMainOutput;
 import vividlantern.session.edit.SessionEdit.SetSampleRate;
 import vividlantern.session.edit.SessionEdit.SetSessionNames;
 import vividlantern.session.edit.SongEdit.DescribeSong;
@@ -150,6 +151,11 @@ final class EditExamples {
             row(new SetBuffer(256), "Session: buffer of 256 frames", Session::bufferFrames, 256),
             row(new SetSessionNames("Low Tide", "Ebb"), "Session: named \"Low Tide\"", Session::name, "Low Tide"),
             row(new SetSessionNames("S", "Ebb"), "Session: named \"S\"", Session::song, "Ebb"),
+            row(
+                    new SetMainOutput(Optional.of(new PairId("phones-2"))),
+                    "Main: leaves by phones-2",
+                    session -> session.main().output(),
+                    Optional.of(new PairId("phones-2"))),
             row(
                     new SetMainLevel(Decibels.of(-3)),
                     "Main: level −3.0 dB",

@@ -1,6 +1,7 @@
 package vividlantern.session.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static vividlantern.session.edit.HarpAndFlute.ANNA;
 import static vividlantern.session.edit.HarpAndFlute.CLICK;
 import static vividlantern.session.edit.HarpAndFlute.CUE;
@@ -26,6 +27,8 @@ import org.testng.annotations.Test;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.MemoryLog;
+import vividlantern.history.Refused;
+import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.BringLineId;
 import vividlantern.session.ControlRoom.SpeakerSet;
@@ -69,6 +72,7 @@ import vividlantern.session.edit.PerformerEdit.RenamePerformer;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
 import vividlantern.session.edit.SendEdit.AddSends;
 import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
+import vividlantern.session.edit.SessionEdit.SetMainOutput;
 import vividlantern.session.edit.SessionEdit.SetSessionNames;
 import vividlantern.session.edit.SongEdit.DescribeSong;
 import vividlantern.session.edit.SongEdit.PlaceSong;
@@ -168,6 +172,15 @@ public class EveryEditTest {
                         .sources())
                 .as("its own ports are not in its way")
                 .hasSize(1);
+    }
+
+    @Test
+    public void speakersAndHeadphonesShareNoPair() {
+        Session cued = new SetCueOutput(CUE, Optional.of(new PairId("phones-1"))).applyTo(SESSION, RIG);
+        assertThatThrownBy(() -> new SetMainOutput(Optional.of(new PairId("phones-1"))).applyTo(cued, RIG))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("Cue Anna leaves by phones-1");
+        refused(new SetMainOutput(Optional.of(new PairId("ghost"))), "no output pair 'ghost'");
     }
 
     @Test

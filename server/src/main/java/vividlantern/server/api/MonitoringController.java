@@ -18,6 +18,7 @@ import vividlantern.hardware.Duty;
 import vividlantern.hardware.RunningAlong;
 import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.LiveState;
+import vividlantern.patch.Ports;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PortId;
@@ -133,9 +134,14 @@ class MonitoringController {
      * @param settings how it is set up; as it begins where nothing was set
      * @param rooms where speakers can stand: the control room, and the rooms that performers' places speak of
      * @param outputs the pairs by whose sides a test signal can leave
+     * @param mainOutputs the pairs on which the main speakers can hang
      */
     record ControlRoomSheet(
-            ControlRoom settings, List<String> rooms, ControlRoomStanding standing, List<StereoPair> outputs) {}
+            ControlRoom settings,
+            List<String> rooms,
+            ControlRoomStanding standing,
+            List<StereoPair> outputs,
+            List<StereoPair> mainOutputs) {}
 
     private final Desk desk;
     private final RigDesk rigs;
@@ -193,7 +199,8 @@ class MonitoringController {
                 open.inControlRoom(),
                 OpenMics.rooms(open),
                 ControlRoomStanding.of(open, rig, state(open)),
-                ControlRoomStanding.outputs(rig));
+                ControlRoomStanding.outputs(rig),
+                Ports.forMain(open, rig));
     }
 
     /** The edits that let a performer hear themselves direct, through the engine, or both. */
