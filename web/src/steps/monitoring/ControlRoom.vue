@@ -186,19 +186,6 @@ h2 {
   min-width: 180px;
 }
 
-.joined {
-  white-space: nowrap;
-}
-
-.joined .word:first-child {
-  border-radius: 5px 0 0 5px;
-}
-
-.joined .word + .word {
-  margin-left: -1px;
-  border-radius: 0 5px 5px 0;
-}
-
 .why {
   display: flex;
   flex-wrap: wrap;

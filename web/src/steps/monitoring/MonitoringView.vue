@@ -40,7 +40,7 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
       <h1>Monitoring</h1>
       <span class="soft">Who hears themselves through which way, and how late.</span>
       <span class="fill"></span>
-      <span class="purpose" role="group" aria-label="What the buffer is for">
+      <span class="joined" role="group" aria-label="What the buffer is for">
         <button
           class="word"
           :aria-pressed="purposeOf(desk) === 'record'"
@@ -75,15 +75,6 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
 </template>
 
 <style scoped>
-.purpose .word:first-child {
-  border-radius: 5px 0 0 5px;
-}
-
-.purpose .word + .word {
-  margin-left: -1px;
-  border-radius: 0 5px 5px 0;
-}
-
 .about {
   flex: 1;
   min-height: 0;

@@ -83,7 +83,7 @@ function move(event: KeyboardEvent, by: number) {
               <PerformerMark :performer="performer" :of="desk.performers" /><strong>{{ performer.name }}</strong>
             </button>
           </td>
-          <td class="ways">
+          <td class="joined">
             <button
               class="word"
               :aria-pressed="timing.direct !== null"
@@ -149,15 +149,6 @@ tbody tr {
   display: flex;
   align-items: center;
   gap: 10px;
-}
-
-.ways .word:first-child {
-  border-radius: 5px 0 0 5px;
-}
-
-.ways .word + .word {
-  margin-left: -1px;
-  border-radius: 0 5px 5px 0;
 }
 
 .second {

@@ -8,11 +8,15 @@ import java.util.Optional;
 import vividlantern.patch.FreePorts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.edit.InputEdit.PatchInput;
 
-/** Two inputs go into one port, or arrive at one by ties: one of the two cables has no socket. */
+/**
+ * Two inputs go into one port, or arrive at one by ties: one of the two cables has no socket. A source of the control room
+ * counts as an input does.
+ */
 final class PortTwice implements Rule {
 
     @Override
@@ -28,7 +32,24 @@ final class PortTwice implements Rule {
                 }
             }
         }
+        for (ControlRoomSource source : session.inControlRoom().sources()) {
+            source.ports(rig).stream()
+                    .map(rig::followTies)
+                    .filter(arrived::containsKey)
+                    .findFirst()
+                    .ifPresent(end -> found.add(finding(rig, source, arrived.get(end), end)));
+        }
         return found;
+    }
+
+    private static Finding finding(Rig rig, ControlRoomSource source, Input input, PortId end) {
+        return Finding.byHand(
+                Keys.of("port-twice", end, "source", source.id(), input.id()),
+                Keys.name(input) + ", and the control room's " + source.name() + " both arrive at " + rig.label(end)
+                        + ".",
+                "One of the two cables has no socket.",
+                Keys.about(input),
+                "Give the source another port under Monitoring, Set up, or the input under Input list.");
     }
 
     private static Finding finding(Rig rig, FreePorts free, Input first, Input later, int channel) {

@@ -14,6 +14,7 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.OneSinger;
 import vividlantern.RandomSessions;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.edit.PairEdit.SetPairFeeds;
@@ -24,8 +25,10 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Settings;
 import vividlantern.session.SourceKind;
+import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.timing.MeasuredLatency;
@@ -134,6 +137,17 @@ public final class MonitoringRulesTest {
         MainMix main = new MainMix(was.main().level(), Optional.empty());
         return new Settings(
                 was.name(), was.song(), was.sampleRate(), was.bitDepth(), was.bufferFrames(), was.rigId(), main);
+    }
+
+    @Test
+    public void anInputThatIsPutIntoThePortOfAControlRoomsSourceIsSaid() {
+        PortId second = RIG.engineInputs().get(1).id();
+        Session phoned = new AddSource("Phone", 1, second).applyTo(session(), RIG);
+        assertThat(of("port-twice", findings(phoned))).isEmpty();
+        Session both = new PatchInput(OneSinger.VOICE, second).applyTo(phoned, RIG);
+        assertThat(of("port-twice", findings(both)).orElseThrow().sentence())
+                .isEqualTo(
+                        "Input 1, Lead voice, and the control room's Phone both arrive at " + RIG.label(second) + ".");
     }
 
     @Test

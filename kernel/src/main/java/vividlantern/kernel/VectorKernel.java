@@ -18,6 +18,8 @@ final class VectorKernel implements MixKernel {
     private static final VectorSpecies<Float> FLOATS = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> INTS = IntVector.SPECIES_PREFERRED;
     private static final int WIDTH = FLOATS.length();
+    /** So few edges are not worth a tile; and a compiler that sees many such loops puts the vectors of long ones on the heap. */
+    private static final int FEW = 2;
 
     private final PlainKernel plain = new PlainKernel();
 
@@ -38,7 +40,11 @@ final class VectorKernel implements MixKernel {
             float[] right,
             int outAt,
             int frames) {
-        if (from == to) {
+        if (to - from <= FEW) {
+            for (int edge = from; edge < to; edge++) {
+                addStill(in[edge], at, leftGain[edge], left, outAt, frames);
+                addStill(in[edge], at, rightGain[edge], right, outAt, frames);
+            }
             return;
         }
         int done = 0;
