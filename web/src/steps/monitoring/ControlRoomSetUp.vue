@@ -53,7 +53,7 @@ const mics = computed(() => [
 <template>
   <DialogCard v-model:show="shown" title="Set up the control room" :width="900">
     <LitSheet class="all">
-      <table aria-label="Speakers">
+      <table class="form" aria-label="Speakers">
         <thead>
           <tr>
             <th>Speakers</th>
@@ -167,22 +167,6 @@ const mics = computed(() => [
 .all {
   display: grid;
   gap: 12px;
-}
-
-table {
-  width: 100%;
-  border-spacing: 0 4px;
-}
-
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--soft);
-  font-size: 12.5px;
-}
-
-td {
-  padding-right: 10px;
 }
 
 .line {

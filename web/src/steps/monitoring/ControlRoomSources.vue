@@ -49,7 +49,7 @@ async function add() {
 </script>
 
 <template>
-  <table aria-label="Sources of the control room">
+  <table class="form" aria-label="Sources of the control room">
     <thead>
       <tr>
         <th style="width: 150px">Other sources</th>
@@ -158,22 +158,6 @@ async function add() {
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-spacing: 0 4px;
-}
-
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--soft);
-  font-size: 12.5px;
-}
-
-td {
-  padding-right: 10px;
-}
-
 .folded {
   font-size: 12.5px;
   color: var(--soft);

@@ -76,10 +76,8 @@ public class ControlRoomTest {
                     .withSend(LEFT, send -> send.at(Decibels.of(-6))));
 
     private static Track heard(TrackId id, InputId input, double pan) {
-        return Track.forInputs(id, 3, id.value(), 1, List.of(Feed.from(input, 0)))
-                .armed(true)
-                .faded(Decibels.ZERO)
-                .panned(Pan.of(pan));
+        Track plain = Track.forInputs(id, 3, id.value(), 1, List.of(Feed.from(input, 0)));
+        return plain.armed(true).faded(Decibels.ZERO).panned(Pan.of(pan));
     }
 
     private static Session with(Edit... edits) {
