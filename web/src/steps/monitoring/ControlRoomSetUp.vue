@@ -53,7 +53,7 @@ const mics = computed(() => [
 <template>
   <DialogCard v-model:show="shown" title="Set up the control room" :width="900">
     <LitSheet class="all">
-      <table class="form" aria-label="Speakers">
+      <table class="set-up" aria-label="Speakers">
         <thead>
           <tr>
             <th>Speakers</th>

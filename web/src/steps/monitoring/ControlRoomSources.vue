@@ -49,7 +49,7 @@ async function add() {
 </script>
 
 <template>
-  <table class="form" aria-label="Sources of the control room">
+  <table class="set-up" aria-label="Sources of the control room">
     <thead>
       <tr>
         <th style="width: 150px">Other sources</th>
