@@ -139,6 +139,11 @@ public class OwnStudioIT {
         JsonNode session = session();
         assertThat(session.get("tracks")).hasSize(2 + 19);
         assertThat(session.get("inputs").get(19).get("ports").get(0).asString()).isEqualTo("skiff-in-22");
+        button("Readiness").click();
+        page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send it to"))
+                .click();
+        page.keyboard().press("Escape");
         assertThat(button("Ready")).isVisible();
     }
 
