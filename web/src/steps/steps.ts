@@ -89,6 +89,21 @@ export const STEPS: Step[] = [
     keys: [['↑ ↓', 'another performer']],
   },
   {
+    path: 'click',
+    title: 'Click',
+    view: () => import('./click/ClickView.vue'),
+    state: (desk) => {
+      const session = desk.session!
+      const [tempo] = session.tempoMap.tempos
+      const [meter] = session.tempoMap.meters
+      const click = new Set(desk.tracks.filter((track) => track.role === 'click').map((track) => track.id))
+      const heard = desk.cues.filter((cue) =>
+        cue.sends.some((send) => click.has(send.trackId) && send.level !== 'off' && !send.muted),
+      )
+      return `${tempo!.beatsPerMinute} in ${meter!.beats}/${meter!.noteValue}, in ${heard.length} of ${many(desk.cues.length, 'cue')}`
+    },
+  },
+  {
     path: 'cues',
     title: 'Cues',
     view: () => import('./cues/CuesView.vue'),

@@ -15,7 +15,9 @@ public final class ClickVoice {
     private final TempoCurve curve;
     private final int sampleRate;
     private final int stepsPerBeat;
-    private final boolean betweenBeats;
+    /** What each step of a bar is, for each of the time signatures. */
+    private final ClickPattern.Stroke[][] strokes;
+
     private final float[] stroke;
     private final float[] accent;
 
@@ -30,7 +32,9 @@ public final class ClickVoice {
         this.curve = curve;
         this.sampleRate = sampleRate;
         stepsPerBeat = voice.stepsPerBeat();
-        betweenBeats = voice.betweenBeats();
+        strokes = curve.meters().stream()
+                .map(meter -> voice.strokes(meter).toArray(ClickPattern.Stroke[]::new))
+                .toArray(ClickPattern.Stroke[][]::new);
         stroke = ClickSound.stroke(voice, false, sampleRate);
         accent = voice.accent().isOff() ? stroke : ClickSound.stroke(voice, true, sampleRate);
     }
@@ -53,7 +57,7 @@ public final class ClickVoice {
             } else {
                 int span = (int) Math.min(frames - done, next - at);
                 boolean heard = begins >= firstFrame && begins < lastFrame && sounds();
-                write(heard ? step == 0 ? accent : stroke : SILENCE, at - begins, out, offset + done, span);
+                write(heard ? isAccented() ? accent : stroke : SILENCE, at - begins, out, offset + done, span);
                 done += span;
             }
         }
@@ -79,7 +83,15 @@ public final class ClickVoice {
     }
 
     private boolean sounds() {
-        return !betweenBeats || step % stepsPerBeat != 0;
+        return here() != ClickPattern.Stroke.SILENT;
+    }
+
+    private boolean isAccented() {
+        return here() == ClickPattern.Stroke.ACCENTED;
+    }
+
+    private ClickPattern.Stroke here() {
+        return strokes[curve.meterAtBar(bar)][step];
     }
 
     /** Stands on the last step that begins at or before a frame. */

@@ -47,6 +47,7 @@ import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.BringLine;
+import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
@@ -94,6 +95,7 @@ public final class Documents {
                 .addMixIn(Track.class, TrackForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
+                .addMixIn(ClickPattern.Voice.class, VoiceForm.class)
                 .addMixIn(Edit.class, EditForm.class)
                 .addMixIn(RigEdit.class, EditForm.class);
         editKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
@@ -301,6 +303,12 @@ public final class Documents {
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<DirectLevel> direct();
+    }
+
+    /** A click written before its bars had patterns falls as it did. */
+    private abstract static class VoiceForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<ClickPattern.BarPattern> patterns();
     }
 
     /** A feed is of the first channel where it does not say of which. */

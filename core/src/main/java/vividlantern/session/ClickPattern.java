@@ -1,6 +1,7 @@
 package vividlantern.session;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import vividlantern.units.Decibels;
 
 /**
@@ -23,7 +24,8 @@ public record ClickPattern(int countInBars, List<Voice> voices) implements Part 
      *
      * @param stepsPerBeat into how many equal steps a beat is divided; 1 clicks on the beats
      * @param betweenBeats leaves out the steps that fall on a beat
-     * @param accent how much louder the first step of a bar is; off leaves it as the others
+     * @param accent how much louder an accented step is; off leaves it as the others
+     * @param patterns bars in which it falls otherwise than on each of its steps with the first one accented
      */
     public record Voice(
             VoiceId id,
@@ -32,7 +34,61 @@ public record ClickPattern(int countInBars, List<Voice> voices) implements Part 
             double pitchHz,
             int stepsPerBeat,
             boolean betweenBeats,
-            Decibels accent) {}
+            Decibels accent,
+            List<BarPattern> patterns) {
+
+        public Voice {
+            patterns = List.copyOf(patterns);
+        }
+
+        /** One that falls on all of its steps. */
+        public Voice(
+                VoiceId id,
+                String name,
+                Sound sound,
+                double pitchHz,
+                int stepsPerBeat,
+                boolean betweenBeats,
+                Decibels accent) {
+            this(id, name, sound, pitchHz, stepsPerBeat, betweenBeats, accent, List.of());
+        }
+
+        /** What each step of a bar of a time signature is. */
+        public List<Stroke> strokes(TempoMap.Meter meter) {
+            int steps = meter.beats() * stepsPerBeat;
+            return patterns.stream()
+                    .filter(pattern -> pattern.isOf(meter) && pattern.strokes().size() == steps)
+                    .findFirst()
+                    .map(BarPattern::strokes)
+                    .orElseGet(() ->
+                            IntStream.range(0, steps).mapToObj(this::usual).toList());
+        }
+
+        private Stroke usual(int step) {
+            if (betweenBeats && step % stepsPerBeat == 0) {
+                return Stroke.SILENT;
+            }
+            return step == 0 ? Stroke.ACCENTED : Stroke.SOUNDING;
+        }
+    }
+
+    /** What the steps of a bar are, in every bar of a time signature. */
+    public record BarPattern(int beats, int noteValue, List<Stroke> strokes) {
+
+        public BarPattern {
+            strokes = List.copyOf(strokes);
+        }
+
+        boolean isOf(TempoMap.Meter meter) {
+            return beats == meter.beats() && noteValue == meter.noteValue();
+        }
+    }
+
+    public enum Stroke {
+        SILENT,
+        SOUNDING,
+        ACCENTED
+    }
 
     public enum Sound {
         WOOD,

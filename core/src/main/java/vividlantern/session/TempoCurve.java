@@ -19,6 +19,7 @@ public final class TempoCurve {
     private final double[] meterQuarter;
     private final int[] meterBeats;
     private final double[] meterBeatQuarters;
+    private final List<TempoMap.Meter> meters;
 
     TempoCurve(TempoMap map) {
         List<TempoMap.Tempo> tempos = map.tempos();
@@ -36,7 +37,7 @@ public final class TempoCurve {
                 startSeconds[i] = secondsWithin(i - 1, startQuarter[i]);
             }
         }
-        List<TempoMap.Meter> meters = map.meters();
+        meters = map.meters();
         meterBar = new int[meters.size()];
         meterQuarter = new double[meters.size()];
         meterBeats = new int[meters.size()];
@@ -122,7 +123,13 @@ public final class TempoCurve {
         return Math.max(0, (quarter - quarterOf(bar, 0)) / meterBeatQuarters[meterAtBar(bar)]);
     }
 
-    private int meterAtBar(int bar) {
+    /** The time signatures, in order. */
+    public List<TempoMap.Meter> meters() {
+        return meters;
+    }
+
+    /** Which of the time signatures holds in a bar. */
+    public int meterAtBar(int bar) {
         int meter = meterBar.length - 1;
         while (meter > 0 && bar < meterBar[meter]) {
             meter--;

@@ -1,6 +1,9 @@
 package vividlantern.session;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The song's tempo and time signatures. Positions are quarter notes from the start of bar 1; bars count from 1, and
@@ -23,6 +26,9 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
             return beatsPerMinute * unit.quarters();
         }
     }
+
+    /** Closer than this, in quarter notes, two positions are one: far less than a frame. */
+    private static final double SAME_PLACE = 1e-6;
 
     private static final int MOST_CHANGES = 1000;
     /** Four hours at 166 quarter notes a minute. */
@@ -62,6 +68,66 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
                                 tempo.rampToNext()))
                         .toList(),
                 meters);
+    }
+
+    /** The tempo that begins at a position. */
+    public Optional<Tempo> tempoAt(double quarter) {
+        return tempos.stream()
+                .filter(tempo -> Math.abs(tempo.atQuarter() - quarter) < SAME_PLACE)
+                .findFirst();
+    }
+
+    /** With a tempo in the place of the one that begins where it does, if one does. */
+    public TempoMap with(Tempo tempo) {
+        Optional<Tempo> there = tempoAt(tempo.atQuarter());
+        double quarter = there.map(Tempo::atQuarter).orElse(tempo.atQuarter());
+        Tempo placed = new Tempo(quarter, tempo.beatsPerMinute(), tempo.unit(), tempo.rampToNext());
+        return new TempoMap(
+                Stream.concat(tempos.stream().filter(each -> !Optional.of(each).equals(there)), Stream.of(placed))
+                        .sorted(Comparator.comparingDouble(Tempo::atQuarter))
+                        .toList(),
+                meters);
+    }
+
+    public TempoMap without(Tempo tempo) {
+        return new TempoMap(tempos.stream().filter(each -> !each.equals(tempo)).toList(), meters);
+    }
+
+    /** With a time signature in the place of the one that begins at its bar, if one does; tempos stay in their bars. */
+    public TempoMap with(Meter meter) {
+        return counting(Stream.concat(meters.stream().filter(each -> each.bar() != meter.bar()), Stream.of(meter))
+                .sorted(Comparator.comparingInt(Meter::bar))
+                .toList());
+    }
+
+    /** Without a time signature; tempos stay in their bars. */
+    public TempoMap without(Meter meter) {
+        return counting(meters.stream().filter(each -> !each.equals(meter)).toList());
+    }
+
+    /**
+     * With other time signatures. Each tempo stays in its bar: at the same share of it where the bar has become another, so that
+     * none meets another one.
+     */
+    private TempoMap counting(List<Meter> others) {
+        TempoMap other = new TempoMap(tempos, others);
+        if (!other.fault().isEmpty()) {
+            return other;
+        }
+        TempoCurve before = curve();
+        TempoCurve after = other.curve();
+        List<Tempo> moved = tempos.stream()
+                .map(tempo -> {
+                    int bar = before.barAt(tempo.atQuarter());
+                    double share = before.beatAt(tempo.atQuarter()) / before.beatsIn(bar);
+                    return new Tempo(
+                            after.quarterOf(bar, share * after.beatsIn(bar)),
+                            tempo.beatsPerMinute(),
+                            tempo.unit(),
+                            tempo.rampToNext());
+                })
+                .toList();
+        return new TempoMap(moved, others);
     }
 
     /** Why this cannot be a tempo map, or "" if it can. */

@@ -262,7 +262,13 @@ final class PartWords {
     private static String words(ClickPattern.Voice voice) {
         return word(voice.sound()) + ", " + PlainNumber.of(voice.pitchHz()) + " Hz, " + voice.stepsPerBeat()
                 + (voice.stepsPerBeat() == 1 ? " step" : " steps") + " a beat"
-                + (voice.betweenBeats() ? ", between beats" : "") + ", accent " + voice.accent();
+                + (voice.betweenBeats() ? ", between beats" : "") + ", accent " + voice.accent()
+                + voice.patterns().stream().map(PartWords::words).collect(Collectors.joining());
+    }
+
+    private static String words(ClickPattern.BarPattern pattern) {
+        return ", " + pattern.beats() + "/" + pattern.noteValue() + " "
+                + pattern.strokes().stream().map(PartWords::word).collect(Collectors.joining(" "));
     }
 
     private static String words(TempoMap.Tempo tempo) {

@@ -2,6 +2,9 @@ package vividlantern.click;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static vividlantern.session.ClickPattern.Stroke.ACCENTED;
+import static vividlantern.session.ClickPattern.Stroke.SILENT;
+import static vividlantern.session.ClickPattern.Stroke.SOUNDING;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -64,6 +67,43 @@ public class ClickVoiceTest {
     public void theVoiceBetweenBeatsLeavesTheBeatsOut() {
         assertThat(onsets(voice(2, true), TempoMap.steady(120, 4, 4), 0, 96_000))
                 .containsExactly(12_000L, 36_000L, 60_000L, 84_000L);
+    }
+
+    /** One pattern a time signature: in 3/4 on one and three and after two, in 4/4 on each beat. At 120 a quaver has 12 000 frames. */
+    @Test
+    public void aBarFallsAsItsPatternSays() {
+        ClickPattern.Voice voice = new ClickPattern.Voice(
+                new VoiceId("v"),
+                "V",
+                ClickPattern.Sound.WOOD,
+                1000,
+                2,
+                false,
+                Decibels.of(4),
+                List.of(new ClickPattern.BarPattern(
+                        3, 4, List.of(SOUNDING, SILENT, SILENT, SOUNDING, ACCENTED, SILENT))));
+        TempoMap map = new TempoMap(
+                TempoMap.steady(120, 3, 4).tempos(), List.of(new TempoMap.Meter(1, 3, 4), new TempoMap.Meter(2, 2, 4)));
+        assertThat(onsets(voice, map, 0, 120_000))
+                .containsExactly(0L, 36_000L, 48_000L, 72_000L, 84_000L, 96_000L, 108_000L);
+        float[] samples = new float[120_000];
+        new ClickVoice(voice, map.curve(), RATE).fill(0, samples, 0, 120_000, Long.MIN_VALUE, Long.MAX_VALUE);
+        double plain = peak(samples, 0);
+        assertThat(20 * Math.log10(peak(samples, 48_000) / plain))
+                .as("the accent")
+                .isCloseTo(4, within(0.01));
+        assertThat(20 * Math.log10(peak(samples, 72_000) / plain))
+                .as("the first of a usual bar")
+                .isCloseTo(4, within(0.01));
+        assertThat(20 * Math.log10(peak(samples, 36_000) / plain)).isCloseTo(0, within(0.01));
+    }
+
+    private static double peak(float[] samples, int from) {
+        double peak = 0;
+        for (int n = from; n < from + 3000; n++) {
+            peak = Math.max(peak, Math.abs(samples[n]));
+        }
+        return peak;
     }
 
     @Test

@@ -25,6 +25,7 @@ public sealed interface Edit
                 CueEdit,
                 SendEdit,
                 SongEdit,
+                TempoEdit,
                 DirectEdit,
                 MonitoringEdit,
                 ControlRoomEdit,

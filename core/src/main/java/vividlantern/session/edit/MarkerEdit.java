@@ -2,6 +2,7 @@ package vividlantern.session.edit;
 
 import java.util.stream.Stream;
 import vividlantern.history.Ids;
+import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Marker;
@@ -20,6 +21,18 @@ public sealed interface MarkerEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Ids.require(marker.value(), "id");
             Marker set = new Marker(marker, Texts.name(name, "A marker", "name"), bar);
+            if (bar < 1) {
+                throw new Refused("Bars are counted from 1.", "bar");
+            }
+            session.markers().stream()
+                    .filter(each -> !each.id().equals(marker) && each.name().equalsIgnoreCase(set.name()))
+                    .findFirst()
+                    .ifPresent(each -> {
+                        throw new Refused(
+                                "There is a marker \"" + each.name() + "\" already, at bar " + each.bar()
+                                        + ". Give this one another name.",
+                                "name");
+                    });
             return session.withMarkers(Stream.concat(
                             session.markers().stream().filter(each -> !each.id().equals(marker)), Stream.of(set))
                     .toList());

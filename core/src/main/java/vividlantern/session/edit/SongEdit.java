@@ -22,6 +22,7 @@ public sealed interface SongEdit extends Edit {
     record SetClick(ClickPattern click) implements SongEdit {
 
         private static final int HIGHEST_ACCENT_DB = 12;
+        private static final int MOST_STEPS = 384;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
@@ -59,11 +60,29 @@ public sealed interface SongEdit extends Edit {
                     || voice.stepsPerBeat() > 12) {
                 throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
             }
+            voice.patterns().forEach(pattern -> falls(voice, pattern));
             boolean accented = voice.accent().value() >= 0 && voice.accent().value() <= HIGHEST_ACCENT_DB;
             if (!voice.accent().isOff() && !accented) {
                 throw new Refused(
                         "An accent is off or 0 to " + HIGHEST_ACCENT_DB + " dB louder than the other strokes; "
                                 + voice.accent() + " is not.",
+                        "click");
+            }
+        }
+
+        private static void falls(ClickPattern.Voice voice, ClickPattern.BarPattern pattern) {
+            if (pattern.strokes().size() > MOST_STEPS
+                    || pattern.strokes().size() != pattern.beats() * voice.stepsPerBeat()) {
+                throw new Refused(
+                        "A bar of " + pattern.beats() + "/" + pattern.noteValue() + " has "
+                                + pattern.beats() * voice.stepsPerBeat() + " steps of " + voice.name() + "; "
+                                + pattern.strokes().size() + " were given.",
+                        "click");
+            }
+            if (pattern.strokes().stream().allMatch(stroke -> stroke == ClickPattern.Stroke.SILENT)) {
+                throw new Refused(
+                        "A bar without any stroke is a click that is off. Turn " + voice.name()
+                                + " off where it shall not be heard.",
                         "click");
             }
         }

@@ -42,6 +42,7 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Look;
 import vividlantern.session.Marker;
+import vividlantern.session.NoteValue;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
@@ -50,6 +51,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongEntry;
 import vividlantern.session.Tap;
+import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroup.Link;
@@ -111,6 +113,10 @@ import vividlantern.session.edit.SongEdit.DescribeSong;
 import vividlantern.session.edit.SongEdit.PlaceSong;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.edit.TempoEdit.RemoveMeter;
+import vividlantern.session.edit.TempoEdit.RemoveTempo;
+import vividlantern.session.edit.TempoEdit.SetMeter;
+import vividlantern.session.edit.TempoEdit.SetTempo;
 import vividlantern.session.edit.TrackEdit.AddInstrument;
 import vividlantern.session.edit.TrackEdit.AddSplit;
 import vividlantern.session.edit.TrackEdit.AddTrack;
@@ -162,6 +168,26 @@ final class EditExamples {
                     s -> s.main().level(),
                     Decibels.of(-3)),
             row(new SetClick(longer), "Click: changed", s -> s.click().countInBars(), 2),
+            row(
+                    new SetTempo(5, 3, 92.004, NoteValue.CROTCHET, true),
+                    "Tempo: 92.004 from bar 5, beat 3, moving to the next",
+                    session -> session.tempoMap().tempos().get(1),
+                    new TempoMap.Tempo(18, 92, NoteValue.CROTCHET, true)),
+            row(
+                    new RemoveTempo(9, 1),
+                    "Tempo: no change at bar 9",
+                    session -> session.tempoMap().tempos().size(),
+                    1),
+            row(
+                    new SetMeter(3, 6, 8),
+                    "Time signature: 6/8 from bar 3",
+                    session -> session.tempoMap().meters().get(1),
+                    new TempoMap.Meter(3, 6, 8)),
+            row(
+                    new RemoveMeter(7),
+                    "Time signature: no change at bar 7",
+                    session -> session.tempoMap().meters().size(),
+                    1),
             row(new SetTempoMap(WALTZ), "Tempo map: changed", Session::tempoMap, WALTZ),
             row(
                     new SetMarker(VERSE, "Chorus", 9),

@@ -18,6 +18,7 @@ import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.MarkerId;
+import vividlantern.session.NoteValue;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
@@ -41,6 +42,8 @@ import vividlantern.session.edit.InputEdit.SetInputPerformer;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.PerformerEdit.AddPerformer;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.TempoEdit.SetMeter;
+import vividlantern.session.edit.TempoEdit.SetTempo;
 import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.HideTrack;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
@@ -89,6 +92,8 @@ final class HarpAndFlute {
                     new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
                     new SetDirectLevel(CUE, FLUTE, Decibels.of(-9)),
                     new SetMarker(VERSE, "Verse", 5),
+                    new SetTempo(9, 1, 96, NoteValue.CROTCHET, false),
+                    new SetMeter(7, 3, 4),
                     new HideTrack(FLUTE_TRACK, true),
                     new SaveView(FEW, "Few"),
                     new HideTrack(FLUTE_TRACK, false),

@@ -41,6 +41,37 @@ public class SongEditTest {
         assertThat(wide.click().voices().get(0).stepsPerBeat()).isEqualTo(12);
     }
 
+    @Test
+    public void aBarOfTheClickHasItsStepsAndOneStrokeAtLeast() {
+        List<ClickPattern.Voice> voices = SESSION.click().voices();
+        ClickPattern.Stroke silent = ClickPattern.Stroke.SILENT;
+        refused(
+                patterned(voices, List.of(silent, ClickPattern.Stroke.SOUNDING)),
+                "A bar of 3/4 has 3 steps of Beats; 2 were given");
+        refused(patterned(voices, List.of(silent, silent, silent)), "A bar without any stroke is a click that is off");
+        Session waltz = patterned(voices, List.of(silent, ClickPattern.Stroke.ACCENTED, silent))
+                .applyTo(SESSION, RandomSessions.RIG);
+        ClickPattern.Voice beats = waltz.click().voices().get(0);
+        assertThat(beats.strokes(new TempoMap.Meter(9, 3, 4)))
+                .containsExactly(silent, ClickPattern.Stroke.ACCENTED, silent);
+        assertThat(beats.strokes(new TempoMap.Meter(1, 2, 4)))
+                .containsExactly(ClickPattern.Stroke.ACCENTED, ClickPattern.Stroke.SOUNDING);
+    }
+
+    private static SetClick patterned(List<ClickPattern.Voice> voices, List<ClickPattern.Stroke> strokes) {
+        ClickPattern.Voice beats = voices.get(0);
+        ClickPattern.Voice changed = new ClickPattern.Voice(
+                beats.id(),
+                beats.name(),
+                beats.sound(),
+                beats.pitchHz(),
+                1,
+                false,
+                beats.accent(),
+                List.of(new ClickPattern.BarPattern(3, 4, strokes)));
+        return new SetClick(new ClickPattern(1, List.of(changed, voices.get(1))));
+    }
+
     private static ClickPattern.Voice accented(ClickPattern.Voice like, double accentDb) {
         return new ClickPattern.Voice(
                 like.id(), like.name(), like.sound(), like.pitchHz(), 1, false, Decibels.of(accentDb));

@@ -32,6 +32,7 @@ import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.KeptStore;
 import vividlantern.server.store.SnapshotStore;
 import vividlantern.session.Session;
+import vividlantern.session.SongOutline;
 import vividlantern.template.Comparison;
 import vividlantern.timing.TwoMicCheck;
 
@@ -136,6 +137,7 @@ class Json {
             schemas.add(MonitoringController.WantedAdoption.class);
             schemas.add(MonitoringController.LoadNow.class);
             schemas.add(MonitoringController.ControlRoomSheet.class);
+            schemas.add(SongOutline.class);
             schemas.add(TwoMicCheck.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();

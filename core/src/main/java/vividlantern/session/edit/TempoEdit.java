@@ -1,0 +1,114 @@
+package vividlantern.session.edit;
+
+import java.util.Optional;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.session.NoteValue;
+import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
+import vividlantern.units.PlainNumber;
+
+/** Changes of the tempo map at one place, told by bar and beat as people count them, both from 1. */
+public sealed interface TempoEdit extends Edit {
+
+    private static Session with(Session session, TempoMap map) {
+        String fault = map.fault();
+        if (!fault.isEmpty()) {
+            throw new Refused(fault, "tempoMap");
+        }
+        return session.with(map.inSteps());
+    }
+
+    private static double quarter(Session session, int bar, double beat) {
+        int beats = session.tempoMap().curve().beatsIn(Math.max(1, bar));
+        if (bar < 1) {
+            throw new Refused("Bars are counted from 1.", "bar");
+        }
+        if (!(beat >= 1 && beat < beats + 1)) {
+            throw new Refused(
+                    "Bar " + bar + " has beats 1 to " + beats + "; " + PlainNumber.of(beat) + " is none.", "beat");
+        }
+        return session.tempoMap().curve().quarterOf(bar, beat - 1);
+    }
+
+    private static String place(int bar, double beat) {
+        return "bar " + bar + (beat == 1 ? "" : ", beat " + PlainNumber.of(beat));
+    }
+
+    /** Sets the tempo from a place on, in steps of 0.01; {@code rampToNext} moves it evenly to the next one. */
+    record SetTempo(int bar, double beat, double beatsPerMinute, NoteValue unit, boolean rampToNext)
+            implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            double quarter = quarter(session, bar, beat);
+            return with(
+                    session, session.tempoMap().with(new TempoMap.Tempo(quarter, beatsPerMinute, unit, rampToNext)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Tempo: " + PlainNumber.of(beatsPerMinute) + " from " + place(bar, beat)
+                    + (rampToNext ? ", moving to the next" : "");
+        }
+    }
+
+    /** Takes a tempo away; the one before it goes on. The first one stays. */
+    record RemoveTempo(int bar, double beat) implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            double quarter = quarter(session, bar, beat);
+            TempoMap map = session.tempoMap();
+            Optional<TempoMap.Tempo> there = map.tempoAt(quarter);
+            if (there.isEmpty()) {
+                throw new Refused("No tempo begins at " + place(bar, beat) + ".", "bar");
+            }
+            if (there.get().equals(map.tempos().get(0))) {
+                throw new Refused("A song has a tempo at its beginning. Change it instead.", "bar");
+            }
+            return with(session, map.without(there.get()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Tempo: no change at " + place(bar, beat);
+        }
+    }
+
+    /** Sets the time signature from a bar on. Tempos and markers stay in their bars. */
+    record SetMeter(int bar, int beats, int noteValue) implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            return with(session, session.tempoMap().with(new TempoMap.Meter(bar, beats, noteValue)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Time signature: " + beats + "/" + noteValue + " from bar " + bar;
+        }
+    }
+
+    /** Takes a time signature away; the one before it goes on. The first one stays. */
+    record RemoveMeter(int bar) implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            TempoMap map = session.tempoMap();
+            TempoMap.Meter there = map.meters().stream()
+                    .filter(meter -> meter.bar() == bar)
+                    .findFirst()
+                    .orElseThrow(() -> new Refused("No time signature begins at bar " + bar + ".", "bar"));
+            if (there.equals(map.meters().get(0))) {
+                throw new Refused("A song has a time signature at its beginning. Change it instead.", "bar");
+            }
+            return with(session, map.without(there));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Time signature: no change at bar " + bar;
+        }
+    }
+}

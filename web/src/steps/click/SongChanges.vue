@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { NButton, NInputNumber, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
+import type { Edit, SongOutline } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { tell } from '@/desk/notice'
+import EditableText from '@/parts/EditableText.vue'
+
+/** What changes in the song, bar by bar: parts, time signatures, tempos. */
+const { song } = defineProps<{ song: SongOutline }>()
+
+const desk = useDesk()
+const bar = ref<number | null>(17)
+
+type Tempo = SongOutline['tempos'][number]
+
+const UNITS: { label: string; value: Tempo['unit'] }[] = [
+  { label: 'minims', value: 'minim' },
+  { label: 'dotted crotchets', value: 'dotted-crotchet' },
+  { label: 'crotchets', value: 'crotchet' },
+  { label: 'dotted quavers', value: 'dotted-quaver' },
+  { label: 'quavers', value: 'quaver' },
+]
+
+/** A row for each place at which something begins. */
+const rows = computed(() => {
+  const places = new Map<string, { bar: number; beat: number }>()
+  const add = (at: number, beat: number) => places.set(`${at}/${beat}`, { bar: at, beat })
+  song.parts.forEach((part) => add(part.bar, 1))
+  song.meters.forEach((meter) => add(meter.bar, 1))
+  song.tempos.forEach((tempo) => add(tempo.bar, tempo.beat))
+  return [...places.values()]
+    .sort((a, b) => a.bar - b.bar || a.beat - b.beat)
+    .map(({ bar: at, beat }) => ({
+      bar: at,
+      beat,
+      part: beat === 1 ? song.parts.find((part) => part.bar === at) : undefined,
+      meter: beat === 1 ? song.meters.find((meter) => meter.bar === at) : undefined,
+      tempo: song.tempos.find((tempo) => tempo.bar === at && tempo.beat === beat),
+      last: song.tempos.at(-1)?.bar === at && song.tempos.at(-1)?.beat === beat,
+    }))
+})
+
+function tempo(from: Tempo, other: Partial<Tempo>) {
+  const { bar: at, beat, beatsPerMinute, unit, rampToNext } = { ...from, ...other }
+  return desk.edit([{ kind: 'set-tempo', bar: at, beat, beatsPerMinute, unit, rampToNext }])
+}
+
+async function typedTempo(from: Tempo, text: string) {
+  const beatsPerMinute = Number(text.replace(',', '.'))
+  if (!Number.isFinite(beatsPerMinute)) return tell(`"${text}" is no tempo. Type a number of beats a minute.`)
+  return tempo(from, { beatsPerMinute })
+}
+
+async function typedMeter(at: number, text: string) {
+  const [, beats, noteValue] = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(text) ?? []
+  if (!beats || !noteValue) return tell(`"${text}" is no time signature. Type it as 6/8.`)
+  return desk.edit([{ kind: 'set-meter', bar: at, beats: Number(beats), noteValue: Number(noteValue) }])
+}
+
+const rename = (part: SongOutline['parts'][number], name: string) =>
+  desk.edit([{ kind: 'set-marker', marker: part.marker, name, bar: part.bar }])
+
+/** What holds at a bar, to begin with there. */
+const before = <T extends { bar: number }>(all: T[], at: number) => all.filter((each) => each.bar <= at).at(-1)
+
+async function addPart() {
+  const name = `Part ${song.parts.length + 1}`
+  const marker = await desk.freshId('marker', name)
+  return desk.edit([{ kind: 'set-marker', marker, name, bar: bar.value! }])
+}
+
+function addMeter() {
+  const { beats, noteValue } = before(song.meters, bar.value!) ?? song.meters[0]!
+  return desk.edit([{ kind: 'set-meter', bar: bar.value!, beats, noteValue }])
+}
+
+function addTempo() {
+  const there = before(song.tempos, bar.value!) ?? song.tempos[0]!
+  return tempo(there, { bar: bar.value!, beat: 1, rampToNext: false })
+}
+
+const remove = (edit: Edit) => desk.edit([edit])
+</script>
+
+<template>
+  <div>
+    <h3>The song, bar by bar</h3>
+    <table class="set-up" aria-label="The song, bar by bar">
+      <thead>
+        <tr>
+          <th style="width: 64px">from bar</th>
+          <th>part</th>
+          <th style="width: 92px">time signature</th>
+          <th style="width: 238px">tempo</th>
+          <th style="width: 92px"></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="`${row.bar}/${row.beat}`">
+          <td>{{ row.bar }}{{ row.beat === 1 ? '' : ` · ${row.beat}` }}</td>
+          <td>
+            <span v-if="row.part" class="with">
+              <EditableText
+                :text="row.part.name"
+                :label="`Part at bar ${row.bar}`"
+                :set="(name) => rename(row.part!, name)"
+              />
+              <button
+                class="plain"
+                :aria-label="`Remove part ${row.part.name}`"
+                @click="remove({ kind: 'remove-marker', marker: row.part.marker })"
+              >
+                ×
+              </button>
+            </span>
+          </td>
+          <td>
+            <span v-if="row.meter" class="with">
+              <EditableText
+                :text="`${row.meter.beats}/${row.meter.noteValue}`"
+                :label="`Time signature at bar ${row.bar}`"
+                :set="(text) => typedMeter(row.bar, text)"
+              />
+              <button
+                v-if="row.bar > 1"
+                class="plain"
+                :aria-label="`Remove the time signature at bar ${row.bar}`"
+                @click="remove({ kind: 'remove-meter', bar: row.bar })"
+              >
+                ×
+              </button>
+            </span>
+          </td>
+          <td>
+            <span v-if="row.tempo" class="with">
+              <EditableText
+                :text="String(row.tempo.beatsPerMinute)"
+                :label="`Tempo at bar ${row.bar}`"
+                :set="(text) => typedTempo(row.tempo!, text)"
+              />
+              <NSelect
+                size="tiny"
+                class="unit"
+                :virtual-scroll="false"
+                :value="row.tempo.unit"
+                :options="UNITS"
+                :input-props="{ 'aria-label': `Note that the tempo at bar ${row.bar} counts` }"
+                :aria-label="`Note that the tempo at bar ${row.bar} counts`"
+                @update:value="(unit: Tempo['unit']) => tempo(row.tempo!, { unit })"
+              />
+              <button
+                v-if="row.bar > 1 || row.beat > 1"
+                class="plain"
+                :aria-label="`Remove the tempo at bar ${row.bar}`"
+                @click="remove({ kind: 'remove-tempo', bar: row.bar, beat: row.beat })"
+              >
+                ×
+              </button>
+            </span>
+          </td>
+          <td>
+            <button
+              v-if="row.tempo && !row.last"
+              class="word"
+              :aria-pressed="row.tempo.rampToNext"
+              :aria-label="`The tempo at bar ${row.bar} moves to the next`"
+              title="Moves evenly to the next tempo, beat by beat"
+              @click="tempo(row.tempo, { rampToNext: !row.tempo.rampToNext })"
+            >
+              to the next
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="add">
+      <span>At bar</span>
+      <NInputNumber
+        v-model:value="bar"
+        size="small"
+        class="bar"
+        :min="1"
+        :show-button="false"
+        :input-props="{ 'aria-label': 'Bar at which something begins' }"
+      />
+      <span>begins another</span>
+      <NButton size="small" :disabled="!bar" @click="addPart">part</NButton>
+      <NButton size="small" :disabled="!bar" @click="addMeter">time signature</NButton>
+      <NButton size="small" :disabled="!bar" @click="addTempo">tempo</NButton>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 16px;
+}
+
+.with {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.with .plain {
+  color: var(--soft);
+}
+
+.unit {
+  width: 142px;
+}
+
+.add {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-top: 8px;
+}
+
+.bar {
+  width: 70px;
+}
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { ClickPattern } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import LevelCell from '@/parts/LevelCell.vue'
+import LitSheet from '@/parts/LitSheet.vue'
+
+/** How loud each cue and the speakers get a voice of the click. */
+const { click } = defineProps<{ click: ClickPattern }>()
+
+const desk = useDesk()
+const chosen = ref('')
+
+const tracks = computed(() => desk.tracks.filter((track) => track.role === 'click'))
+const track = computed(() => tracks.value.find((each) => each.id === chosen.value) ?? tracks.value[0])
+const nameOf = (voice: string | null) => click.voices.find((each) => each.id === voice)?.name ?? voice
+
+const rows = computed(() =>
+  desk.cues.map((cue) => ({ cue, send: cue.sends.find((send) => send.trackId === track.value?.id) })),
+)
+</script>
+
+<template>
+  <div v-if="track" class="who">
+    <h3>
+      Who hears
+      <span class="joined" role="group" aria-label="Voice of the click">
+        <button
+          v-for="each in tracks"
+          :key="each.id"
+          class="word"
+          :aria-pressed="each.id === track.id"
+          @click="chosen = each.id"
+        >
+          {{ nameOf(each.voice) }}
+        </button>
+      </span>
+    </h3>
+    <LitSheet>
+      <table class="set-up" :aria-label="`Who hears ${track.name}`">
+        <tbody>
+          <tr v-for="{ cue, send } in rows" :key="cue.id">
+            <td class="name">{{ cue.name }}</td>
+            <td>
+              <LevelCell
+                :label="`${track.name} in ${cue.name}`"
+                :light="`send/${cue.id}/${track.id}`"
+                :level="send?.level ?? 'off'"
+                :silent="send?.muted"
+                :set="
+                  (level, gesture) =>
+                    desk.edit([{ kind: 'set-send-level', cue: cue.id, track: track!.id, level }], gesture)
+                "
+              />
+            </td>
+          </tr>
+          <tr>
+            <td class="name">On the speakers</td>
+            <td>
+              <LevelCell
+                :label="`${track.name} on the speakers`"
+                :light="`main/${track.id}`"
+                :level="track.fader"
+                :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: track!.id, level }], gesture)"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </LitSheet>
+  </div>
+</template>
+
+<style scoped>
+.who {
+  margin-top: 18px;
+}
+
+h3 {
+  font-size: 16px;
+}
+
+.name {
+  width: 150px;
+}
+</style>
