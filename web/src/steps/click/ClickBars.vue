@@ -74,7 +74,7 @@ h3 {
   display: flex;
   align-items: flex-end;
   gap: 4px;
-  margin: 6px 0 10px;
+  margin: 12px 0 8px;
 }
 
 .name {

@@ -89,11 +89,11 @@ const remove = (edit: Edit) => desk.edit([edit])
     <table class="set-up" aria-label="The song, bar by bar">
       <thead>
         <tr>
-          <th style="width: 64px">from bar</th>
+          <th style="width: 62px">from bar</th>
           <th>part</th>
-          <th style="width: 92px">time signature</th>
-          <th style="width: 238px">tempo</th>
-          <th style="width: 92px"></th>
+          <th style="width: 74px">time sig.</th>
+          <th style="width: 202px">tempo</th>
+          <th style="width: 74px"></th>
         </tr>
       </thead>
       <tbody>
@@ -168,7 +168,7 @@ const remove = (edit: Edit) => desk.edit([edit])
               title="Moves evenly to the next tempo, beat by beat"
               @click="tempo(row.tempo, { rampToNext: !row.tempo.rampToNext })"
             >
-              to the next
+              in a line
             </button>
           </td>
         </tr>
@@ -203,12 +203,16 @@ h3 {
   gap: 6px;
 }
 
+.with :deep(.plain) {
+  white-space: nowrap;
+}
+
 .with .plain {
   color: var(--soft);
 }
 
 .unit {
-  width: 142px;
+  width: 118px;
 }
 
 .add {

@@ -25,6 +25,10 @@ public class AccessibilityIT extends WithDemo {
             {"/sessions/low-water/input-list", ColorScheme.DARK},
             {"/sessions/low-water/tracks", ColorScheme.LIGHT},
             {"/sessions/low-water/tracks", ColorScheme.DARK},
+            {"/sessions/low-water/monitoring", ColorScheme.LIGHT},
+            {"/sessions/low-water/monitoring", ColorScheme.DARK},
+            {"/sessions/low-water/click", ColorScheme.LIGHT},
+            {"/sessions/low-water/click", ColorScheme.DARK},
             {"/sessions/low-water/cues", ColorScheme.LIGHT},
             {"/sessions/low-water/cues", ColorScheme.DARK},
         };
@@ -37,7 +41,7 @@ public class AccessibilityIT extends WithDemo {
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
                 .first()
                 .waitFor();
-        page.locator(".sheet, .card").first().waitFor();
+        page.locator(".sheet, .card, .set-up").first().waitFor();
         assertThat(seriousFaults(page)).isEmpty();
         page.context().close();
     }

@@ -70,7 +70,7 @@ public final class Pictures {
         if (!kept || day) {
             shoot(page, folder, "grid-" + theme);
         }
-        for (String step : new String[] {"Rig", "Tracks", "Monitoring", "Cues"}) {
+        for (String step : new String[] {"Rig", "Tracks", "Monitoring", "Click", "Cues"}) {
             page.getByLabel("Steps")
                     .getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true))
                     .click();
