@@ -115,8 +115,7 @@ final class ControlRoomBuses {
 
     /** What those who hear a cue hear: what leaves by its pair, and what the interface's own matrix adds there. */
     private void addCue(Cue cue, StereoPair speakers, Matrix matrix, List<MixPlan.Edge> edges) {
-        Optional<StereoPair> pair =
-                cue.output().flatMap(rig::outputPair).filter(each -> rig.isDriven(each) && !each.equals(speakers));
+        Optional<StereoPair> pair = ControlRoomStanding.heardFrom(cue, speakers.id(), rig);
         if (pair.isEmpty()) {
             return;
         }

@@ -12,6 +12,7 @@ import vividlantern.session.ControlRoom;
 import vividlantern.session.ControlRoom.NearOpenMics;
 import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.ControlRoomSource;
+import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.OpenMics;
 import vividlantern.session.Session;
@@ -81,7 +82,7 @@ public record ControlRoomStanding(
         return new ControlRoomStanding(
                 state,
                 hears,
-                silent(state, hears, speakers.get(on.ordinal())),
+                silent(state, hears, speakers.get(on.ordinal()), session, rig),
                 speakers,
                 session.inControlRoom().listenMic().map(mic -> listening(mic.port(), state, session, rig, live)),
                 session.inControlRoom().sources().stream()
@@ -89,11 +90,26 @@ public record ControlRoomStanding(
                         .toList());
     }
 
-    private static String silent(ControlRoomState state, String hears, SpeakerStanding on) {
+    private static String silent(ControlRoomState state, String hears, SpeakerStanding on, Session session, Rig rig) {
         if (on.pair().isEmpty()) {
             return "The main speakers hang on no output pair. Choose one under Set up.";
         }
-        return hears.equals(state.hears()) ? "" : "What was chosen is gone; the main mix is heard in its place.";
+        if (!hears.equals(state.hears())) {
+            return "What was chosen is gone; the main mix is heard in its place.";
+        }
+        return state.cue()
+                .flatMap(session::find)
+                .filter(cue -> heardFrom(cue, on.pair().get(), rig).isEmpty())
+                .map(cue -> "Cue " + cue.name() + " leaves by no output pair of its own, so nothing of it is heard.")
+                .orElse("");
+    }
+
+    /** The pair at which a cue is heard; none if it leaves nowhere or by the speakers that are on. */
+    static Optional<StereoPair> heardFrom(Cue cue, PairId speakers, Rig rig) {
+        return cue.output()
+                .filter(pair -> !pair.equals(speakers))
+                .flatMap(rig::outputPair)
+                .filter(rig::isDriven);
     }
 
     static String heard(ControlRoomState state, Session session) {

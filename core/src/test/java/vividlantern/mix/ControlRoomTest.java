@@ -232,6 +232,16 @@ public class ControlRoomTest {
         assertThat(standing.silent()).isEqualTo("What was chosen is gone; the main mix is heard in its place.");
     }
 
+    @Test
+    public void aCueThatLeavesNowhereAnyMoreIsSaid() {
+        Session nowhere = SESSION.change(CUE, cue -> cue.outTo(Optional.empty()));
+        LiveState live = LiveState.STOPPED.in(hearing("cue/cue"));
+        assertPlays(run(nowhere, live), 0, 0, 0);
+        assertThat(ControlRoomStanding.of(nowhere, RIG, live).silent())
+                .isEqualTo("Cue Cue leaves by no output pair of its own, so nothing of it is heard.");
+        assertThat(ControlRoomStanding.of(SESSION, RIG, live).silent()).isEmpty();
+    }
+
     /** Once something is gone, what is left can still be switched. */
     @Test
     public void whatIsGoneDoesNotStandInTheWay() {
