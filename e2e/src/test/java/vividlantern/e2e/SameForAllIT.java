@@ -7,6 +7,7 @@ import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.Locale;
 import java.util.Random;
+import java.util.regex.Pattern;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -37,7 +38,8 @@ public class SameForAllIT extends WithDemo {
         Page fresh = chromium.newPerson(ColorScheme.DARK);
         for (String step : new String[] {"Tracks", "Cues", "Input list"}) {
             page.locator("nav a")
-                    .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText(step))
+                    .filter(new com.microsoft.playwright.Locator.FilterOptions()
+                            .setHasText(Pattern.compile("^\\s*" + step)))
                     .first()
                     .click();
             fresh.navigate(program.address() + path + "/"
