@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
 import FormRow from './FormRow.vue'
+import NamedSelect from './NamedSelect.vue'
 
 /** A choice from a list, under what it is called. */
 const value = defineModel<string>({ required: true })
@@ -9,13 +9,6 @@ defineProps<{ label: string; options: { label: string; value: string }[]; filter
 
 <template>
   <FormRow :label="label">
-    <NSelect
-      v-model:value="value"
-      size="small"
-      :filterable="filterable"
-      :options="options"
-      :input-props="{ 'aria-label': label }"
-      :aria-label="label"
-    />
+    <NamedSelect v-model:value="value" :filterable="filterable" :options="options" :label="label" />
   </FormRow>
 </template>

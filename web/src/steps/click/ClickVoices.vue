@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NInputNumber, NSelect } from 'naive-ui'
+import { NInputNumber } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** How the click sounds: each voice with its sound, its pitch, where in a beat it falls, and how loud it accents a bar. */
 const { click } = defineProps<{ click: ClickPattern }>()
@@ -56,12 +57,10 @@ function place(voice: Voice, where: string) {
           />
         </td>
         <td>
-          <NSelect
-            size="small"
+          <NamedSelect
             :value="voice.sound"
             :options="SOUNDS"
-            :input-props="{ 'aria-label': `Sound of ${voice.name}` }"
-            :aria-label="`Sound of ${voice.name}`"
+            :label="`Sound of ${voice.name}`"
             @update:value="(sound: Voice['sound']) => set(voice, { sound })"
           />
         </td>
@@ -77,13 +76,10 @@ function place(voice: Voice, where: string) {
           />
         </td>
         <td>
-          <NSelect
-            size="small"
-            :virtual-scroll="false"
+          <NamedSelect
             :value="whereOf(voice)"
             :options="WHERE"
-            :input-props="{ 'aria-label': `Where ${voice.name} falls` }"
-            :aria-label="`Where ${voice.name} falls`"
+            :label="`Where ${voice.name} falls`"
             @update:value="(where: string) => place(voice, where)"
           />
         </td>

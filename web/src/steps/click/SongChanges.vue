@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { NButton, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Edit, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import EditableText from '@/parts/EditableText.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** What changes in the song, bar by bar: parts, time signatures, tempos. */
 const { song } = defineProps<{ song: SongOutline }>()
 
 const desk = useDesk()
-const bar = ref<number | null>(17)
+const bar = ref<number | null>(9)
 
 type Tempo = SongOutline['tempos'][number]
 
@@ -64,8 +65,15 @@ const rename = (part: SongOutline['parts'][number], name: string) =>
 /** What holds at a bar, to begin with there. */
 const before = <T extends { bar: number }>(all: T[], at: number) => all.filter((each) => each.bar <= at).at(-1)
 
+/** Whether something begins at the bar already: it is changed in its row. */
+const begins = (all: { bar: number; beat?: number }[]) =>
+  all.some((each) => each.bar === bar.value && (each.beat ?? 1) === 1)
+
 async function addPart() {
-  const name = `Part ${song.parts.length + 1}`
+  const taken = song.parts.map((part) => part.name)
+  let number = 1
+  while (taken.includes(`Part ${number}`)) number++
+  const name = `Part ${number}`
   const marker = await desk.freshId('marker', name)
   return desk.edit([{ kind: 'set-marker', marker, name, bar: bar.value! }])
 }
@@ -98,7 +106,7 @@ const remove = (edit: Edit) => desk.edit([edit])
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="`${row.bar}/${row.beat}`">
-          <td>{{ row.bar }}{{ row.beat === 1 ? '' : ` · ${row.beat}` }}</td>
+          <td>{{ row.bar }}{{ row.beat === 1 ? '' : ` · ${Number(row.beat.toFixed(2))}` }}</td>
           <td>
             <span v-if="row.part" class="with">
               <EditableText
@@ -139,14 +147,12 @@ const remove = (edit: Edit) => desk.edit([edit])
                 :label="`Tempo at bar ${row.bar}`"
                 :set="(text) => typedTempo(row.tempo!, text)"
               />
-              <NSelect
+              <NamedSelect
                 size="tiny"
                 class="unit"
-                :virtual-scroll="false"
                 :value="row.tempo.unit"
                 :options="UNITS"
-                :input-props="{ 'aria-label': `Note that the tempo at bar ${row.bar} counts` }"
-                :aria-label="`Note that the tempo at bar ${row.bar} counts`"
+                :label="`Note that the tempo at bar ${row.bar} counts`"
                 @update:value="(unit: Tempo['unit']) => tempo(row.tempo!, { unit })"
               />
               <button
@@ -185,9 +191,9 @@ const remove = (edit: Edit) => desk.edit([edit])
         :input-props="{ 'aria-label': 'Bar at which something begins' }"
       />
       <span>begins another</span>
-      <NButton size="small" :disabled="!bar" @click="addPart">part</NButton>
-      <NButton size="small" :disabled="!bar" @click="addMeter">time signature</NButton>
-      <NButton size="small" :disabled="!bar" @click="addTempo">tempo</NButton>
+      <NButton size="small" :disabled="!bar || begins(song.parts)" @click="addPart">part</NButton>
+      <NButton size="small" :disabled="!bar || begins(song.meters)" @click="addMeter">time signature</NButton>
+      <NButton size="small" :disabled="!bar || begins(song.tempos)" @click="addTempo">tempo</NButton>
     </div>
   </div>
 </template>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { switchControlRoom, useControlRoom } from '@/desk/controlRoom'
 import { useDesk } from '@/desk/desk'
 import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import { shown } from '@/parts/scale'
+import NamedSelect from '@/parts/NamedSelect.vue'
 import ControlRoomSetUp from './ControlRoomSetUp.vue'
 
 /** What the control room hears, by which speakers, how loud and how changed; and why it is otherwise than was chosen. */
@@ -40,14 +41,12 @@ const toMark = () => desk.edit([{ kind: 'set-speaker-level', speakers: on.value!
     <div class="line">
       <h2>Control room</h2>
       <span class="soft">hears</span>
-      <NSelect
-        size="small"
+      <NamedSelect
         class="heard"
         :value="standing.hears"
         :options="heard"
         :disabled="!desk.live"
-        :input-props="{ 'aria-label': 'What the control room hears' }"
-        aria-label="What the control room hears"
+        label="What the control room hears"
         @update:value="(hears: string) => set({ hears })"
       />
       <span class="soft">on the</span>
@@ -133,7 +132,7 @@ const toMark = () => desk.edit([{ kind: 'set-speaker-level', speakers: on.value!
         class="word"
         :aria-pressed="state.listening"
         :disabled="!desk.live"
-        title="Hear what is said in the room; its guard holds it at −12 dBFS"
+        title="Hear what is said in the room, behind a guard"
         @click="set({ listening: !state.listening })"
       >
         listen mic

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NInputNumber, NSelect } from 'naive-ui'
+import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import type { ControlRoomSheet, NearOpenMics, Pair, SpeakerSet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -8,6 +8,7 @@ import LevelCell from '@/parts/LevelCell.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import { shown as shownLevel } from '@/parts/scale'
+import NamedSelect from '@/parts/NamedSelect.vue'
 import ControlRoomSources from './ControlRoomSources.vue'
 import TestSignals from './TestSignals.vue'
 
@@ -68,38 +69,30 @@ const mics = computed(() => [
           <tr v-for="{ which, pair } in sets" :key="which">
             <td>{{ which }}</td>
             <td>
-              <NSelect
+              <NamedSelect
                 v-if="which === 'main'"
-                size="small"
-                :virtual-scroll="false"
                 :value="pair ?? NONE"
                 :options="pairs"
-                :input-props="{ 'aria-label': 'Output pair of the main speakers' }"
-                aria-label="Output pair of the main speakers"
+                label="Output pair of the main speakers"
                 @update:value="(output: string) => desk.edit([{ kind: 'set-main-output', output: output || null }])"
               />
               <span v-else title="As the rig says">{{ labelOf(pair) }}</span>
             </td>
             <td>
-              <NSelect
-                size="small"
+              <NamedSelect
                 :value="settings[which].room"
                 :options="roomsFor(which)"
                 filterable
-                :virtual-scroll="false"
                 tag
-                :input-props="{ 'aria-label': `Where the ${which} speakers stand` }"
-                :aria-label="`Where the ${which} speakers stand`"
+                :label="`Where the ${which} speakers stand`"
                 @update:value="(room: string) => desk.edit([{ kind: 'set-speaker-room', speakers: which, room }])"
               />
             </td>
             <td>
-              <NSelect
-                size="small"
+              <NamedSelect
                 :value="settings[which].nearOpenMics"
                 :options="THEN"
-                :input-props="{ 'aria-label': `What happens to the ${which} speakers near an open mic` }"
-                :aria-label="`What happens to the ${which} speakers near an open mic`"
+                :label="`What happens to the ${which} speakers near an open mic`"
                 @update:value="
                   (then: NearOpenMics) => desk.edit([{ kind: 'set-near-open-mics', speakers: which, then }])
                 "
@@ -137,15 +130,12 @@ const mics = computed(() => [
           @update:value="(db: number | null) => db !== null && desk.edit([{ kind: 'set-dim', db }])"
         />
         <span>dB. The listen mic is at</span>
-        <NSelect
-          size="small"
+        <NamedSelect
           class="mic"
           filterable
-          :virtual-scroll="false"
           :value="settings.listenMic?.port ?? NONE"
           :options="mics"
-          :input-props="{ 'aria-label': 'Port of the listen mic' }"
-          aria-label="Port of the listen mic"
+          label="Port of the listen mic"
           @update:value="(port: string) => desk.edit([{ kind: 'set-listen-mic', port: port || null }])"
         />
         <LevelCell

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NInput, NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { ControlRoomSheet, SourceStanding } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** What the control room can hear beside the main mix and cues: each with its ports and how its channels are folded. */
 const { settings, standing } = defineProps<{
@@ -81,14 +82,11 @@ async function add() {
             />
           </td>
           <td>
-            <NSelect
-              size="small"
+            <NamedSelect
               filterable
-              :virtual-scroll="false"
               :value="source.first"
               :options="offeredTo({ value: source.first, label: stands?.channels[0]?.label ?? source.first })"
-              :input-props="{ 'aria-label': `First port of ${source.name}` }"
-              :aria-label="`First port of ${source.name}`"
+              :label="`First port of ${source.name}`"
               @update:value="(first: string) => change(source, { first })"
             />
           </td>
@@ -138,15 +136,12 @@ async function add() {
           />
         </td>
         <td>
-          <NSelect
+          <NamedSelect
             v-model:value="port"
-            size="small"
             filterable
-            :virtual-scroll="false"
             placeholder="its first port"
             :options="ports"
-            :input-props="{ 'aria-label': 'First port of another source' }"
-            aria-label="First port of another source"
+            label="First port of another source"
           />
         </td>
         <td colspan="2">

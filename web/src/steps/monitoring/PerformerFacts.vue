@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NInputNumber, NSelect } from 'naive-ui'
+import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import type { Performer, PerformerTiming, SourceKind, TimingSheet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -8,6 +8,7 @@ import LitSheet from '@/parts/LitSheet.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import { inWords } from './words'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** What a performer plays, how late they may hear it, how far their speaker is, and how loud they hear each input direct. */
 const { timing, performer, sheet } = defineProps<{
@@ -57,13 +58,11 @@ const cueName = computed(() => desk.cues.find((cue) => cue.id === timing.cue)?.n
       </p>
       <div class="fields">
         <FormRow label="Plays">
-          <NSelect
-            size="small"
+          <NamedSelect
             class="plays"
             :value="performer.plays ?? FROM_INPUTS"
             :options="kinds"
-            :input-props="{ 'aria-label': `What ${performer.name} plays` }"
-            :aria-label="`What ${performer.name} plays`"
+            :label="`What ${performer.name} plays`"
             @update:value="setPlays"
           />
         </FormRow>

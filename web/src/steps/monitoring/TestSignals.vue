@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Level, Pair, TestSignal } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 import LevelNumber from '@/parts/LevelNumber.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** A tone, noise or counted tones by chosen outputs, to find out what hangs there. */
 const { signal, outputs } = defineProps<{ signal: TestSignal | null; outputs: Pair[] }>()
@@ -70,15 +71,7 @@ function setKind(wanted: TestSignal['kind']) {
   <div class="signals" role="group" aria-label="Test signal">
     <div class="line">
       <span>Play</span>
-      <NSelect
-        size="small"
-        class="kind"
-        :value="kind"
-        :options="KINDS"
-        :input-props="{ 'aria-label': 'Kind of test signal' }"
-        aria-label="Kind of test signal"
-        @update:value="setKind"
-      />
+      <NamedSelect class="kind" :value="kind" :options="KINDS" label="Kind of test signal" @update:value="setKind" />
       <template v-if="kind === 'tone'">
         <NInputNumber
           :show-button="false"

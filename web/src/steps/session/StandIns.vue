@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { NInputNumber, NSelect } from 'naive-ui'
+import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import type { Command, Preamp } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** The simulated players, plainly marked as what they are. */
 const desk = useDesk()
@@ -53,31 +54,24 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
   <section class="stand-ins" aria-label="Stand-ins">
     <h3>Stand-ins</h3>
     <p>Simulated players in a simulated room.</p>
-    <NSelect
-      size="small"
-      :virtual-scroll="false"
+    <NamedSelect
       :value="desk.live!.players"
       :options="options"
-      :input-props="{ 'aria-label': 'Who of the stand-ins plays' }"
-      aria-label="Who of the stand-ins plays"
+      label="Who of the stand-ins plays"
       @update:value="(who: string) => desk.command({ kind: 'players', who })"
     />
-    <NSelect
+    <NamedSelect
       class="fate"
-      size="small"
       :value="desk.live!.interfaceFate"
       :options="FATES"
-      :input-props="{ 'aria-label': 'What happens to the simulated interface' }"
-      aria-label="What happens to the simulated interface"
+      label="What happens to the simulated interface"
       @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
     />
-    <NSelect
+    <NamedSelect
       class="busy"
-      size="small"
       :value="strained"
       :options="STRAINS"
-      :input-props="{ 'aria-label': 'How busy the simulated computer is' }"
-      aria-label="How busy the simulated computer is"
+      label="How busy the simulated computer is"
       @update:value="strain"
     />
     <details v-if="fronts.length">

@@ -124,9 +124,9 @@ final class ControlRoomBuses {
         int right = rig.engineOutput(pair.get().right()).orElseThrow();
         Map<Integer, double[]> direct = new LinkedHashMap<>();
         for (DirectGain way : DirectWays.of(session, rig, live)) {
-            double[] sides = direct.computeIfAbsent(way.input(), input -> new double[2]);
-            sides[0] += way.output() == left ? way.gain() : 0;
-            sides[1] += way.output() == right ? way.gain() : 0;
+            if (way.output() == left || way.output() == right) {
+                direct.computeIfAbsent(way.input(), input -> new double[2])[way.output() == left ? 0 : 1] += way.gain();
+            }
         }
         direct.forEach((input, sides) -> edges.add(
                 matrix.edge("direct " + pair.get().id() + "|" + input, new MixPlan.Source(input), sides[0], sides[1])));

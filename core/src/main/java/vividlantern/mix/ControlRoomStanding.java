@@ -138,23 +138,13 @@ public record ControlRoomStanding(
         double gain = silent ? 0 : speakers.level().gain() * (dimmed ? dim(room) : 1);
         String down = open.isEmpty()
                 ? ""
-                : (then == NearOpenMics.DIM ? "Dimmed" : "Muted") + " by itself: " + openMics(open) + " open in the "
-                        + speakers.room() + ".";
+                : (then == NearOpenMics.DIM ? "Dimmed" : "Muted") + " by itself: " + OpenMics.words(open)
+                        + " open in the " + speakers.room() + ".";
         return new SpeakerStanding(which, idOf(which, session, rig), on, Decibels.ofGain(gain), down);
     }
 
     private static double dim(ControlRoom room) {
         return Decibels.of(-room.dimDb()).gain();
-    }
-
-    /** "the mic of Fiddle is", "the mics of Fiddle and Voice are", "the mics of Fiddle and 4 more are". */
-    public static String openMics(List<Input> open) {
-        String first = open.get(0).source();
-        return switch (open.size()) {
-            case 1 -> "the mic of " + first + " is";
-            case 2 -> "the mics of " + first + " and " + open.get(1).source() + " are";
-            default -> "the mics of " + first + " and " + (open.size() - 1) + " more are";
-        };
     }
 
     private static ListenStanding listening(

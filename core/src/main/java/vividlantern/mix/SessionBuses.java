@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
 import vividlantern.mix.effects.Shift;
@@ -80,18 +79,20 @@ final class SessionBuses {
     /** Whether performers hear what leaves by a pair: a cue does, or headphones hang there. */
     static boolean isHeardByPerformers(Session session, StereoPair pair) {
         return pair.feeds() == StereoPair.Feeds.HEADPHONES
-                || cues(session, pair).findAny().isPresent();
+                || !cues(session, pair).isEmpty();
     }
 
-    private static Stream<Cue> cues(Session session, StereoPair pair) {
-        return session.cues().stream().filter(cue -> cue.output().equals(Optional.of(pair.id())));
+    private static List<Cue> cues(Session session, StereoPair pair) {
+        return session.cues().stream()
+                .filter(cue -> cue.output().equals(Optional.of(pair.id())))
+                .toList();
     }
 
     private MixPlan.Bus pairBus(StereoPair pair, List<MixPlan.Edge> edges) {
         boolean heard = isHeardByPerformers(session, pair);
-        boolean free =
-                cues(session, pair).anyMatch(cue -> true) && cues(session, pair).noneMatch(Cue::guarded);
-        CeilingGuard.Settings guard = free ? CeilingGuard.Settings.OFF : GuardCeiling.UNKNOWN_WAY.settings();
+        List<Cue> cues = cues(session, pair);
+        boolean guarded = cues.isEmpty() || cues.stream().anyMatch(Cue::guarded);
+        CeilingGuard.Settings guard = guarded ? GuardCeiling.UNKNOWN_WAY.settings() : CeilingGuard.Settings.OFF;
         String key = keyOf(pair.id());
         return new MixPlan.Bus(
                 key,

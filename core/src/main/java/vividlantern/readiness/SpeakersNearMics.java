@@ -3,7 +3,6 @@ package vividlantern.readiness;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.mix.ControlRoomStanding;
 import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -48,8 +47,7 @@ final class SpeakersNearMics implements Rule {
     private static Finding finding(SpeakerSet which, String room, List<Input> open) {
         return Finding.fixable(
                 Keys.of("speakers-near-mics", which, Keys.idsOf(open)),
-                "The " + which.words() + " stand in the " + room + ", and " + ControlRoomStanding.openMics(open)
-                        + " open there.",
+                "The " + which.words() + " stand in the " + room + ", and " + OpenMics.words(open) + " open there.",
                 WHY,
                 open.stream().map(input -> PartKey.of(input.id())).toList(),
                 "Dim them by themselves while a mic is open",
@@ -70,8 +68,7 @@ final class SpeakersNearMics implements Rule {
         }
         return Optional.of(Finding.byHand(
                 Keys.of("speaker-near-mics", pair.id(), cue.id(), Keys.idsOf(open)),
-                pair.houseLabel() + " plays cue " + cue.name() + ", and " + ControlRoomStanding.openMics(open)
-                        + " open near it.",
+                pair.houseLabel() + " plays cue " + cue.name() + ", and " + OpenMics.words(open) + " open near it.",
                 WHY,
                 List.of(PartKey.of(cue.id())),
                 "Give those who hear it headphones, or turn the speaker down while a mic is open."));

@@ -43,6 +43,16 @@ public final class OpenMics {
                 .toList();
     }
 
+    /** "the mic of Fiddle is", "the mics of Fiddle and Voice are", "the mics of Fiddle and 4 more are". */
+    public static String words(List<Input> open) {
+        String first = open.get(0).source();
+        return switch (open.size()) {
+            case 1 -> "the mic of " + first + " is";
+            case 2 -> "the mics of " + first + " and " + open.get(1).source() + " are";
+            default -> "the mics of " + first + " and " + (open.size() - 1) + " more are";
+        };
+    }
+
     private static boolean hearsAir(Input input, Rig rig) {
         return input.level() == Port.Signal.MIC
                 && rig.micIn(input.mic())

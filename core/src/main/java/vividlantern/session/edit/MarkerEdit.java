@@ -1,5 +1,6 @@
 package vividlantern.session.edit;
 
+import java.util.List;
 import java.util.stream.Stream;
 import vividlantern.history.Ids;
 import vividlantern.history.Refused;
@@ -24,8 +25,19 @@ public sealed interface MarkerEdit extends Edit {
             if (bar < 1) {
                 throw new Refused("Bars are counted from 1.", "bar");
             }
-            session.markers().stream()
-                    .filter(each -> !each.id().equals(marker) && each.name().equalsIgnoreCase(set.name()))
+            List<Marker> others = session.markers().stream()
+                    .filter(each -> !each.id().equals(marker))
+                    .toList();
+            boolean moves =
+                    session.markers().stream().noneMatch(each -> each.id().equals(marker) && each.bar() == bar);
+            others.stream()
+                    .filter(each -> moves && each.bar() == bar)
+                    .findFirst()
+                    .ifPresent(each -> {
+                        throw new Refused("\"" + each.name() + "\" begins at bar " + bar + " already.", "bar");
+                    });
+            others.stream()
+                    .filter(each -> each.name().equalsIgnoreCase(set.name()))
                     .findFirst()
                     .ifPresent(each -> {
                         throw new Refused(

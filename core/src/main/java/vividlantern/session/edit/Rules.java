@@ -170,9 +170,7 @@ final class Rules {
 
     /** A source of the control room whose ports are all there and nobody else's. */
     static ControlRoomSource freeSource(Session session, Rig rig, ControlRoomSource source) {
-        if (source.width() < 1 || source.width() > ControlRoomSource.MAX_WIDTH) {
-            throw new Refused("A source has 1 to 8 channels.", "width");
-        }
+        sourceWidth(source);
         reachesEngine(rig, source.first());
         List<PortId> ports = source.ports(rig);
         if (ports.size() < source.width()) {
@@ -189,6 +187,12 @@ final class Rules {
             });
         }
         return source;
+    }
+
+    static void sourceWidth(ControlRoomSource source) {
+        if (source.width() < 1 || source.width() > ControlRoomSource.MAX_WIDTH) {
+            throw new Refused("A source has 1 to " + ControlRoomSource.MAX_WIDTH + " channels.", "width");
+        }
     }
 
     /** Who else has one of the engine's inputs. */

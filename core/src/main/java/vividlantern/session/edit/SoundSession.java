@@ -214,9 +214,7 @@ public final class SoundSession {
         for (ControlRoomSource source : room.sources()) {
             Texts.name(source.name(), "A source", "controlRoom");
             Rules.fader(source.level(), "A source's level");
-            if (source.width() < 1 || source.width() > ControlRoomSource.MAX_WIDTH) {
-                throw new Refused("A source has 1 to 8 channels.", "controlRoom");
-            }
+            Rules.sourceWidth(source);
         }
     }
 

@@ -136,6 +136,10 @@ public class TempoEditTest {
         refused(new RemoveMeter(1), "has a time signature at its beginning");
         refused(new SetMarker(new MarkerId("other"), "verse", 9), "a marker \"Verse\" already, at bar 1");
         refused(new SetMarker(new MarkerId("other"), "Coda", 0), "counted from 1");
+        refused(new SetMarker(new MarkerId("other"), "Coda", 33), "\"Bridge\" begins at bar 33 already");
+        refused(new SetMarker(new MarkerId("verse"), "Verse", 33), "\"Bridge\" begins at bar 33 already");
+        assertThat(with(new SetMarker(new MarkerId("bridge"), "Middle", 33)).markers())
+                .hasSize(2);
     }
 
     private static void refused(Edit edit, String why) {
