@@ -39,13 +39,15 @@ public class ArchitectureTest {
             {"session", "session,history,rig,units"},
             {"patch", "patch,history,session,rig,units"},
             {"click", "click,session,units"},
-            {"mix", "mix,kernel,history,click,hardware,session,rig,units"},
+            {"playback", "playback,click,session,units"},
+            {"mix", "mix,kernel,history,playback,click,hardware,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},
-            {"engine", "engine,kernel,history,mix,click,preamp,patch,hardware,session,rig,units"},
+            {"engine", "engine,kernel,history,mix,playback,click,preamp,patch,hardware,session,rig,units"},
             {"timing", "timing,engine,mix,patch,hardware,history,session,rig,units"},
-            {"readiness", "readiness,timing,engine,mix,preamp,patch,hardware,history,session,rig,units"},
+            {"readiness", "readiness,timing,engine,mix,playback,preamp,patch,hardware,history,session,rig,units"},
             {"template", "template,patch,history,session,rig,units"},
             {"format", "format,template,history,engine,mix,click,patch,session,rig,units"},
+            {"media", "media,format,playback,history,session,units"},
         };
     }
 

@@ -14,6 +14,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.Backing;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.Cue;
@@ -24,6 +25,8 @@ import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Look;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.Monitoring;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
@@ -144,6 +147,11 @@ public final class RandomSessions {
             session = session.plus(cue(n, session.tracks(), random));
         }
         List<TrackId> grouped = List.of(new TrackId("t0"), new TrackId("t1"), new TrackId("t2"));
+        TrackId guide = new TrackId("guide");
+        Media sound = new Media(new MediaId("a" + seed), "Guide " + seed + ".wav", 2, 44_100, 441_000);
+        session = session.plus(Track.forBacking(guide, 99, "Guide", 2))
+                .withBacking(List.of(
+                        new Backing(guide, sound, Backing.Follows.BARS, 1 + (int) seed, 1, 0, 0.5, 9, seed % 2 == 0)));
         return session.withGroups(List.of(new TrackGroup(
                         new TrackGroupId("first-three"),
                         "First three",

@@ -19,21 +19,40 @@ final class ClickSound {
         double peak = Decibels.of(PEAK_DBFS + accent.value()).gain();
         double pitch = accented ? voice.pitchHz() * 1.5 : voice.pitchHz();
         return switch (voice.sound()) {
-            case WOOD -> struck(pitch, 2.76, 0.4, 0.012, 0.06, peak, sampleRate);
-            case TONE -> struck(pitch, 2, 0.1, 0.03, 0.12, peak, sampleRate);
-            case TICK -> struck(pitch, 3.4, 0.7, 0.003, 0.02, peak, sampleRate);
+            case WOOD -> struck(pitch, 0, 2.76, 0.4, decay(voice, 0.012), 0.06 / 0.012, peak, sampleRate);
+            case TONE -> struck(pitch, 0, 2, 0.1, decay(voice, 0.03), 0.12 / 0.03, peak, sampleRate);
+            case TICK -> struck(pitch, 0, 3.4, 0.7, decay(voice, 0.003), 0.02 / 0.003, peak, sampleRate);
+            case SKIN -> struck(pitch, 0.9, 1.59, 0.25, decay(voice, 0.045), 5, peak, sampleRate);
         };
     }
 
+    /** In seconds; what a voice does not say is its sound's own. */
+    private static double decay(ClickPattern.Voice voice, double own) {
+        return voice.decayMs().map(ms -> ms / 1000).orElse(own);
+    }
+
+    /**
+     * @param bend by how much higher than its pitch it begins, as a share of it; that dies away three times as fast as the tone
+     * @param decays how many times its decay it lasts
+     */
     private static float[] struck(
-            double pitch, double overtone, double share, double decaySeconds, double seconds, double peak, int fs) {
-        float[] samples = new float[(int) (seconds * fs)];
+            double pitch,
+            double bend,
+            double overtone,
+            double share,
+            double decaySeconds,
+            double decays,
+            double peak,
+            int fs) {
+        float[] samples = new float[(int) Math.round(decays * decaySeconds * fs)];
         double largest = 0;
         double[] shape = new double[samples.length];
         for (int n = 0; n < samples.length; n++) {
             double t = (n + 0.5) / fs;
-            double body = StrictMath.sin(2 * Math.PI * pitch * t)
-                    + share * StrictMath.sin(2 * Math.PI * Math.min(pitch * overtone, 0.45 * fs) * t);
+            double bent = bend * decaySeconds / 3 * (1 - StrictMath.exp(-3 * t / decaySeconds));
+            double turns = 2 * Math.PI * pitch * (t + bent);
+            double higher = 2 * Math.PI * Math.min(pitch * overtone, 0.45 * fs) * t;
+            double body = StrictMath.sin(turns) + share * StrictMath.sin(higher);
             double fadeOut = Math.min(1, (samples.length - 1 - n) / (0.25 * samples.length));
             shape[n] = body * StrictMath.exp(-t / decaySeconds) * fadeOut;
             largest = Math.max(largest, Math.abs(shape[n]));

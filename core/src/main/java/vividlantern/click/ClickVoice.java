@@ -1,8 +1,13 @@
 package vividlantern.click;
 
 import java.util.Arrays;
+import java.util.List;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.MarkerId;
+import vividlantern.session.Session;
+import vividlantern.session.SongParts;
 import vividlantern.session.TempoCurve;
+import vividlantern.session.TempoMap;
 
 /**
  * The samples of one click voice at any place of the song. They are a pure function of the song's frame: each stroke
@@ -15,8 +20,11 @@ public final class ClickVoice {
     private final TempoCurve curve;
     private final int sampleRate;
     private final int stepsPerBeat;
-    /** What each step of a bar is, for each of the time signatures. */
-    private final ClickPattern.Stroke[][] strokes;
+    private final ClickPattern click;
+    private final SongParts parts;
+    private final long ends;
+    /** What each step of a bar is: where no part is, then in each part; for each of the time signatures. */
+    private final ClickPattern.Stroke[][][] strokes;
 
     private final float[] stroke;
     private final float[] accent;
@@ -28,24 +36,61 @@ public final class ClickVoice {
     /** The frame up to which it was filled, where it goes on without looking for its place again. */
     private long filledTo = Long.MIN_VALUE;
 
-    public ClickVoice(ClickPattern.Voice voice, TempoCurve curve, int sampleRate) {
+    /** What is played now, and the frame from which on it is silent there. */
+    private Passage passage;
+
+    private long silentFrom;
+
+    public ClickVoice(ClickPattern click, ClickPattern.Voice voice, TempoCurve curve, SongParts parts, int sampleRate) {
+        this.click = click;
         this.curve = curve;
+        this.parts = parts;
         this.sampleRate = sampleRate;
         stepsPerBeat = voice.stepsPerBeat();
-        strokes = curve.meters().stream()
-                .map(meter -> voice.strokes(meter).toArray(ClickPattern.Stroke[]::new))
-                .toArray(ClickPattern.Stroke[][]::new);
+        ends = curve.frame(curve.ends(), sampleRate);
+        strokes = new ClickPattern.Stroke[parts.count() + 1][curve.meters().size()][];
+        for (int meter = 0; meter < curve.meters().size(); meter++) {
+            strokes[0][meter] = array(voice.strokes(curve.meters().get(meter)));
+            for (int part = 0; part < parts.count(); part++) {
+                strokes[part + 1][meter] =
+                        in(parts.marker(part).id(), curve.meters().get(meter), voice);
+            }
+        }
         stroke = ClickSound.stroke(voice, false, sampleRate);
         accent = voice.accent().isOff() ? stroke : ClickSound.stroke(voice, true, sampleRate);
     }
 
-    /**
-     * Writes the song's frames from {@code songFrame} on.
-     *
-     * @param firstFrame strokes that begin before it are left out: the song was not there yet
-     * @param lastFrame strokes that would begin at or after it are left out: the song has stopped there
-     */
-    public void fill(long songFrame, float[] out, int offset, int frames, long firstFrame, long lastFrame) {
+    private ClickPattern.Stroke[] in(MarkerId part, TempoMap.Meter meter, ClickPattern.Voice voice) {
+        ClickPattern.Stroke[] here = array(voice.strokes(meter, part));
+        if (click.silentIn().contains(part)) {
+            Arrays.fill(here, ClickPattern.Stroke.SILENT);
+        }
+        return here;
+    }
+
+    private static ClickPattern.Stroke[] array(List<ClickPattern.Stroke> strokes) {
+        return strokes.toArray(ClickPattern.Stroke[]::new);
+    }
+
+    /** The voices of a session's click. */
+    public static List<ClickVoice> of(Session session) {
+        return of(session, session.click().voices());
+    }
+
+    static List<ClickVoice> of(Session session, List<ClickPattern.Voice> voices) {
+        TempoCurve curve = session.tempoMap().curve();
+        SongParts parts = new SongParts(session.markers());
+        return voices.stream()
+                .map(voice -> new ClickVoice(session.click(), voice, curve, parts, session.sampleRate()))
+                .toList();
+    }
+
+    /** Writes the song's frames from {@code songFrame} on, while a passage of it is played. */
+    public void fill(long songFrame, float[] out, int offset, int frames, Passage played) {
+        if (played != passage) {
+            passage = played;
+            silentFrom = Math.min(ends, Math.min(played.until(), lastOf(played)));
+        }
         if (songFrame != filledTo) {
             seek(songFrame);
         }
@@ -56,7 +101,7 @@ public final class ClickVoice {
                 forward();
             } else {
                 int span = (int) Math.min(frames - done, next - at);
-                boolean heard = begins >= firstFrame && begins < lastFrame && sounds();
+                boolean heard = begins >= played.countedFrom() && begins < silentFrom && sounds();
                 write(heard ? isAccented() ? accent : stroke : SILENCE, at - begins, out, offset + done, span);
                 done += span;
             }
@@ -72,14 +117,16 @@ public final class ClickVoice {
         Arrays.fill(out, offset + sounding, offset + frames, 0);
     }
 
-    /** The first frame at or after a given one at which a stroke begins. */
-    public long nextStroke(long songFrame) {
-        seek(songFrame);
-        filledTo = Long.MIN_VALUE;
-        while (begins < songFrame || !sounds()) {
-            forward();
+    /** The frame from which on the click is silent though the song is played. */
+    private long lastOf(Passage played) {
+        if (click.countInOnly()) {
+            return played.from();
         }
-        return begins;
+        if (click.stopsAfterBars() == 0 || played.from() == Long.MIN_VALUE) {
+            return Long.MAX_VALUE;
+        }
+        int first = Math.max(1, curve.barAt(curve.quarter((played.from() + 0.5) / sampleRate)));
+        return curve.frame(curve.quarterOf(first + click.stopsAfterBars(), 0), sampleRate);
     }
 
     private boolean sounds() {
@@ -90,8 +137,10 @@ public final class ClickVoice {
         return here() == ClickPattern.Stroke.ACCENTED;
     }
 
+    /** What the step is on which it stands. A count-in is as where no part is. */
     private ClickPattern.Stroke here() {
-        return strokes[curve.meterAtBar(bar)][step];
+        int part = begins < passage.from() ? SongParts.NONE : parts.at(bar);
+        return strokes[part + 1][curve.meterAtBar(bar)][step];
     }
 
     /** Stands on the last step that begins at or before a frame. */

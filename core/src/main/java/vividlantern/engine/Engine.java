@@ -1,11 +1,14 @@
 package vividlantern.engine;
 
+import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
+import vividlantern.click.Passage;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
+import vividlantern.playback.Reel;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 
@@ -22,7 +25,13 @@ public final class Engine implements AudioProcess {
     }
 
     /** What the transport shall do from the next block on. */
-    private record Wish(boolean play, long songFrame, boolean locate) {}
+    private sealed interface Wish {}
+
+    private record Play(SongStart start) implements Wish {}
+
+    private record Locate(long songFrame) implements Wish {}
+
+    private record Stop() implements Wish {}
 
     private final Mixer mixer;
     private final Follower follower;
@@ -33,12 +42,14 @@ public final class Engine implements AudioProcess {
     private volatile long frame;
     private volatile boolean ended;
     private volatile MixState running;
+    private volatile List<Reel> reels;
     private MixPlan plan;
 
     /** @param maxFrames the longest block the device will ask for */
     public Engine(MixPlan plan, int sampleRate, int maxFrames, Transport start, Follower follower) {
         mixer = new Mixer(sampleRate, maxFrames);
         this.plan = plan;
+        reels = plan.reels();
         running = mixer.prepare(plan);
         transport = start;
         this.follower = follower;
@@ -60,26 +71,40 @@ public final class Engine implements AudioProcess {
         long end = System.nanoTime() + longestNanos;
         for (int block = 0; block < blocks && System.nanoTime() < end; block++) {
             long frame = (long) block * frames;
-            mixer.process(state, in, out, frames, frame, frame, 0, Long.MAX_VALUE);
+            mixer.process(state, in, out, frames, frame, frame, Passage.ENDLESS);
         }
     }
 
     /** Hands over another state of the session; the last one before a block begins is the one that counts. */
     public synchronized void change(Session session, Rig rig, LiveState live) {
         plan = plan.then(session, rig, live);
+        reels = plan.reels();
+        readFirst(transport.songFrameAt(frame));
         next.set(mixer.prepare(plan));
     }
 
-    public void play(long songFrame) {
-        wish.set(new Wish(true, songFrame, true));
+    /** Plays from a start on. */
+    void play(SongStart start) {
+        readFirst(start.frame());
+        wish.set(new Play(start));
     }
 
     public void stop() {
-        wish.set(new Wish(false, 0, false));
+        wish.set(new Stop());
     }
 
     public void locate(long songFrame) {
-        wish.set(new Wish(false, songFrame, true));
+        readFirst(songFrame);
+        wish.set(new Locate(songFrame));
+    }
+
+    private void readFirst(long songFrame) {
+        reels.forEach(reel -> reel.readFirst(songFrame));
+    }
+
+    /** What the backing tracks play. */
+    List<Reel> reels() {
+        return reels;
     }
 
     /** Begins to measure; what it sends leaves by its output from the next block on. */
@@ -118,8 +143,7 @@ public final class Engine implements AudioProcess {
             grant(wanted, blockFrame);
         }
         Transport now = transport;
-        mixer.process(
-                running, in, out, frames, blockFrame, now.clickFrameAt(blockFrame), now.startedAt(), now.stoppedAt());
+        mixer.process(running, in, out, frames, blockFrame, now.movedTo(blockFrame), now.passage());
         Probe probing = probe;
         if (probing != null && !probing.process(in, out, frames)) {
             probe = null;
@@ -129,14 +153,15 @@ public final class Engine implements AudioProcess {
     }
 
     private void grant(Wish wanted, long blockFrame) {
-        if (wanted.play()) {
-            transport = Transport.playing(blockFrame, wanted.songFrame());
-        } else if (!wanted.locate()) {
-            transport = transport.playing() ? transport.stopAt(blockFrame) : transport;
+        if (wanted instanceof Play play) {
+            transport = Transport.playing(
+                    blockFrame, play.start().frame(), play.start().passage());
+        } else if (wanted instanceof Locate locate) {
+            transport = transport.playing()
+                    ? Transport.playing(blockFrame, locate.songFrame())
+                    : Transport.stopped(blockFrame, locate.songFrame());
         } else if (transport.playing()) {
-            transport = Transport.playing(blockFrame, wanted.songFrame());
-        } else {
-            transport = Transport.stopped(blockFrame, wanted.songFrame());
+            transport = transport.stopAt(blockFrame);
         }
         follower.follow(transport);
     }

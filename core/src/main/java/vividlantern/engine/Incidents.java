@@ -19,7 +19,9 @@ public final class Incidents {
         /** An interface did not answer. */
         DEVICE,
         /** The engine met a fault and began anew. */
-        BEGAN_ANEW
+        BEGAN_ANEW,
+        /** A disk did not give in time what a backing track plays. */
+        DISK
     }
 
     /**
@@ -58,13 +60,23 @@ public final class Incidents {
 
     /** Notes that blocks came late or were left out for want of time. */
     synchronized void late(long blocks, double missedMs, int bufferFrames) {
+        goesOn(Kind.LOAD, blocks, missedMs, bufferFrames);
+    }
+
+    /** Notes that so much of what backing tracks play was not read in time. */
+    synchronized void slowDisk(double missedMs, int bufferFrames) {
+        goesOn(Kind.DISK, 0, missedMs, bufferFrames);
+    }
+
+    /** Adds to the last incident if it is one of the kind that goes on still. */
+    private void goesOn(Kind kind, long blocks, double missedMs, int bufferFrames) {
         Instant now = clock.instant();
         Instant begun = now;
         long allBlocks = blocks;
         double allMs = missedMs;
         Incident last = newestFirst.peekFirst();
         if (last != null
-                && last.kind() == Kind.LOAD
+                && last.kind() == kind
                 && last.bufferFrames() == bufferFrames
                 && last.until().plus(STILL).isAfter(now)) {
             newestFirst.removeFirst();
@@ -72,10 +84,18 @@ public final class Incidents {
             allBlocks += last.lateBlocks();
             allMs += last.missedMs();
         }
-        put(new Incident(begun, now, Kind.LOAD, sentence(allBlocks, allMs), allBlocks, allMs, bufferFrames));
+        String sentence = kind == Kind.DISK ? slow(allMs) : busy(allBlocks, allMs);
+        put(new Incident(begun, now, kind, sentence, allBlocks, allMs, bufferFrames));
     }
 
-    private static String sentence(long blocks, double missedMs) {
+    private static String slow(double missedMs) {
+        return String.format(
+                Locale.ROOT,
+                "The disk was too slow: %.0f ms of what backing tracks play are missing. Close programs that use it.",
+                missedMs);
+    }
+
+    private static String busy(long blocks, double missedMs) {
         String late = blocks == 1 ? "one block came late" : blocks + " blocks came late";
         String missed = missedMs == 0 ? "" : String.format(Locale.ROOT, ", %.0f ms of sound are missing", missedMs);
         return "The computer was too busy: " + late + missed + ". A larger buffer or fewer programs help.";

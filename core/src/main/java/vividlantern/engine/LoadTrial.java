@@ -1,6 +1,7 @@
 package vividlantern.engine;
 
 import java.util.Arrays;
+import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
@@ -49,7 +50,7 @@ public record LoadTrial(double nanosABlock, double nanosAFrame) {
         for (int block = 0; block < arriving + BLOCKS; block++) {
             long frame = (long) block * frames;
             long begun = System.nanoTime();
-            mixer.process(state, in, out, frames, frame, frame, 0, Long.MAX_VALUE);
+            mixer.process(state, in, out, frames, frame, frame, Passage.ENDLESS);
             nanos[block % BLOCKS] = System.nanoTime() - begun;
         }
         Arrays.sort(nanos);

@@ -2,11 +2,14 @@ package vividlantern.engine;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.List;
+import vividlantern.click.Passage;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.mix.DirectWays;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
+import vividlantern.playback.Reel;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.ClickPattern;
@@ -41,16 +44,15 @@ public final class Rendering {
 
     private Rendering() {}
 
-    /** The song's frame at which a count-in from the song's start begins. */
-    public static long countInFrame(Session session) {
-        TempoCurve curve = session.tempoMap().curve();
-        return curve.frame(curve.quarterOf(1 - session.click().countInBars(), 0), session.sampleRate());
+    /** What is heard when the whole song is played, with its count-in. */
+    public static Passage wholeSong(Session session) {
+        return SongStart.ofSong(session).passage();
     }
 
     /** Where the longest count-in that can be set would begin. */
     public static long longestCountInFrame(Session session) {
         TempoCurve curve = session.tempoMap().curve();
-        return curve.frame(curve.quarterOf(1 - ClickPattern.MOST_COUNT_IN_BARS, 0), session.sampleRate());
+        return curve.frame(curve.quarterOf(-ClickPattern.MOST_COUNT_IN_BARS, 0), session.sampleRate());
     }
 
     /** The song's frame at which a rendering's device begins. */
@@ -69,12 +71,9 @@ public final class Rendering {
         room.device().setDirect(DirectWays.of(session, rig, LiveState.PLAYING));
         int buffer = session.bufferFrames();
         long first = firstFrame(session, fromFrame);
+        MixPlan plan = MixPlan.compile(session, rig, LiveState.PLAYING, room.media());
         Engine engine = new Engine(
-                MixPlan.compile(session, rig, LiveState.PLAYING),
-                session.sampleRate(),
-                buffer,
-                Transport.coming(0, first, countInFrame(session)),
-                room.follower());
+                plan, session.sampleRate(), buffer, Transport.playing(0, first, wholeSong(session)), room.follower());
         Cut cut = new Cut(
                 rig.engineOutput(pair.left()).orElseThrow(),
                 rig.engineOutput(pair.right()).orElseThrow(),
@@ -82,6 +81,7 @@ public final class Rendering {
                 frames,
                 sink);
         AudioProcess process = (in, out, count, frame) -> {
+            readAhead(plan.reels(), first + frame);
             engine.process(in, out, count, frame);
             if (at == At.MIXER) {
                 cut.take(out, count, frame);
@@ -92,9 +92,20 @@ public final class Rendering {
             room.device().run(process, listener(at, cut), buffer, AudioDevice.Pace.UNHURRIED);
         } catch (UncheckedIOException stopped) {
             throw stopped.getCause();
+        } finally {
+            plan.reels().forEach(Reel::close);
         }
         if (cut.taken < frames) {
             throw new IllegalStateException("A rendering ended after " + cut.taken + " of " + frames + " frames.");
+        }
+    }
+
+    private static void readAhead(List<Reel> reels, long songFrame) {
+        for (Reel reel : reels) {
+            reel.readAhead(songFrame);
+            if (!reel.fault().isEmpty()) {
+                throw new UncheckedIOException(new IOException(reel.fault()));
+            }
         }
     }
 

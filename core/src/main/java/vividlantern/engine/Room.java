@@ -2,6 +2,7 @@ package vividlantern.engine;
 
 import java.util.function.Consumer;
 import vividlantern.hardware.AudioDevice;
+import vividlantern.playback.MediaShelf;
 import vividlantern.session.TempoMap;
 
 /**
@@ -9,5 +10,6 @@ import vividlantern.session.TempoMap;
  *
  * @param follower learns where the song is
  * @param song learns that the song has another tempo map
+ * @param media where the sounds of backing tracks are
  */
-public record Room(AudioDevice device, Engine.Follower follower, Consumer<TempoMap> song) {}
+public record Room(AudioDevice device, Engine.Follower follower, Consumer<TempoMap> song, MediaShelf media) {}

@@ -17,6 +17,7 @@ final class Run {
     private final Session opened;
     private final Room room;
     private final Engine engine;
+    private final ReadAhead readAhead;
     private final ChangeOver changeOver;
     private final Tape tape;
     private final Thread thread;
@@ -32,11 +33,12 @@ final class Run {
         room = venue.open(session, rig);
         ChangeOver.begin(session, rig, room.device());
         engine = new Engine(
-                MixPlan.compile(session, rig, live),
+                MixPlan.compile(session, rig, live, room.media()),
                 session.sampleRate(),
                 session.bufferFrames(),
                 Transport.stopped(0, 0),
                 room.follower());
+        readAhead = new ReadAhead(engine);
         changeOver = new ChangeOver(session, rig, live, engine, room.device());
         tape = new Tape(rig.engineOutputs().size());
         thread = new Thread(() -> run(rig, accidents), "engine");
@@ -68,11 +70,13 @@ final class Run {
     }
 
     void start() {
+        readAhead.start();
         thread.start();
     }
 
     void end() {
         engine.end();
+        readAhead.end();
         try {
             thread.join(2000);
         } catch (InterruptedException interrupted) {

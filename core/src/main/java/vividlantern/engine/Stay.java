@@ -3,7 +3,9 @@ package vividlantern.engine;
 import java.lang.System.Logger;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -23,6 +25,7 @@ import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
+import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -31,6 +34,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
+import vividlantern.session.Track;
 
 /**
  * A session's stay at the rig: its engine, the preamps' change-over, the tape of what left, from taking the rig to giving it
@@ -64,6 +68,8 @@ public final class Stay implements AutoCloseable {
     private volatile Probe probing;
     private volatile String preampFault = "";
     private volatile String inputFault = "";
+    private volatile String reelFault = "";
+    private Map<Reel, Long> missingBefore = Map.of();
     private Lateness lateness = Lateness.NONE;
     private Run lookedAt;
     private long silencedSamples;
@@ -144,7 +150,7 @@ public final class Stay implements AutoCloseable {
             LiveState live = now.changeOver().live();
             ControlRoomState room = live.controlRoom().orElseThrow();
             now.changeOver().change(live.playing(true).in(room.playing(Optional.empty())));
-            now.engine().play(frameOf(bar - session.click().countInBars()));
+            now.engine().play(SongStart.atBar(session, bar));
         });
     }
 
@@ -294,7 +300,7 @@ public final class Stay implements AutoCloseable {
 
     /** What goes wrong while the sound goes on; "" if nothing does. */
     public String trouble() {
-        return preampFault.isEmpty() ? inputFault : preampFault;
+        return preampFault.isEmpty() ? inputFault.isEmpty() ? reelFault : inputFault : preampFault;
     }
 
     /** What went wrong with the sound during this stay. */
@@ -366,6 +372,7 @@ public final class Stay implements AutoCloseable {
     private void look() {
         orBeginAnew(() -> {
             lookAtInputs();
+            lookAtReels();
             lookWhetherItIsInTime();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
                 incidents.add(Incidents.Kind.DEVICE, "The interface answers again.", session.bufferFrames());
@@ -396,6 +403,28 @@ public final class Stay implements AutoCloseable {
             inputFault = "";
         }
         silencedSamples = silenced;
+    }
+
+    /** What backing tracks cannot play is said; what was read too late is an incident. */
+    private void lookAtReels() {
+        List<Reel> reels = run.engine().reels();
+        reelFault = reels.stream()
+                .filter(reel -> !reel.fault().isEmpty())
+                .findFirst()
+                .map(reel -> session.find(reel.track()).map(Track::name).orElse(reel.name()) + " does not play: "
+                        + reel.fault())
+                .orElse("");
+        Map<Reel, Long> now = new IdentityHashMap<>();
+        long late = 0;
+        for (Reel reel : reels) {
+            long missing = reel.missing();
+            late += missing - missingBefore.getOrDefault(reel, 0L);
+            now.put(reel, missing);
+        }
+        missingBefore = now;
+        if (late > 0) {
+            incidents.slowDisk(1000.0 * late / session.sampleRate(), session.bufferFrames());
+        }
     }
 
     private void lookWhetherItIsInTime() {

@@ -46,6 +46,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
+import vividlantern.session.Backing;
 import vividlantern.session.BringLine;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
@@ -54,12 +55,15 @@ import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackId;
@@ -95,7 +99,11 @@ public final class Documents {
                 .addMixIn(Track.class, TrackForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
+                .addMixIn(ClickPattern.class, ClickForm.class)
                 .addMixIn(ClickPattern.Voice.class, VoiceForm.class)
+                .addMixIn(TempoMap.class, TempoMapForm.class)
+                .addMixIn(TempoMap.Meter.class, MeterForm.class)
+                .addMixIn(Marker.class, MarkerForm.class)
                 .addMixIn(Edit.class, EditForm.class)
                 .addMixIn(RigEdit.class, EditForm.class);
         editKinds().forEach((kind, type) -> builder.registerSubtypes(new NamedType(type, kind)));
@@ -303,6 +311,39 @@ public final class Documents {
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<DirectLevel> direct();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<Backing> backing();
+    }
+
+    /** A click written before it could be silent now and then sounds while the song plays. */
+    private abstract static class ClickForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract boolean countInOnly();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract int stopsAfterBars();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<MarkerId> silentIn();
+    }
+
+    /** Songs written before they had a pick-up have none. */
+    private abstract static class TempoMapForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract double pickUpQuarters();
+    }
+
+    /** Time signatures written before they could be felt otherwise are counted as they are written. */
+    private abstract static class MeterForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract int feltIn();
+    }
+
+    /** Parts written before they could need a click need none. */
+    private abstract static class MarkerForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract boolean needsClick();
     }
 
     /** A click written before its bars had patterns falls as it did. */

@@ -9,13 +9,13 @@ import java.nio.charset.StandardCharsets;
 import vividlantern.units.Noise;
 
 /**
- * Writes a stereo WAV of known length to a stream, front to back, so that it can be sent while it is made. 16 bit gets
- * TPDF dither that depends on side and frame alone, 24 bit is rounded to nearest, 32 bit is float. A file of 4 GiB and more
+ * Writes a WAV of known length to a stream, front to back, so that it can be sent while it is made. 16 bit gets
+ * TPDF dither that depends on channel and frame alone, 24 bit is rounded to nearest, 32 bit is float. A file of 4 GiB and more
  * is an RF64 (EBU Tech 3306).
  */
 public final class WavWriter implements Closeable {
 
-    private static final int CHANNELS = 2;
+    private static final int STEREO = 2;
     private static final int RIFF_BYTES = 12;
     private static final int CHUNK_BYTES = 8;
     private static final int SIZES_BYTES = 28;
@@ -27,6 +27,7 @@ public final class WavWriter implements Closeable {
 
     private final OutputStream out;
     private final SampleFormat format;
+    private final int channels;
     private final ByteBuffer buffer = ByteBuffer.allocate(8 * 4096).order(ByteOrder.LITTLE_ENDIAN);
     private long frame;
 
@@ -43,27 +44,43 @@ public final class WavWriter implements Closeable {
         }
     }
 
-    /** @param firstFrame the number of the first frame, by which the dither goes */
+    /**
+     * A stereo file.
+     *
+     * @param firstFrame the number of the first frame, by which the dither goes
+     */
     public WavWriter(OutputStream out, SampleFormat format, int sampleRate, long frames, long firstFrame)
+            throws IOException {
+        this(out, format, STEREO, sampleRate, frames, firstFrame);
+    }
+
+    /** A file of any number of channels. */
+    public WavWriter(OutputStream out, SampleFormat format, int channels, int sampleRate, long frames, long firstFrame)
             throws IOException {
         this.out = out;
         this.format = format;
+        this.channels = channels;
         frame = firstFrame;
         writeHeader(sampleRate, frames);
     }
 
-    /** The length of the whole file in bytes. */
+    /** The length of a whole stereo file in bytes. */
     public static long fileBytes(SampleFormat format, long frames) {
-        return headerBytes(format, isLong(format, frames)) + dataBytes(format, frames);
+        return fileBytes(format, STEREO, frames);
     }
 
-    private static long dataBytes(SampleFormat format, long frames) {
-        return frames * CHANNELS * format.bytes;
+    /** The length of a whole file in bytes. */
+    public static long fileBytes(SampleFormat format, int channels, long frames) {
+        return headerBytes(format, isLong(format, channels, frames)) + dataBytes(format, channels, frames);
+    }
+
+    private static long dataBytes(SampleFormat format, int channels, long frames) {
+        return frames * channels * format.bytes;
     }
 
     /** Whether a plain WAV could not say how long it is. */
-    private static boolean isLong(SampleFormat format, long frames) {
-        return headerBytes(format, false) + dataBytes(format, frames) >= 1L << 32;
+    private static boolean isLong(SampleFormat format, int channels, long frames) {
+        return headerBytes(format, false) + dataBytes(format, channels, frames) >= 1L << 32;
     }
 
     public void write(float[] left, float[] right, int offset, int frames) throws IOException {
@@ -73,6 +90,19 @@ public final class WavWriter implements Closeable {
             }
             put(left[n], 0);
             put(right[n], 1);
+            frame++;
+        }
+    }
+
+    /** Writes frames of as many channels as the file has. */
+    public void write(float[][] samples, int offset, int frames) throws IOException {
+        for (int n = offset; n < offset + frames; n++) {
+            if (buffer.remaining() < channels * format.bytes) {
+                drain();
+            }
+            for (int channel = 0; channel < channels; channel++) {
+                put(samples[channel][n], channel);
+            }
             frame++;
         }
     }
@@ -112,23 +142,23 @@ public final class WavWriter implements Closeable {
 
     private void writeHeader(int sampleRate, long frames) {
         boolean isFloat = format == SampleFormat.FLOAT_32;
-        boolean isLong = isLong(format, frames);
-        int frameBytes = CHANNELS * format.bytes;
+        boolean isLong = isLong(format, channels, frames);
+        int frameBytes = channels * format.bytes;
         putWord(isLong ? "RF64" : "RIFF");
-        buffer.putInt(isLong ? ELSEWHERE : (int) (fileBytes(format, frames) - 8));
+        buffer.putInt(isLong ? ELSEWHERE : (int) (fileBytes(format, channels, frames) - 8));
         putWord("WAVE");
         if (isLong) {
             putWord("ds64");
             buffer.putInt(SIZES_BYTES);
-            buffer.putLong(fileBytes(format, frames) - 8);
-            buffer.putLong(dataBytes(format, frames));
+            buffer.putLong(fileBytes(format, channels, frames) - 8);
+            buffer.putLong(dataBytes(format, channels, frames));
             buffer.putLong(frames);
             buffer.putInt(0);
         }
         putWord("fmt ");
         buffer.putInt(isFloat ? FLOAT_FORMAT_BYTES : FORMAT_BYTES);
         buffer.putShort((short) (isFloat ? 3 : 1));
-        buffer.putShort((short) CHANNELS);
+        buffer.putShort((short) channels);
         buffer.putInt(sampleRate);
         buffer.putInt(sampleRate * frameBytes);
         buffer.putShort((short) frameBytes);
@@ -140,7 +170,7 @@ public final class WavWriter implements Closeable {
             buffer.putInt(isLong ? ELSEWHERE : (int) frames);
         }
         putWord("data");
-        buffer.putInt(isLong ? ELSEWHERE : (int) dataBytes(format, frames));
+        buffer.putInt(isLong ? ELSEWHERE : (int) dataBytes(format, channels, frames));
     }
 
     private void putWord(String word) {

@@ -1,9 +1,10 @@
 package vividlantern.hardware;
 
 import java.util.Arrays;
+import vividlantern.units.WindowedSinc;
 
 /**
- * Reads a signal between its frames: a windowed sinc (Kaiser's window; Smith and Gossett, 1984), its table read between its
+ * Reads a signal between its frames: a {@linkplain WindowedSinc windowed sinc}, its table read between its
  * entries. What is above half the rate less a tenth of it fades; for rates that are nearly alike.
  */
 public final class Resampler {
@@ -30,7 +31,7 @@ public final class Resampler {
             double[] values = new double[2 * REACH];
             for (int tap = 0; tap < values.length; tap++) {
                 double x = tap - REACH + 1 - (double) phase / PHASES;
-                values[tap] = sinc(x) * kaiser(x / REACH);
+                values[tap] = WindowedSinc.at(x, 1, REACH, BETA);
                 sum += values[tap];
             }
             for (int tap = 0; tap < values.length; tap++) {
@@ -38,25 +39,6 @@ public final class Resampler {
             }
         }
         return kernels;
-    }
-
-    private static double sinc(double x) {
-        return Math.abs(x) < 1e-12 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x);
-    }
-
-    private static double kaiser(double x) {
-        return Math.abs(x) >= 1 ? 0 : bessel(BETA * Math.sqrt(1 - x * x)) / bessel(BETA);
-    }
-
-    /** The modified Bessel function of the first kind and order zero, by its series. */
-    private static double bessel(double x) {
-        double sum = 1;
-        double term = 1;
-        for (int k = 1; k < 40; k++) {
-            term *= x / (2 * k) * (x / (2 * k));
-            sum += term;
-        }
-        return sum;
     }
 
     /** Frames so far. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Effect;
+import vividlantern.session.TrackId;
 
 /**
  * What goes on from plan to plan: who has which slot, effect and meter. It belongs to the thread that prepares plans, but for
@@ -22,6 +23,8 @@ final class Continuing {
     final Map<String, Effect> effects = new HashMap<>();
     final Map<String, Integer> meters = new HashMap<>();
     private final List<float[]> clickWires = new ArrayList<>();
+    private final Map<MixPlan.Played, float[]> playedWires = new HashMap<>();
+    private final Map<TrackId, Integer> reels = new HashMap<>();
     private final Gains.Curves curves;
     private Gains gains;
     private AtomicIntegerArray broken = new AtomicIntegerArray(0);
@@ -39,6 +42,16 @@ final class Continuing {
             clickWires.add(new float[maxFrames]);
         }
         return clickWires.subList(0, voices);
+    }
+
+    /** The wire of a channel of what a backing track plays. */
+    float[] playedWire(MixPlan.Played played) {
+        return playedWires.computeIfAbsent(played, key -> new float[maxFrames]);
+    }
+
+    /** The number by which a backing track's reel is known, for as long as the mixer lives. */
+    int reelOf(TrackId track) {
+        return reels.computeIfAbsent(track, key -> reels.size());
     }
 
     /** How many samples of each of the engine's inputs were not finite, since the mixer began; any thread may read it. */

@@ -71,6 +71,9 @@ public final class CuePaths {
         if (origin instanceof MixPlan.Source source) {
             return source.wire() == input ? 1 : 0;
         }
+        if (origin instanceof MixPlan.Played) {
+            return 0;
+        }
         MixPlan.Tapped tapped = (MixPlan.Tapped) origin;
         return bus(tapped).edges().stream()
                 .mapToDouble(edge -> (tapped.side() == 0 ? edge.left() : edge.right()) * share(edge.origin(), input))

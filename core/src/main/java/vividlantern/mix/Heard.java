@@ -4,7 +4,9 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.rig.Rig;
+import vividlantern.session.Backing;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
@@ -33,6 +35,7 @@ public final class Heard {
 
     private final LiveState live;
     private final boolean anySoloed;
+    private final int firstPlayed;
     private final Map<TrackId, Way> ways = new HashMap<>();
 
     public Heard(Session session, Rig rig, LiveState live) {
@@ -42,15 +45,25 @@ public final class Heard {
         for (ClickPattern.Voice voice : session.click().voices()) {
             voices.put(voice.id(), rig.engineInputs().size() + voices.size());
         }
+        firstPlayed = rig.engineInputs().size() + voices.size();
+        Map<TrackId, Integer> played = new HashMap<>();
+        int[] next = {firstPlayed};
+        playing(session).forEach(backing -> {
+            played.put(backing.track(), next[0]);
+            next[0] += backing.media().channels();
+        });
         for (Track track : session.tracks()) {
             int[] sources = new int[track.width()];
             double[] factors = new double[sources.length];
             for (int channel = 0; channel < sources.length; channel++) {
-                Optional<Feed> feed = track.isClick()
+                Optional<Feed> feed = track.isPlayed()
                         ? Optional.empty()
                         : Optional.of(track.feeds().get(channel));
-                sources[channel] = feed.map(each -> sourceOf(each, session, rig))
-                        .orElseGet(() -> voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE));
+                int own = track.isClick()
+                        ? voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)
+                        : played.containsKey(track.id()) ? played.get(track.id()) + channel : NO_SOURCE;
+                sources[channel] =
+                        feed.map(each -> sourceOf(each, session, rig)).orElse(own);
                 boolean silent = live.silentInputs().contains(sources[channel]);
                 factors[channel] = silent
                         ? 0
@@ -58,6 +71,18 @@ public final class Heard {
             }
             ways.put(track.id(), way(track, sources, factors, session.isArmed(track)));
         }
+    }
+
+    /** What the backing tracks play, in the order of the tracks. */
+    static Stream<Backing> playing(Session session) {
+        return session.tracks().stream()
+                .filter(Track::isBacking)
+                .flatMap(track -> session.backing(track.id()).stream());
+    }
+
+    /** Whether a source is what a backing track plays. */
+    boolean isPlayed(int source) {
+        return source >= firstPlayed;
     }
 
     private static int sourceOf(Feed feed, Session session, Rig rig) {

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import vividlantern.mix.effects.Effect;
+import vividlantern.playback.Reel;
 
 /**
  * Buses laid out as stations over wires. First come the wires of the sources, then two for each bus whose level is or was
@@ -29,11 +30,13 @@ final class Layout {
     private final Map<String, List<Integer>> wireOf = new LinkedHashMap<>();
     private final Map<String, Integer> meters = new HashMap<>();
     private final Map<String, List<MixPlan.Bus>> poured = new HashMap<>();
+    private final Map<MixPlan.Played, Integer> played = new LinkedHashMap<>();
     private final Map<String, List<MixPlan.Insert>> chains = new HashMap<>();
     private final Set<String> tapped = new HashSet<>();
     private final int meteredWires;
 
-    Layout(List<MixPlan.Bus> buses, MixPlan plan, Continuing continuing, Optional<Layout> before) {
+    /** @param reels those of the plan, then those that are leaving */
+    Layout(List<MixPlan.Bus> buses, List<Reel> reels, MixPlan plan, Continuing continuing, Optional<Layout> before) {
         this.plan = plan;
         this.continuing = continuing;
         buses.stream()
@@ -52,7 +55,7 @@ final class Layout {
         }
         poured.values().forEach(each -> each.sort(Comparator.comparing(MixPlan.Bus::key)));
         buses.forEach(bus -> chains.put(bus.key(), bus.chain()));
-        layWires(buses);
+        layWires(buses, reels);
         Map<String, Laid> old = before.filter(layout -> layout.hasTheWiresOf(this))
                 .map(layout -> layout.laid)
                 .orElse(Map.of());
@@ -85,6 +88,7 @@ final class Layout {
     private boolean hasTheWiresOf(Layout other) {
         return plan.sources() == other.plan.sources()
                 && meteredWires == other.meteredWires
+                && played.equals(other.played)
                 && wireOf.equals(other.wireOf);
     }
 
@@ -93,20 +97,35 @@ final class Layout {
         return bus.chain().isEmpty() && bus.into().isPresent() && bus.exit().isEmpty() && !tapped.contains(bus.key());
     }
 
-    private void layWires(List<MixPlan.Bus> buses) {
+    private void layWires(List<MixPlan.Bus> buses, List<Reel> reels) {
         float[] silence = new float[continuing.maxFrames];
         while (wires.size() < plan.inputs()) {
             wires.add(silence);
         }
         wires.addAll(continuing.clickWires(plan.clicks().size()));
+        plan.reels().forEach(this::layPlayed);
         while (wires.size() < plan.sources() + meteredWires) {
             wires.add(silence);
         }
+        reels.subList(plan.reels().size(), reels.size()).forEach(this::layPlayed);
         for (MixPlan.Bus bus : buses) {
             if (!isFolded(bus)) {
                 wireOf.put(bus.key(), layWires(bus));
             }
         }
+    }
+
+    private void layPlayed(Reel reel) {
+        for (int channel = 0; channel < reel.channels(); channel++) {
+            MixPlan.Played key = new MixPlan.Played(reel.track(), channel);
+            played.put(key, wires.size());
+            wires.add(continuing.playedWire(key));
+        }
+    }
+
+    /** The first of the wires of what a backing track plays. */
+    int firstWireOf(Reel reel) {
+        return played.get(new MixPlan.Played(reel.track(), 0));
     }
 
     /** The left wire before each effect of a bus and behind the last. */
@@ -198,7 +217,7 @@ final class Layout {
         if (origin instanceof MixPlan.Tapped tap) {
             return wireOf.get(tap.bus()).get(tappedStage(tap)) + tap.side();
         }
-        return ((MixPlan.Source) origin).wire();
+        return origin instanceof MixPlan.Played reel ? played.get(reel) : ((MixPlan.Source) origin).wire();
     }
 
     /** Before an effect that looks ahead nothing is tapped: samples lie there where that effect keeps them. */

@@ -27,7 +27,7 @@ final class Leftovers {
         Leftovers leftovers = new Leftovers(plan, old);
         boolean any = false;
         for (MixPlan.Bus was : old.buses()) {
-            any |= leftovers.keep(was, plan.sources());
+            any |= leftovers.keep(was, plan.inputs() + plan.clicks().size());
         }
         if (!any) {
             return plan.buses();
@@ -42,9 +42,9 @@ final class Leftovers {
     }
 
     /** Whether something of a bus was kept. */
-    private boolean keep(MixPlan.Bus was, int sources) {
+    private boolean keep(MixPlan.Bus was, int inputsAndClicks) {
         MixPlan.Bus now = merged.get(was.key());
-        List<MixPlan.Edge> leaving = leaving(was, now, sources);
+        List<MixPlan.Edge> leaving = leaving(was, now, inputsAndClicks);
         List<MixPlan.Insert> fading = fading(was, now);
         if (leaving.isEmpty() && fading.isEmpty()) {
             return false;
@@ -63,7 +63,7 @@ final class Leftovers {
     }
 
     /** The edges that the plan has not and that are not known to have arrived at zero, wanted at zero. */
-    private List<MixPlan.Edge> leaving(MixPlan.Bus was, MixPlan.Bus now, int sources) {
+    private List<MixPlan.Edge> leaving(MixPlan.Bus was, MixPlan.Bus now, int inputsAndClicks) {
         Set<String> wanted = new HashSet<>();
         if (now != null) {
             now.edges().forEach(edge -> wanted.add(edge.path()));
@@ -71,7 +71,7 @@ final class Leftovers {
         List<MixPlan.Edge> leaving = new ArrayList<>();
         for (int at = 0; at < was.edges().size(); at++) {
             MixPlan.Edge edge = was.edges().get(at);
-            boolean there = !(edge.origin() instanceof MixPlan.Source source) || source.wire() < sources;
+            boolean there = !(edge.origin() instanceof MixPlan.Source source) || source.wire() < inputsAndClicks;
             if (there && !wanted.contains(edge.path()) && !old.isSilent(was.key(), at)) {
                 leaving.add(edge.at(0, 0));
             }

@@ -1,23 +1,26 @@
 package vividlantern.mix;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.click.ClickVoice;
 import vividlantern.mix.effects.Effect;
+import vividlantern.playback.MediaShelf;
+import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Marker;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
 import vividlantern.session.TempoMap;
+import vividlantern.session.TrackId;
 
 /**
  * What the mixer shall run: buses, in an order in which each reads only what stands before it.
  *
- * <p>A wire carries one channel's samples. The first wires are the engine's inputs, then come the click's voices, then what
- * the buses make. A bus sums edges on two wires, sends them through its effects, and may be poured into another bus or leave
+ * <p>A wire carries one channel's samples. The first wires are the engine's inputs, then come the click's voices and what backing
+ * tracks play, then what the buses make. A bus sums edges on two wires, sends them through its effects, and may be poured into another bus or leave
  * by a pair of the interface's outputs. Everything linear between a source and a bus (trim, polarity, fader, send, pan, level
  * for all, cut) is one gain to each side. So the rise of what a performer hears is limited as a whole, whatever caused it. A
  * bus with nothing inserted that is only poured into another one costs nothing: its edges are summed there.
@@ -28,10 +31,13 @@ public final class MixPlan {
     static final String MAIN = "main";
 
     /** Where an edge takes its samples. */
-    sealed interface Origin permits Source, Tapped {}
+    sealed interface Origin permits Source, Played, Tapped {}
 
     /** An engine input, or the number of inputs plus the index of a click voice. */
     record Source(int wire) implements Origin {}
+
+    /** A channel of what a backing track plays. */
+    record Played(TrackId track, int channel) implements Origin {}
 
     /**
      * A side of a bus, somewhere along its effects.
@@ -110,15 +116,21 @@ public final class MixPlan {
     private final int inputs;
     private final int outputs;
     private final List<ClickVoice> clicks;
+    private final List<Reel> reels;
     private final List<Bus> buses;
-    private final Optional<Clicked> clicked;
+    private final Optional<Song> song;
 
-    /** What the click's voices were made of. */
-    private record Clicked(ClickPattern click, TempoMap tempoMap, int sampleRate) {}
+    /** What the click's voices and the places of backing tracks were made of. */
+    private record Song(ClickPattern click, TempoMap tempoMap, List<Marker> markers, int sampleRate, MediaShelf media) {
+
+        private static Song of(Session session, MediaShelf media) {
+            return new Song(session.click(), session.tempoMap(), session.markers(), session.sampleRate(), media);
+        }
+    }
 
     /** @param buses in any order */
     MixPlan(int sampleRate, int inputs, int outputs, List<ClickVoice> clicks, List<Bus> buses) {
-        this(sampleRate, inputs, outputs, clicks, buses, Optional.empty());
+        this(sampleRate, inputs, outputs, clicks, List.of(), buses, Optional.empty());
     }
 
     private MixPlan(
@@ -126,47 +138,60 @@ public final class MixPlan {
             int inputs,
             int outputs,
             List<ClickVoice> clicks,
+            List<Reel> reels,
             List<Bus> buses,
-            Optional<Clicked> clicked) {
+            Optional<Song> song) {
         this.sampleRate = sampleRate;
         this.inputs = inputs;
         this.outputs = outputs;
         this.clicks = List.copyOf(clicks);
+        this.reels = List.copyOf(reels);
         this.buses = BusOrder.of(buses);
-        this.clicked = clicked;
+        this.song = song;
     }
 
+    /** A session whose backing tracks have no sounds. */
     public static MixPlan compile(Session session, Rig rig, LiveState live) {
-        return compile(session, rig, live, clicks(session));
+        return compile(session, rig, live, MediaShelf.EMPTY);
     }
 
-    /** Another state of the same session; click voices that are the same go on, which spares making their sounds. */
+    /** @param media where the sounds of backing tracks are */
+    public static MixPlan compile(Session session, Rig rig, LiveState live, MediaShelf media) {
+        return compile(session, rig, live, ClickVoice.of(session), List.of(), Song.of(session, media));
+    }
+
+    /**
+     * Another state of the same session; click voices that are the same go on, which spares making their sounds, and so do the
+     * sounds of backing tracks.
+     */
     public MixPlan then(Session session, Rig rig, LiveState live) {
-        boolean sameClick = clicked.equals(Optional.of(clickOf(session)));
-        return compile(session, rig, live, sameClick ? clicks : clicks(session));
+        Song next = Song.of(session, song.orElseThrow().media());
+        boolean sameClick = song.equals(Optional.of(next));
+        return compile(session, rig, live, sameClick ? clicks : ClickVoice.of(session), reels, next);
     }
 
-    private static MixPlan compile(Session session, Rig rig, LiveState live, List<ClickVoice> clicks) {
+    private static MixPlan compile(
+            Session session, Rig rig, LiveState live, List<ClickVoice> clicks, List<Reel> before, Song song) {
+        TempoCurve curve = session.tempoMap().curve();
+        List<Reel> reels = Heard.playing(session)
+                .map(backing -> Reel.of(
+                        backing,
+                        session,
+                        curve,
+                        song.media(),
+                        before.stream()
+                                .filter(reel -> reel.track().equals(backing.track()))
+                                .findFirst()
+                                .orElse(null)))
+                .toList();
         return new MixPlan(
                 session.sampleRate(),
                 rig.engineInputs().size(),
                 rig.engineOutputs().size(),
                 clicks,
+                reels,
                 new SessionBuses(session, rig, live).all(),
-                Optional.of(clickOf(session)));
-    }
-
-    private static Clicked clickOf(Session session) {
-        return new Clicked(session.click(), session.tempoMap(), session.sampleRate());
-    }
-
-    private static List<ClickVoice> clicks(Session session) {
-        TempoCurve curve = session.tempoMap().curve();
-        List<ClickVoice> voices = new ArrayList<>();
-        for (ClickPattern.Voice voice : session.click().voices()) {
-            voices.add(new ClickVoice(voice, curve, session.sampleRate()));
-        }
-        return voices;
+                Optional.of(song));
     }
 
     int sampleRate() {
@@ -185,13 +210,18 @@ public final class MixPlan {
         return clicks;
     }
 
+    /** What the backing tracks play. */
+    public List<Reel> reels() {
+        return reels;
+    }
+
     /** Each after those it reads. */
     List<Bus> buses() {
         return buses;
     }
 
-    /** Engine inputs and click voices together: how many sources there are to meter. */
+    /** Engine inputs, click voices and what backing tracks play together: how many sources there are to meter. */
     public int sources() {
-        return inputs + clicks.size();
+        return inputs + clicks.size() + reels.stream().mapToInt(Reel::channels).sum();
     }
 }

@@ -1,5 +1,6 @@
 package vividlantern.mix;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -7,8 +8,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.click.ClickVoice;
+import vividlantern.click.Passage;
+import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
+import vividlantern.session.TrackId;
 
 /**
  * A plan made ready to run: its buses as stations over wires. What left the plan stays in here until it has arrived at zero.
@@ -25,6 +30,9 @@ public final class MixState {
     private final float[][] wires;
     private final int[] silentOutputs;
     private final ClickVoice[] clicks;
+    private final Reel[] reels;
+    private final int[] reelNumbers;
+    private final int[] reelWires;
     private final Gains gains;
     private final Meters meters;
     private final Map<String, Integer> busMeters;
@@ -35,7 +43,15 @@ public final class MixState {
         this.plan = plan;
         this.continuing = continuing;
         buses = previous.map(old -> Leftovers.with(plan, old)).orElse(plan.buses());
-        layout = new Layout(buses, plan, continuing, previous.map(old -> old.layout));
+        List<Reel> playing = new ArrayList<>(plan.reels());
+        previous.ifPresent(old -> old.reelsStillHeard(plan, buses).forEach(playing::add));
+        layout = new Layout(buses, playing, plan, continuing, previous.map(old -> old.layout));
+        reels = playing.toArray(Reel[]::new);
+        reelNumbers = playing.stream()
+                .mapToInt(reel -> continuing.reelOf(reel.track()))
+                .toArray();
+        reelWires = playing.stream().mapToInt(layout::firstWireOf).toArray();
+        playing.forEach(reel -> reel.prepare(continuing.maxFrames));
         stations = layout.stations();
         wires = layout.wires();
         busMeters = layout.meters();
@@ -44,6 +60,18 @@ public final class MixState {
         gains = continuing.roomyGains();
         meters = new Meters(
                 continuing.kernel, plan.sources(), continuing.meters.size(), continuing.broken(plan.inputs()));
+    }
+
+    /** Reels that a plan has not, and that buses still read. */
+    private Stream<Reel> reelsStillHeard(MixPlan next, List<MixPlan.Bus> read) {
+        Set<TrackId> wanted = new HashSet<>();
+        read.forEach(bus -> bus.edges().forEach(edge -> {
+            if (edge.origin() instanceof MixPlan.Played played) {
+                wanted.add(played.track());
+            }
+        }));
+        next.reels().forEach(reel -> wanted.remove(reel.track()));
+        return Stream.of(reels).filter(reel -> wanted.contains(reel.track()));
     }
 
     private int[] silentOutputs() {
@@ -100,6 +128,13 @@ public final class MixState {
             gains.continueFrom(old.gains);
         }
         meters.goOnFrom(old.meters);
+        for (int at = 0; at < reels.length; at++) {
+            for (int before = 0; before < old.reels.length; before++) {
+                if (reelNumbers[at] == old.reelNumbers[before] && reels[at] != old.reels[before]) {
+                    reels[at].takeOver(old.reels[before]);
+                }
+            }
+        }
         if (plan.inputs() == old.plan.inputs()) {
             System.arraycopy(old.wires, 0, wires, 0, plan.inputs());
             lastOut = old.lastOut;
@@ -140,9 +175,12 @@ public final class MixState {
     }
 
     /** Works off frames of the block that lie in one window of the meters. */
-    void run(int at, int frames, long frame, long songFrame, long firstSongFrame, long lastSongFrame) {
+    void run(int at, int frames, long frame, long songFrame, Passage passage) {
         for (int voice = 0; voice < clicks.length; voice++) {
-            clicks[voice].fill(songFrame, wires[plan.inputs() + voice], at, frames, firstSongFrame, lastSongFrame);
+            clicks[voice].fill(songFrame, wires[plan.inputs() + voice], at, frames, passage);
+        }
+        for (int reel = 0; reel < reels.length; reel++) {
+            reels[reel].fill(songFrame, wires, reelWires[reel], at, frames, passage);
         }
         meters.sources(wires, at, frames);
         for (Station station : stations) {

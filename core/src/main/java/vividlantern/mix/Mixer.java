@@ -1,6 +1,7 @@
 package vividlantern.mix;
 
 import java.util.Optional;
+import vividlantern.click.Passage;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
 
@@ -37,19 +38,11 @@ public final class Mixer {
      *
      * @param in what came in; samples that are not finite are set to zero in it
      * @param frame the block's first frame since the device began; meter windows follow it
-     * @param songFrame the song's frame there, for the click
-     * @param firstSongFrame no click sounds that begins before it
-     * @param lastSongFrame no click begins at or after it; {@link Long#MIN_VALUE} while the song stands
+     * @param songFrame the song's frame there
+     * @param passage what of the song is played
      */
     public void process(
-            MixState state,
-            float[][] in,
-            float[][] out,
-            int frames,
-            long frame,
-            long songFrame,
-            long firstSongFrame,
-            long lastSongFrame) {
+            MixState state, float[][] in, float[][] out, int frames, long frame, long songFrame, Passage passage) {
         if (state != running) {
             if (running == null) {
                 state.begin();
@@ -64,7 +57,7 @@ public final class Mixer {
         while (at < frames) {
             int untilWindow = (int) (meterFrames - (frame + at) % meterFrames);
             int span = Math.min(frames - at, untilWindow);
-            state.run(at, span, frame + at, songFrame + at, firstSongFrame, lastSongFrame);
+            state.run(at, span, frame + at, songFrame + at, passage);
             if (span == untilWindow) {
                 state.meters().endWindow(frame + at + span);
             }

@@ -145,7 +145,8 @@ final class SessionBuses {
             for (int side = 0; side < 2 && channel + side < sources.length; side++) {
                 int source = sources[channel + side];
                 if (source != Heard.NO_SOURCE) {
-                    edges.add(new MixPlan.Edge(side + "|" + source, new MixPlan.Source(source), 1 - side, side));
+                    edges.add(new MixPlan.Edge(
+                            side + "|" + nameOf(source), sourceOf(track, channel + side, source), 1 - side, side));
                 }
             }
             String key = shiftOf(track, channel);
@@ -163,11 +164,20 @@ final class SessionBuses {
         return "shift " + track.id() + "|" + channel / 2;
     }
 
+    private MixPlan.Origin sourceOf(Track track, int channel, int source) {
+        return heard.isPlayed(source) ? new MixPlan.Played(track.id(), channel) : new MixPlan.Source(source);
+    }
+
+    /** What a source is called in paths: its number, or that it is the track's own sound, whose number moves with other tracks. */
+    private String nameOf(int source) {
+        return heard.isPlayed(source) ? "played" : String.valueOf(source);
+    }
+
     /** The recording's tap is never shifted. */
-    private static MixPlan.Origin origin(Track track, String tap, int channel, int source) {
+    private MixPlan.Origin origin(Track track, String tap, int channel, int source) {
         return isShifted(track) && !tap.equals(Tap.INPUT.name())
                 ? new MixPlan.Tapped(shiftOf(track, channel), MixPlan.Tapped.END, channel % 2)
-                : new MixPlan.Source(source);
+                : sourceOf(track, channel, source);
     }
 
     private void addEdges(Track track, String tap, double gain, Pan pan, List<MixPlan.Edge> edges) {
@@ -186,11 +196,11 @@ final class SessionBuses {
         }
     }
 
-    private static String[] pathsOf(Track track, String tap, int[] sources) {
+    private String[] pathsOf(Track track, String tap, int[] sources) {
         String[] paths = new String[sources.length];
         for (int channel = 0; channel < paths.length; channel++) {
             String shifted = isShifted(track) && !tap.equals(Tap.INPUT.name()) ? "|shifted" : "";
-            paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + sources[channel] + shifted;
+            paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + nameOf(sources[channel]) + shifted;
         }
         return paths;
     }

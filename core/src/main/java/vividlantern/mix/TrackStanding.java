@@ -83,6 +83,11 @@ public record TrackStanding(
         if (track.isClick()) {
             return "the click";
         }
+        if (track.isBacking()) {
+            return session.backing(track.id())
+                    .map(backing -> backing.media().name())
+                    .orElse("no sound");
+        }
         Optional<Track> wide = track.splitFrom().flatMap(session::find);
         if (wide.isPresent()) {
             List<String> channels = track.feeds().stream()

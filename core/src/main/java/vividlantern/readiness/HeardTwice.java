@@ -8,6 +8,7 @@ import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.PartKey;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
@@ -34,9 +35,7 @@ final class HeardTwice implements Rule {
     }
 
     static boolean sounds(Cue cue, TrackId track) {
-        return cue.send(track)
-                .filter(send -> !send.muted() && !send.level().isOff())
-                .isPresent();
+        return cue.send(track).filter(Send::isOn).isPresent();
     }
 
     private static Finding finding(Cue cue, Track wide) {

@@ -19,7 +19,7 @@ final class PairSwapped implements Rule {
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Track track : session.tracks()) {
-            if (track.width() == 2 && isSwapped(session, rig, track)) {
+            if (track.feeds().size() == 2 && isSwapped(session, rig, track)) {
                 Feed left = track.feeds().get(0);
                 Feed right = track.feeds().get(1);
                 found.add(Finding.fixable(

@@ -36,7 +36,11 @@ public final class Readiness {
             new NamesRepeat(),
             new ClockNotShared(),
             new MixingBuffer(),
-            new SpeakersNearMics());
+            new SpeakersNearMics(),
+            new ClickOnSpeakers(),
+            new ClickMissing(),
+            new VoiceWithoutTrack(),
+            new BackingUnheard());
 
     /**
      * A finding, and how it stands.
@@ -58,6 +62,7 @@ public final class Readiness {
         FreePorts free = new FreePorts(session, rig);
         RULES.forEach(rule -> found.addAll(rule.find(session, rig, free)));
         found.addAll(new SetByHand(noted.turned()).find(session, rig, free));
+        found.addAll(new MediaLost(noted.media()).find(session, rig, free));
         found.addAll(new SoundWasMissing(noted.incidents()).find(session, rig, free));
         found.addAll(new HeardLateOrTwice(noted.measured()).find(session, rig, free));
         found.addAll(new LatencyUnproved(noted.measured()).find(session, rig, free));

@@ -1,22 +1,46 @@
 package vividlantern.session;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import vividlantern.units.Decibels;
 
 /**
- * What the click sounds like and when it counts in. Each voice has a track of its own, so that everybody can have
- * their own amount of each.
+ * What the click sounds like and when it sounds. Each voice has a track of its own, so that everybody can have their own
+ * amount of each.
  *
  * @param countInBars bars that are clicked before the song starts
+ * @param countInOnly whether it is silent once the song plays
+ * @param stopsAfterBars after so many bars that were played it is silent; 0 if it goes on
+ * @param silentIn the parts of the song in which it is silent
  */
-public record ClickPattern(int countInBars, List<Voice> voices) implements Part {
+public record ClickPattern(
+        int countInBars, List<Voice> voices, boolean countInOnly, int stopsAfterBars, List<MarkerId> silentIn)
+        implements Part {
 
     public static final int MOST_VOICES = 8;
     public static final int MOST_COUNT_IN_BARS = 8;
 
+    public static final int MOST_BARS_UNTIL_SILENT = 1000;
+
     public ClickPattern {
         voices = List.copyOf(voices);
+        silentIn = List.copyOf(silentIn);
+    }
+
+    /** A click that goes on while the song plays. */
+    public ClickPattern(int countInBars, List<Voice> voices) {
+        this(countInBars, voices, false, 0, List.of());
+    }
+
+    /** The click without what it knows of a part of the song that is no more. */
+    public ClickPattern without(MarkerId part) {
+        return new ClickPattern(
+                countInBars,
+                voices.stream().map(voice -> voice.without(part)).toList(),
+                countInOnly,
+                stopsAfterBars,
+                silentIn.stream().filter(each -> !each.equals(part)).toList());
     }
 
     /**
@@ -25,7 +49,8 @@ public record ClickPattern(int countInBars, List<Voice> voices) implements Part 
      * @param stepsPerBeat into how many equal steps a beat is divided; 1 clicks on the beats
      * @param betweenBeats leaves out the steps that fall on a beat
      * @param accent how much louder an accented step is; off leaves it as the others
-     * @param patterns bars in which it falls otherwise than on each of its steps with the first one accented
+     * @param patterns bars in which it falls otherwise than usual
+     * @param decayMs in how long a stroke falls to a third; empty for what its sound has of its own
      */
     public record Voice(
             VoiceId id,
@@ -35,13 +60,14 @@ public record ClickPattern(int countInBars, List<Voice> voices) implements Part 
             int stepsPerBeat,
             boolean betweenBeats,
             Decibels accent,
-            List<BarPattern> patterns) {
+            List<BarPattern> patterns,
+            Optional<Double> decayMs) {
 
         public Voice {
             patterns = List.copyOf(patterns);
         }
 
-        /** One that falls on all of its steps. */
+        /** One that falls as usual. */
         public Voice(
                 VoiceId id,
                 String name,
@@ -50,37 +76,79 @@ public record ClickPattern(int countInBars, List<Voice> voices) implements Part 
                 int stepsPerBeat,
                 boolean betweenBeats,
                 Decibels accent) {
-            this(id, name, sound, pitchHz, stepsPerBeat, betweenBeats, accent, List.of());
+            this(id, name, sound, pitchHz, stepsPerBeat, betweenBeats, accent, List.of(), Optional.empty());
         }
 
-        /** What each step of a bar of a time signature is. */
+        /** What each step of a bar of a time signature is, where no part has a pattern of its own. */
         public List<Stroke> strokes(TempoMap.Meter meter) {
+            return pattern(meter, Optional.empty()).orElseGet(() -> usual(meter));
+        }
+
+        /** What each step of a bar of a time signature is in a part of the song. */
+        public List<Stroke> strokes(TempoMap.Meter meter, MarkerId part) {
+            return pattern(meter, Optional.of(part)).orElseGet(() -> strokes(meter));
+        }
+
+        private Optional<List<Stroke>> pattern(TempoMap.Meter meter, Optional<MarkerId> part) {
             int steps = meter.beats() * stepsPerBeat;
             return patterns.stream()
-                    .filter(pattern -> pattern.isOf(meter) && pattern.strokes().size() == steps)
+                    .filter(pattern ->
+                            pattern.isOf(meter, part) && pattern.strokes().size() == steps)
                     .findFirst()
-                    .map(BarPattern::strokes)
-                    .orElseGet(() ->
-                            IntStream.range(0, steps).mapToObj(this::usual).toList());
+                    .map(BarPattern::strokes);
         }
 
-        private Stroke usual(int step) {
-            if (betweenBeats && step % stepsPerBeat == 0) {
-                return Stroke.SILENT;
-            }
-            return step == 0 ? Stroke.ACCENTED : Stroke.SOUNDING;
+        private List<Stroke> usual(TempoMap.Meter meter) {
+            return IntStream.range(0, meter.beats() * stepsPerBeat)
+                    .mapToObj(step -> usual(step, meter))
+                    .toList();
+        }
+
+        /**
+         * Where people count otherwise than it is written, beats are what they count, and what is written between their counts
+         * lies between the beats.
+         */
+        private Stroke usual(int step, TempoMap.Meter meter) {
+            boolean onCount = step % (stepsPerBeat * meter.beatsPerCount()) == 0;
+            boolean onBeat = step % stepsPerBeat == 0;
+            boolean felt = meter.beatsPerCount() > 1;
+            boolean sounds = betweenBeats ? felt ? onBeat && !onCount : !onBeat : stepsPerBeat > 1 || onCount;
+            return sounds ? step == 0 ? Stroke.ACCENTED : Stroke.SOUNDING : Stroke.SILENT;
+        }
+
+        private Voice without(MarkerId part) {
+            return new Voice(
+                    id,
+                    name,
+                    sound,
+                    pitchHz,
+                    stepsPerBeat,
+                    betweenBeats,
+                    accent,
+                    patterns.stream()
+                            .filter(each -> !each.part().equals(Optional.of(part)))
+                            .toList(),
+                    decayMs);
         }
     }
 
-    /** What the steps of a bar are, in every bar of a time signature. */
-    public record BarPattern(int beats, int noteValue, List<Stroke> strokes) {
+    /**
+     * What the steps of a bar are, in every bar of a time signature.
+     *
+     * @param part the part of the song in which it is so; empty where no part has its own
+     */
+    public record BarPattern(int beats, int noteValue, List<Stroke> strokes, Optional<MarkerId> part) {
 
         public BarPattern {
             strokes = List.copyOf(strokes);
         }
 
-        boolean isOf(TempoMap.Meter meter) {
-            return beats == meter.beats() && noteValue == meter.noteValue();
+        public BarPattern(int beats, int noteValue, List<Stroke> strokes) {
+            this(beats, noteValue, strokes, Optional.empty());
+        }
+
+        boolean isOf(TempoMap.Meter meter, Optional<MarkerId> of) {
+            return beats == meter.beats() && noteValue == meter.noteValue() && part.equals(of);
         }
     }
 
@@ -93,6 +161,8 @@ public record ClickPattern(int countInBars, List<Voice> voices) implements Part 
     public enum Sound {
         WOOD,
         TONE,
-        TICK
+        TICK,
+        /** A low skin whose pitch falls. */
+        SKIN
     }
 }

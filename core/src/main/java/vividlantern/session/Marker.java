@@ -1,4 +1,14 @@
 package vividlantern.session;
 
-/** A named place in the song, at the start of a bar (counted from 1). */
-public record Marker(MarkerId id, String name, int bar) implements Part {}
+/**
+ * A named place in the song, at the start of a bar (counted from 1): a part of the song begins there.
+ *
+ * @param needsClick whether everybody plays that part to the click
+ */
+public record Marker(MarkerId id, String name, int bar, boolean needsClick) implements Part {
+
+    /** A part that can do without a click. */
+    public Marker(MarkerId id, String name, int bar) {
+        this(id, name, bar, false);
+    }
+}

@@ -17,5 +17,6 @@ public sealed interface Part
                 BringLine,
                 SongEntry,
                 DirectLevel,
+                Backing,
                 ControlRoom,
                 Monitoring {}

@@ -50,6 +50,10 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
         return new PartKey(PartKind.DIRECT, direct.cue() + "/" + direct.input());
     }
 
+    public static PartKey of(Backing backing) {
+        return new PartKey(PartKind.BACKING, backing.track().value());
+    }
+
     public static PartKey parse(String text) {
         int slash = text.indexOf('/');
         return slash < 0

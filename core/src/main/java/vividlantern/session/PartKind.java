@@ -52,7 +52,12 @@ public enum PartKind {
             "control-room",
             ControlRoom.class,
             Session::controlRoom,
-            (room, found) -> room.ifPresent(part -> found.accept("", part)));
+            (room, found) -> room.ifPresent(part -> found.accept("", part))),
+    BACKING(
+            "backing",
+            Backing.class,
+            Session::backing,
+            each(part -> part.track().value()));
 
     private final String word;
     private final Class<? extends Part> type;

@@ -98,6 +98,9 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         boolean directGone = after.direct().stream()
                 .anyMatch(each -> after.find(each.cue()).isEmpty()
                         || after.find(each.input()).isEmpty());
+        boolean backingGone = after.backing().stream()
+                .anyMatch(each ->
+                        after.find(each.track()).filter(Track::isBacking).isEmpty());
         boolean numberShared =
                 after.inputs().stream().map(Input::number).distinct().count()
                         < after.inputs().size();
@@ -108,6 +111,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 || sendsLost
                 || groupedGone
                 || directGone
+                || backingGone
                 || numberShared);
     }
 
@@ -169,7 +173,8 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 Parts.<SongEntry>all(parts, PartKind.SONG).stream().findFirst(),
                 all(parts, PartKind.DIRECT),
                 Parts.<Monitoring>all(parts, PartKind.MONITORING).stream().findFirst(),
-                Parts.<ControlRoom>all(parts, PartKind.CONTROL_ROOM).stream().findFirst());
+                Parts.<ControlRoom>all(parts, PartKind.CONTROL_ROOM).stream().findFirst(),
+                all(parts, PartKind.BACKING));
     }
 
     @SuppressWarnings("unchecked")

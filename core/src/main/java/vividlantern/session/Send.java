@@ -41,6 +41,11 @@ public record Send(TrackId trackId, Decibels level, Pan pan, boolean panAsMain, 
         return new Send(trackId, level, pan, panAsMain, muted, newTap);
     }
 
+    /** Whether it lets something through. */
+    public boolean isOn() {
+        return !muted && !level.isOff();
+    }
+
     /** Whether anything the control room does to the track reaches this send. */
     public boolean followsTheSpeakers() {
         return tap == Tap.POST_FADER || panAsMain;

@@ -23,6 +23,7 @@ import vividlantern.units.Decibels;
  * @param direct what performers hear past the engine
  * @param monitoring empty while all of it is as it begins
  * @param controlRoom empty while all of it is as it begins
+ * @param backing what the backing tracks play
  */
 public record Session(
         SessionId id,
@@ -48,7 +49,8 @@ public record Session(
         Optional<SongEntry> songEntry,
         List<DirectLevel> direct,
         Optional<Monitoring> monitoring,
-        Optional<ControlRoom> controlRoom) {
+        Optional<ControlRoom> controlRoom,
+        List<Backing> backing) {
 
     public Session {
         performers = indexed(
@@ -83,6 +85,7 @@ public record Session(
                 Comparator.comparingDouble(BringLine::position)
                         .thenComparing(line -> line.id().value()));
         direct = sorted(direct, Comparator.comparing(PartKey::of));
+        backing = sorted(backing, Comparator.comparing(PartKey::of));
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -121,7 +124,8 @@ public record Session(
                 Optional.empty(),
                 List.of(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                List.of());
     }
 
     public Settings settings() {
@@ -156,6 +160,11 @@ public record Session(
     /** How loud an input is heard direct in a cue, if it is. */
     public Optional<DirectLevel> direct(CueId cue, InputId input) {
         return direct.stream().filter(each -> each.isOf(cue, input)).findFirst();
+    }
+
+    /** What a backing track plays, if it has a sound. */
+    public Optional<Backing> backing(TrackId track) {
+        return backing.stream().filter(each -> each.track().equals(track)).findFirst();
     }
 
     /** What holds for everybody's monitoring; as it begins if nothing was set. */
@@ -222,10 +231,13 @@ public record Session(
         return with(draft -> draft.tracks = all);
     }
 
-    /** The session with these tracks only; groups keep those of theirs that are there, and need two. */
+    /** The session with these tracks only and what they play; groups keep those of theirs that are there, and need two. */
     public Session withoutOtherTracks(List<Track> all) {
         List<TrackId> there = all.stream().map(Track::id).toList();
         return withTracks(all)
+                .withBacking(backing.stream()
+                        .filter(each -> there.contains(each.track()))
+                        .toList())
                 .withGroups(groups.stream()
                         .map(group -> group.among(there))
                         .filter(group -> group.tracks().size() > 1)
@@ -288,6 +300,10 @@ public record Session(
         return with(draft -> draft.controlRoom = part);
     }
 
+    public Session withBacking(List<Backing> all) {
+        return with(draft -> draft.backing = all);
+    }
+
     private Session with(Consumer<Draft> change) {
         Draft draft = new Draft(this);
         change.accept(draft);
@@ -316,7 +332,8 @@ public record Session(
                 draft.songEntry,
                 draft.direct,
                 draft.monitoring,
-                draft.controlRoom);
+                draft.controlRoom,
+                draft.backing);
     }
 
     /** A session while one thing of it is changed; it never leaves this class. */
@@ -338,6 +355,7 @@ public record Session(
         private List<DirectLevel> direct;
         private Optional<Monitoring> monitoring;
         private Optional<ControlRoom> controlRoom;
+        private List<Backing> backing;
 
         private Draft(Session session) {
             revision = session.revision;
@@ -357,6 +375,7 @@ public record Session(
             direct = session.direct;
             monitoring = session.monitoring;
             controlRoom = session.controlRoom;
+            backing = session.backing;
         }
     }
 

@@ -20,6 +20,8 @@ public final class TempoCurve {
     private final int[] meterBeats;
     private final double[] meterBeatQuarters;
     private final List<TempoMap.Meter> meters;
+    private final double beginsQuarter;
+    private final double endsQuarter;
 
     TempoCurve(TempoMap map) {
         List<TempoMap.Tempo> tempos = map.tempos();
@@ -50,6 +52,8 @@ public final class TempoCurve {
                 meterQuarter[i] = quarterOf(i - 1, meterBar[i], 0);
             }
         }
+        beginsQuarter = -map.pickUpQuarters();
+        endsQuarter = map.lastBar().map(bar -> quarterOf(bar + 1, 0)).orElse(Double.POSITIVE_INFINITY);
     }
 
     /** Seconds from the start of bar 1 to a position; negative before it. */
@@ -76,6 +80,26 @@ public final class TempoCurve {
         double length = startQuarter[segment + 1] - startQuarter[segment];
         return startQuarter[segment]
                 + length * from / (to - from) * (StrictMath.exp(elapsed * (to - from) / (60 * length)) - 1);
+    }
+
+    /** Where the song begins: at bar 1 or, with a pick-up, before it. */
+    public double begins() {
+        return beginsQuarter;
+    }
+
+    /** Where the song ends; infinitely far while it has no end. */
+    public double ends() {
+        return endsQuarter;
+    }
+
+    /** The bar in which the song begins: bar 1, or the one before it in which its pick-up lies. */
+    public int firstBar() {
+        return beginsQuarter < 0 ? 0 : 1;
+    }
+
+    /** Which of the counts of its bar a position lies in, from 0; as many as the bar is felt in. */
+    public int countAt(double quarter) {
+        return (int) (beatAt(quarter) / meters.get(meterAtBar(barAt(quarter))).beatsPerCount());
     }
 
     /** The frame at which a position falls: round(t·fs). */

@@ -6,13 +6,16 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * The song's tempo and time signatures. Positions are quarter notes from the start of bar 1; bars count from 1, and
- * bar 0 and below lie before the song with the first tempo and time signature.
+ * The song's tempo and time signatures, and where it begins and ends. Positions are quarter notes from the start of bar 1; bars
+ * count from 1, and bar 0 and below lie before the song with the first tempo and time signature.
  *
  * @param tempos in order; the first at 0
  * @param meters in order; the first at bar 1
+ * @param pickUpQuarters so long before bar 1 the song begins, in quarter notes; less than a bar
+ * @param lastBar the last bar of the song; empty while it has no end
  */
-public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
+public record TempoMap(List<Tempo> tempos, List<Meter> meters, double pickUpQuarters, Optional<Integer> lastBar)
+        implements Part {
 
     /**
      * A tempo from a position on.
@@ -34,8 +37,26 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
     /** Four hours at 166 quarter notes a minute. */
     private static final int LONGEST_QUARTERS = 40_000;
 
-    /** A time signature from a bar on: so many beats of 1/noteValue. */
-    public record Meter(int bar, int beats, int noteValue) {
+    /**
+     * A time signature from a bar on: so many beats of 1/noteValue.
+     *
+     * @param feltIn in how many people count it, as 6/8 in two; 0 if as it is written
+     */
+    public record Meter(int bar, int beats, int noteValue, int feltIn) {
+
+        public Meter {
+            feltIn = feltIn == beats ? 0 : feltIn;
+        }
+
+        /** One that is counted as it is written. */
+        public Meter(int bar, int beats, int noteValue) {
+            this(bar, beats, noteValue, 0);
+        }
+
+        /** How many written beats make one that is counted. */
+        public int beatsPerCount() {
+            return feltIn == 0 ? 1 : beats / feltIn;
+        }
 
         public double quartersPerBeat() {
             return 4.0 / noteValue;
@@ -51,6 +72,23 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
         meters = List.copyOf(meters);
     }
 
+    /** A song without pick-up and end. */
+    public TempoMap(List<Tempo> tempos, List<Meter> meters) {
+        this(tempos, meters, 0, Optional.empty());
+    }
+
+    private TempoMap with(List<Tempo> others) {
+        return new TempoMap(others, meters, pickUpQuarters, lastBar);
+    }
+
+    public TempoMap pickedUp(double quarters) {
+        return new TempoMap(tempos, meters, quarters, lastBar);
+    }
+
+    public TempoMap endingWith(Optional<Integer> bar) {
+        return new TempoMap(tempos, meters, pickUpQuarters, bar);
+    }
+
     public static TempoMap steady(double beatsPerMinute, int beats, int noteValue) {
         return new TempoMap(
                 List.of(new Tempo(0, beatsPerMinute, NoteValue.CROTCHET, false)),
@@ -59,15 +97,13 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
 
     /** Tempos as they are set: in steps of 0.01 beats a minute. */
     public TempoMap inSteps() {
-        return new TempoMap(
-                tempos.stream()
-                        .map(tempo -> new Tempo(
-                                tempo.atQuarter(),
-                                Math.rint(100 * tempo.beatsPerMinute()) / 100,
-                                tempo.unit(),
-                                tempo.rampToNext()))
-                        .toList(),
-                meters);
+        return with(tempos.stream()
+                .map(tempo -> new Tempo(
+                        tempo.atQuarter(),
+                        Math.rint(100 * tempo.beatsPerMinute()) / 100,
+                        tempo.unit(),
+                        tempo.rampToNext()))
+                .toList());
     }
 
     /** The tempo that begins at a position. */
@@ -82,15 +118,14 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
         Optional<Tempo> there = tempoAt(tempo.atQuarter());
         double quarter = there.map(Tempo::atQuarter).orElse(tempo.atQuarter());
         Tempo placed = new Tempo(quarter, tempo.beatsPerMinute(), tempo.unit(), tempo.rampToNext());
-        return new TempoMap(
-                Stream.concat(tempos.stream().filter(each -> !Optional.of(each).equals(there)), Stream.of(placed))
-                        .sorted(Comparator.comparingDouble(Tempo::atQuarter))
-                        .toList(),
-                meters);
+        return with(Stream.concat(
+                        tempos.stream().filter(each -> !Optional.of(each).equals(there)), Stream.of(placed))
+                .sorted(Comparator.comparingDouble(Tempo::atQuarter))
+                .toList());
     }
 
     public TempoMap without(Tempo tempo) {
-        return new TempoMap(tempos.stream().filter(each -> !each.equals(tempo)).toList(), meters);
+        return with(tempos.stream().filter(each -> !each.equals(tempo)).toList());
     }
 
     /** With a time signature in the place of the one that begins at its bar, if one does; tempos stay in their bars. */
@@ -110,7 +145,7 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
      * none meets another one.
      */
     private TempoMap counting(List<Meter> others) {
-        TempoMap other = new TempoMap(tempos, others);
+        TempoMap other = new TempoMap(tempos, others, pickUpQuarters, lastBar);
         if (!other.fault().isEmpty()) {
             return other;
         }
@@ -127,7 +162,7 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
                             tempo.rampToNext());
                 })
                 .toList();
-        return new TempoMap(moved, others);
+        return other.with(moved);
     }
 
     /** Why this cannot be a tempo map, or "" if it can. */
@@ -160,12 +195,22 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters) implements Part {
                     || !List.of(1, 2, 4, 8, 16).contains(meter.noteValue())) {
                 return "A time signature has 1 to 32 beats of 1, 1/2, 1/4, 1/8 or 1/16.";
             }
+            if (meter.feltIn() < 0 || meter.feltIn() > 0 && meter.beats() % meter.feltIn() != 0) {
+                return meter.beats() + "/" + meter.noteValue() + " cannot be felt in " + meter.feltIn()
+                        + ": each count has as many beats as the others.";
+            }
             if (meter.bar() > LONGEST_QUARTERS) {
                 return "The last time signature stands at bar " + LONGEST_QUARTERS + " at most.";
             }
             if (i > 0 && meter.bar() <= meters.get(i - 1).bar()) {
                 return "Time signatures must stand in order, each at a bar of its own.";
             }
+        }
+        if (!(pickUpQuarters >= 0 && pickUpQuarters < meters.get(0).quartersPerBar())) {
+            return "A pick-up is shorter than the first bar.";
+        }
+        if (lastBar.filter(bar -> bar < 1 || bar > LONGEST_QUARTERS).isPresent()) {
+            return "A song ends with bar 1 at the earliest and bar " + LONGEST_QUARTERS + " at the latest.";
         }
         return "";
     }

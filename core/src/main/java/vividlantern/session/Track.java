@@ -46,7 +46,9 @@ public record Track(
         /** Fed by outputs of a sound module. */
         INSTRUMENT,
         /** Some channels of a wide track, heard but not recorded. */
-        SPLIT
+        SPLIT,
+        /** Plays a sound from a file. */
+        BACKING
     }
 
     public Track {
@@ -92,29 +94,49 @@ public record Track(
 
     /** A click track as it begins: heard by those who have a send of it, off on the speakers. */
     public static Track forClick(TrackId id, double position, String name, VoiceId voice) {
+        return played(id, position, name, Role.CLICK, 1, Optional.of(voice), Decibels.OFF);
+    }
+
+    /** A backing track as it begins: on the speakers at 0 dB, heard by those who have a send of it. */
+    public static Track forBacking(TrackId id, double position, String name, int width) {
+        return played(id, position, name, Role.BACKING, width, Optional.empty(), Decibels.ZERO);
+    }
+
+    /** A track of what the program plays itself: nothing feeds it, and it is always heard. */
+    private static Track played(
+            TrackId id, double position, String name, Role role, int width, Optional<VoiceId> voice, Decibels fader) {
         return new Track(
                 id,
                 position,
                 name,
-                Role.CLICK,
-                1,
+                role,
+                width,
                 List.of(),
-                Optional.of(voice),
+                voice,
                 false,
                 Hear.ALWAYS,
                 Decibels.ZERO,
                 false,
                 0,
                 Pan.CENTRE,
-                Decibels.OFF,
+                fader,
                 false,
                 false,
-                true,
+                role == Role.CLICK,
                 Look.PLAIN);
     }
 
     public boolean isClick() {
         return role == Role.CLICK;
+    }
+
+    public boolean isBacking() {
+        return role == Role.BACKING;
+    }
+
+    /** Whether the program plays it itself: it is always heard and never recorded. */
+    public boolean isPlayed() {
+        return isClick() || isBacking();
     }
 
     /** The wide track that it is split from, if it is. */

@@ -81,7 +81,7 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
     private static boolean belongs(PartKey key) {
         return switch (key.kind()) {
             case SETTINGS, CLICK, TEMPO_MAP, PERFORMER, INPUT, TRACK, CUE, SEND, GROUP, DIRECT -> true;
-            case MARKER, ACKNOWLEDGEMENT, VIEW, BRING, SONG, MONITORING, CONTROL_ROOM -> false;
+            case MARKER, ACKNOWLEDGEMENT, VIEW, BRING, SONG, MONITORING, CONTROL_ROOM, BACKING -> false;
         };
     }
 

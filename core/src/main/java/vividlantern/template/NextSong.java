@@ -80,7 +80,7 @@ public final class NextSong {
                     DIRECT,
                     MONITORING,
                     CONTROL_ROOM -> true;
-            case MARKER, SONG -> false;
+            case MARKER, SONG, BACKING -> false;
         };
     }
 

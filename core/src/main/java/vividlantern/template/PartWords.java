@@ -10,6 +10,7 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Acknowledgement;
+import vividlantern.session.Backing;
 import vividlantern.session.BringLine;
 import vividlantern.session.Channels;
 import vividlantern.session.ClickPattern;
@@ -21,6 +22,7 @@ import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
 import vividlantern.session.Monitoring;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
@@ -73,6 +75,7 @@ final class PartWords {
             }
             case MONITORING -> "Monitoring";
             case CONTROL_ROOM -> "Control room";
+            case BACKING -> "What " + track(session, ((Backing) part).track()) + " plays";
         };
     }
 
@@ -81,7 +84,7 @@ final class PartWords {
         Map<String, String> traits = new LinkedHashMap<>();
         switch (kind) {
             case SETTINGS -> describe((Settings) part, traits);
-            case CLICK -> describe((ClickPattern) part, traits);
+            case CLICK -> describe(session, (ClickPattern) part, traits);
             case TEMPO_MAP -> describe((TempoMap) part, traits);
             case PERFORMER -> {
                 Performer performer = (Performer) part;
@@ -98,6 +101,7 @@ final class PartWords {
             case MARKER -> {
                 traits.put("name", ((Marker) part).name());
                 traits.put("bar", String.valueOf(((Marker) part).bar()));
+                traits.put("needs a click", ((Marker) part).needsClick() ? "yes" : "no");
             }
             case INPUT -> describe(session, (Input) part, traits);
             case TRACK -> describe(session, (Track) part, traits);
@@ -138,6 +142,7 @@ final class PartWords {
                 traits.put("at", monitoring.purpose() == Monitoring.Purpose.RECORD ? "record" : "mix");
             }
             case CONTROL_ROOM -> describe((ControlRoom) part, traits);
+            case BACKING -> describe((Backing) part, traits);
         }
         return traits;
     }
@@ -173,9 +178,38 @@ final class PartWords {
                         Channels.width(source.width()) + " from " + rig.label(source.first()) + ", " + source.level()));
     }
 
-    private static void describe(ClickPattern click, Map<String, String> traits) {
-        traits.put("count-in", click.countInBars() + (click.countInBars() == 1 ? " bar" : " bars"));
-        click.voices().forEach(voice -> traits.put("voice " + voice.name(), words(voice)));
+    private static void describe(Session session, ClickPattern click, Map<String, String> traits) {
+        traits.put("count-in", bars(click.countInBars()));
+        traits.put("sounds", click.countInOnly() ? "in the count-in only" : "while the song plays");
+        traits.put("stops", click.stopsAfterBars() == 0 ? "never" : "after " + bars(click.stopsAfterBars()));
+        traits.put(
+                "silent in",
+                click.silentIn().stream().map(id -> part(session, id)).collect(Collectors.joining(", ")));
+        click.voices().forEach(voice -> traits.put("voice " + voice.name(), words(session, voice)));
+    }
+
+    private static String bars(int count) {
+        return count + (count == 1 ? " bar" : " bars");
+    }
+
+    private static String part(Session session, MarkerId id) {
+        return session.markers().stream()
+                .filter(marker -> marker.id().equals(id))
+                .findFirst()
+                .map(Marker::name)
+                .orElse(id.value());
+    }
+
+    private static void describe(Backing backing, Map<String, String> traits) {
+        traits.put("sound", backing.media().name());
+        traits.put(
+                "begins at",
+                backing.follows() == Backing.Follows.BARS
+                        ? "bar " + backing.bar() + ", beat " + PlainNumber.of(backing.beat())
+                        : PlainNumber.of(backing.seconds()) + " s");
+        traits.put("from", PlainNumber.of(backing.from()) + " s");
+        traits.put("to", PlainNumber.of(backing.to()) + " s");
+        traits.put("loops", backing.loops() ? "yes" : "no");
     }
 
     private static void describe(TempoMap map, Map<String, String> traits) {
@@ -183,8 +217,14 @@ final class PartWords {
         traits.put(
                 "time signatures",
                 map.meters().stream()
-                        .map(meter -> meter.beats() + "/" + meter.noteValue() + " from bar " + meter.bar())
+                        .map(meter -> meter.beats() + "/" + meter.noteValue()
+                                + (meter.feltIn() == 0 ? "" : " felt in " + meter.feltIn()) + " from bar "
+                                + meter.bar())
                         .collect(Collectors.joining("; ")));
+        traits.put(
+                "pick-up",
+                map.pickUpQuarters() == 0 ? "none" : PlainNumber.of(map.pickUpQuarters()) + " quarter notes");
+        traits.put("last bar", map.lastBar().map(String::valueOf).orElse("open"));
     }
 
     private void describe(Session session, Cue cue, Map<String, String> traits) {
@@ -259,15 +299,21 @@ final class PartWords {
                 .orElse("nothing");
     }
 
-    private static String words(ClickPattern.Voice voice) {
+    private static String words(Session session, ClickPattern.Voice voice) {
         return word(voice.sound()) + ", " + PlainNumber.of(voice.pitchHz()) + " Hz, " + voice.stepsPerBeat()
                 + (voice.stepsPerBeat() == 1 ? " step" : " steps") + " a beat"
                 + (voice.betweenBeats() ? ", between beats" : "") + ", accent " + voice.accent()
-                + voice.patterns().stream().map(PartWords::words).collect(Collectors.joining());
+                + voice.decayMs()
+                        .map(ms -> ", decay " + PlainNumber.of(ms) + " ms")
+                        .orElse("")
+                + voice.patterns().stream()
+                        .map(pattern -> words(session, pattern))
+                        .collect(Collectors.joining());
     }
 
-    private static String words(ClickPattern.BarPattern pattern) {
+    private static String words(Session session, ClickPattern.BarPattern pattern) {
         return ", " + pattern.beats() + "/" + pattern.noteValue() + " "
+                + pattern.part().map(part -> "in " + part(session, part) + " ").orElse("")
                 + pattern.strokes().stream().map(PartWords::word).collect(Collectors.joining(" "));
     }
 

@@ -110,7 +110,7 @@ public record Setting(
 
     /** Whether it can be given to a track. */
     public boolean fits(Track track) {
-        return click == track.isClick();
+        return click == track.isClick() && !track.isBacking();
     }
 
     /** The edits that set tracks so; those it does not fit stay as they are. */

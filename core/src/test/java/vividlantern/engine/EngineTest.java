@@ -7,6 +7,7 @@ import java.util.List;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.session.Session;
@@ -40,7 +41,7 @@ public class EngineTest {
     @Test
     public void playBeginsAtTheNextBlockAtTheWishedPlace() {
         run(3);
-        engine.play(-96_000);
+        engine.play(from(-96_000));
         run(2);
         assertThat(engine.transport()).isEqualTo(Transport.playing(3 * BLOCK, -96_000));
         assertThat(engine.transport().songFrameAt(frame)).isEqualTo(-96_000 + 2 * BLOCK);
@@ -49,7 +50,7 @@ public class EngineTest {
 
     @Test
     public void stopLeavesTheSongWhereItIs() {
-        engine.play(1000);
+        engine.play(from(1000));
         run(4);
         engine.stop();
         run(5);
@@ -59,7 +60,7 @@ public class EngineTest {
 
     @Test
     public void locatingWhilePlayingGoesOnFromThere() {
-        engine.play(0);
+        engine.play(from(0));
         run(2);
         engine.locate(48_000);
         run(1);
@@ -75,7 +76,7 @@ public class EngineTest {
     @Test
     public void theClickSoundsFromTheFirstBlockOfTheSongAndNoneAfterIt() {
         assertThat(peak(run(10))).isZero();
-        engine.play(0);
+        engine.play(from(0));
         assertThat(peak(run(1))).isGreaterThan(0.05f);
         run(40);
         engine.stop();
@@ -85,7 +86,7 @@ public class EngineTest {
 
     @Test
     public void theLastStateHandedOverBeforeABlockCounts() {
-        engine.play(0);
+        engine.play(from(0));
         run(1);
         for (double level : new double[] {-40, -20, -6}) {
             session = new SetFader(new TrackId("click"), Decibels.of(level)).applyTo(session, RandomSessions.RIG);
@@ -130,5 +131,9 @@ public class EngineTest {
             peak = Math.max(peak, Math.abs(sample));
         }
         return peak;
+    }
+
+    private static SongStart from(long songFrame) {
+        return new SongStart(songFrame, Passage.from(songFrame, songFrame));
     }
 }

@@ -15,6 +15,7 @@ import vividlantern.hardware.DirectGain;
 import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.playback.MediaShelf;
 import vividlantern.rig.PairId;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
@@ -121,7 +122,7 @@ public class RenderingTest {
                 SESSION,
                 RandomSessions.RIG,
                 phones(),
-                new Room(device, transport -> {}, map -> {}),
+                new Room(device, transport -> {}, map -> {}, MediaShelf.EMPTY),
                 Rendering.At.CONVERTERS,
                 0,
                 1000,
@@ -150,7 +151,7 @@ public class RenderingTest {
                 SESSION,
                 RandomSessions.RIG,
                 phones(),
-                new Room(new Counting(), followed::add, map -> {}),
+                new Room(new Counting(), followed::add, map -> {}, MediaShelf.EMPTY),
                 Rendering.At.CONVERTERS,
                 480_000,
                 1,
@@ -166,7 +167,7 @@ public class RenderingTest {
                         SESSION,
                         RandomSessions.RIG,
                         phones(),
-                        new Room(new Counting(), transport -> {}, map -> {}),
+                        new Room(new Counting(), transport -> {}, map -> {}, MediaShelf.EMPTY),
                         Rendering.At.CONVERTERS,
                         0,
                         1000,

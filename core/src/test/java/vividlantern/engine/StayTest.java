@@ -26,6 +26,7 @@ import vividlantern.history.Refused;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.ControlRoomState.Flipped;
 import vividlantern.mix.TestSignal;
+import vividlantern.playback.MediaShelf;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -156,7 +157,7 @@ public class StayTest {
         }
         Device device = new Device(rig);
         opened.add(device);
-        return new Room(device, transport -> {}, map -> {});
+        return new Room(device, transport -> {}, map -> {}, MediaShelf.EMPTY);
     }
 
     private Device begin(Session session, Rig rig) throws InterruptedException {

@@ -19,8 +19,11 @@ import java.util.zip.ZipOutputStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.history.Refused;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.Marker;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
+import vividlantern.session.TempoMap;
 import vividlantern.template.Template;
 import vividlantern.units.Decibels;
 
@@ -101,7 +104,7 @@ public class BundleTest {
         refused(new byte[0], "no ZIP file");
         refused(zip(Map.of("other.txt", new byte[3])), "has no session.json");
         byte[] whole = bundle(RandomSessions.session(1));
-        refused(Arrays.copyOf(whole, whole.length / 10), "not taken in");
+        refused(Arrays.copyOf(whole, 1500), "not taken in");
     }
 
     @Test
@@ -129,7 +132,7 @@ public class BundleTest {
         assertThat(read(documents(good, rig)).session()).isEqualTo(session);
         refused(documents("{", rig), "session.json cannot be read at");
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
-        refused(documents(good.replaceFirst("\"version\":4", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("\"version\":5", "\"version\":9"), rig), "of version 9");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
         refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
         refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");
@@ -195,6 +198,36 @@ public class BundleTest {
                         .inputs())
                 .hasSize(13);
         assertThat(Documents.read(resource("/kit-2.json"), KitDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+    }
+
+    @Test
+    public void whatWasWrittenBeforeSongsHadSoundsAndAnEndIsRead() throws IOException {
+        Session session = Documents.read(resource("/session-4.json"), SessionDocument.class)
+                .checked();
+        assertThat(session.backing()).isEmpty();
+        assertThat(session.tempoMap().lastBar()).isEmpty();
+        assertThat(session.tempoMap().pickUpQuarters()).isZero();
+        assertThat(session.tempoMap().meters())
+                .hasSize(3)
+                .allSatisfy(meter -> assertThat(meter.feltIn()).isZero());
+        assertThat(session.markers()).hasSize(5).noneMatch(Marker::needsClick);
+        assertThat(session.click().countInOnly()).isFalse();
+        assertThat(session.click().silentIn()).isEmpty();
+        ClickPattern.Voice beats = session.click().voices().get(0);
+        assertThat(beats.decayMs()).isEmpty();
+        assertThat(beats.strokes(new TempoMap.Meter(1, 3, 4)))
+                .containsExactly(
+                        ClickPattern.Stroke.ACCENTED, ClickPattern.Stroke.SILENT, ClickPattern.Stroke.SOUNDING);
+        assertThat(Documents.read(resource("/template-4.json"), TemplateDocument.class)
+                        .checked()
+                        .session()
+                        .inputs())
+                .hasSize(13);
+        assertThat(Documents.read(resource("/kit-3.json"), KitDocument.class)
                         .checked()
                         .session()
                         .cues())

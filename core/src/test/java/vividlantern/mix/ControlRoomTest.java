@@ -11,6 +11,7 @@ import java.util.function.UnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.click.Passage;
 import vividlantern.history.Refused;
 import vividlantern.mix.ControlRoomState.Flipped;
 import vividlantern.rig.PairId;
@@ -408,7 +409,7 @@ public class ControlRoomTest {
         Meters.Window window = state.meters().newWindow();
         for (int block = 0; block < 40; block++) {
             java.util.Arrays.fill(in[1], 0.5f);
-            mixer.process(state, in, out, 480, 480L * block, 0, Long.MIN_VALUE, Long.MIN_VALUE);
+            mixer.process(state, in, out, 480, 480L * block, 0, Passage.nothing(0));
             state.meters().read(window);
         }
         Lights lights = new Lights(SESSION, RIG, live, state);

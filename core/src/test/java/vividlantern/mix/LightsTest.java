@@ -9,6 +9,7 @@ import java.util.Set;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.click.Passage;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.Cue;
@@ -137,7 +138,7 @@ public class LightsTest {
         Lights lights = new Lights(session, RandomSessions.RIG, live, state);
         double last = -1;
         for (int frame = 0; frame < 3 * MixRun.RATE; frame += 480) {
-            mixer.process(state, in, out, 480, frame, 0, 0, Long.MIN_VALUE);
+            mixer.process(state, in, out, 480, frame, 0, Passage.nothing(0));
             while (state.meters().read(window)) {
                 last = lights.value(lights.keys().indexOf(key), window);
             }

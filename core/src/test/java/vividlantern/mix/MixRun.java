@@ -4,8 +4,10 @@ import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import vividlantern.RandomSessions;
+import vividlantern.click.Passage;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
+import vividlantern.playback.MediaShelf;
 import vividlantern.session.Session;
 import vividlantern.units.Noise;
 
@@ -16,8 +18,9 @@ final class MixRun {
 
     private final SortedMap<Long, MixPlan> plans = new TreeMap<>();
     private float[][] inputs;
+    private MediaShelf media = MediaShelf.EMPTY;
     private long songFrame;
-    private boolean playing;
+    private Passage passage = Passage.nothing(Long.MIN_VALUE);
     private MixKernel kernel = Kernels.best();
 
     private MixRun() {}
@@ -40,7 +43,19 @@ final class MixRun {
     }
 
     MixRun with(long frame, Session session, LiveState live) {
-        return then(frame, MixPlan.compile(session, RandomSessions.RIG, live));
+        return then(frame, MixPlan.compile(session, RandomSessions.RIG, live, media));
+    }
+
+    /** With the sounds of a shelf. */
+    static MixRun of(Session session, LiveState live, MediaShelf media) {
+        MixRun run = new MixRun();
+        run.media = media;
+        return run.with(0, session, live);
+    }
+
+    /** From a frame on, what follows from the plan that came last. */
+    MixRun goingOn(long frame, Session session, LiveState live) {
+        return then(frame, plans.get(plans.lastKey()).then(session, RandomSessions.RIG, live));
     }
 
     /** From a frame on, another plan. */
@@ -82,8 +97,13 @@ final class MixRun {
 
     /** The song moves from here on; else it stands and no click sounds. */
     MixRun playingFrom(long frame) {
+        return playing(frame, Passage.ENDLESS);
+    }
+
+    /** The song moves from a frame on, and so much of it is played. */
+    MixRun playing(long frame, Passage played) {
         songFrame = frame;
-        playing = true;
+        passage = played;
         return this;
     }
 
@@ -95,23 +115,19 @@ final class MixRun {
         float[][] out = new float[all.length][blockFrames];
         Mixer mixer = new Mixer(RATE, blockFrames, kernel);
         MixState state = null;
+        MixPlan current = null;
         int at = 0;
         while (at < frames) {
             MixPlan next = plans.get((long) at);
+            current = next == null ? current : next;
             state = next == null ? state : mixer.prepare(next);
             int block = Math.min(blockFrames, untilChange(at, frames));
+            long here = songFrame + at;
+            current.reels().forEach(reel -> reel.readAhead(here));
             for (int input = 0; input < in.length; input++) {
                 System.arraycopy(inputs[input], at, in[input], 0, block);
             }
-            mixer.process(
-                    state,
-                    in,
-                    out,
-                    block,
-                    at,
-                    songFrame + at,
-                    Long.MIN_VALUE,
-                    playing ? Long.MAX_VALUE : Long.MIN_VALUE);
+            mixer.process(state, in, out, block, at, songFrame + at, passage);
             for (int output = 0; output < all.length; output++) {
                 System.arraycopy(out[output], 0, all[output], at, block);
             }

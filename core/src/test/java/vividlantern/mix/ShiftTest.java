@@ -9,6 +9,7 @@ import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.click.Passage;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.StereoPair;
@@ -63,7 +64,7 @@ public final class ShiftTest {
         float[][] out = new float[RandomSessions.RIG.engineOutputs().size()][block];
         for (int at = 0; at + block <= source.length; at += block) {
             System.arraycopy(source, at, in[1], 0, block);
-            mixer.process(state, in, out, block, at, 0, 0, Long.MIN_VALUE);
+            mixer.process(state, in, out, block, at, 0, Passage.nothing(0));
             System.arraycopy(out[cue], 0, kept[0], at, block);
             System.arraycopy(out[main], 0, kept[1], at, block);
         }
@@ -133,7 +134,7 @@ public final class ShiftTest {
             for (int n = 0; n < 64; n++) {
                 in[1][n] = (float) (0.5 * Math.sin(2 * Math.PI * 100 * (at + n) / RATE));
             }
-            mixer.process(state, in, out, 64, at, 0, 0, Long.MIN_VALUE);
+            mixer.process(state, in, out, 64, at, 0, Passage.nothing(0));
             for (float sample : out[main]) {
                 step = Math.max(step, Math.abs(sample - last));
                 peak = Math.max(peak, Math.abs(sample));

@@ -10,6 +10,7 @@ import static vividlantern.OneSinger.direct;
 import static vividlantern.OneSinger.session;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.OneSinger;
@@ -37,7 +38,7 @@ import vividlantern.timing.MeasuredLatency;
 public final class MonitoringRulesTest {
 
     private static List<Finding> findings(Session session, MeasuredLatency... measured) {
-        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(measured), List.of()));
+        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(measured), List.of(), Map.of()));
     }
 
     private static Optional<Finding> of(String rule, List<Finding> findings) {

@@ -3,6 +3,7 @@ package vividlantern.readiness;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
@@ -50,7 +51,7 @@ public class SetByHandTest {
             RIG);
 
     private static List<Finding> found(Session session, Turned... notes) {
-        return Readiness.findings(session, RIG, new Noted(List.of(notes), List.of(), List.of()));
+        return Readiness.findings(session, RIG, new Noted(List.of(notes), List.of(), List.of(), Map.of()));
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
@@ -37,7 +38,7 @@ public class SoundWasMissingTest {
     }
 
     private static List<Finding> found(Session session, Incident... newestFirst) {
-        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(), List.of(newestFirst)));
+        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(), List.of(newestFirst), Map.of()));
     }
 
     @Test

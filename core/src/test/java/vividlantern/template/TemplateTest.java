@@ -192,8 +192,9 @@ public class TemplateTest {
                         PartKind.BRING,
                         PartKind.SONG,
                         PartKind.MONITORING,
-                        PartKind.CONTROL_ROOM)
-                .hasSize(PartKind.values().length - 7);
+                        PartKind.CONTROL_ROOM,
+                        PartKind.BACKING)
+                .hasSize(PartKind.values().length - 8);
     }
 
     @Test

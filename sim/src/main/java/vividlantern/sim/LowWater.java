@@ -7,6 +7,7 @@ import vividlantern.history.Ids;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.Backing;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -16,6 +17,7 @@ import vividlantern.session.InputId;
 import vividlantern.session.Look;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
+import vividlantern.session.Media;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
@@ -29,7 +31,20 @@ import vividlantern.units.Pan;
 /** The demo session: "Low Water" with the song "The Ferryman's Daughter", as the engineer has prepared it. */
 public final class LowWater {
 
+    private static final int LAST_BAR = 61;
+    private static final TrackId GUIDE = new TrackId("guide");
+    private static final double SKETCH_DB = -8;
+
     private LowWater() {}
+
+    /** With the band's sketch of the song as a guide in the voice's headphones, and not on the speakers. */
+    public static Session withGuide(Session session, Media sketch) {
+        return session.plus(Track.forBacking(GUIDE, 15, "Guide", sketch.channels())
+                        .faded(Decibels.OFF)
+                        .looking(Look.PLAIN.in(Look.Colour.SLATE)))
+                .withBacking(List.of(Backing.of(GUIDE, sketch)))
+                .change(new CueId("voice"), cue -> cue.withSend(GUIDE, send -> send.at(Decibels.of(SKETCH_DB))));
+    }
 
     public static Session session(SessionId id, Rig rig) {
         PairId main = rig.mainSpeakers().orElseThrow().id();
@@ -41,7 +56,7 @@ public final class LowWater {
                 .withInputs(inputs)
                 .withTracks(tracks)
                 .withCues(cues())
-                .with(Saltworks.tempoMap())
+                .with(Saltworks.tempoMap().endingWith(Optional.of(LAST_BAR)))
                 .withMarkers(markers());
     }
 

@@ -3,6 +3,7 @@ package vividlantern.sim;
 import vividlantern.engine.ChangeOver;
 import vividlantern.engine.Room;
 import vividlantern.hardware.AudioDevice;
+import vividlantern.playback.MediaShelf;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
@@ -60,7 +61,8 @@ final class Take {
         return new Room(
                 studio,
                 transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
-                studio::follow);
+                studio::follow,
+                MediaShelf.EMPTY);
     }
 
     /** Where the song's first frame comes in: out to the players and back, 407 frames at a buffer of 128; 41 are not reported. */

@@ -29,6 +29,7 @@ public sealed interface Edit
                 DirectEdit,
                 MonitoringEdit,
                 ControlRoomEdit,
+                BackingEdit,
                 MarkerEdit,
                 AcknowledgementEdit {
 

@@ -15,13 +15,15 @@ public sealed interface MarkerEdit extends Edit {
 
     MarkerId marker();
 
-    /** Puts a named marker at the start of a bar, or changes it. */
+    /** Puts a named marker at the start of a bar, or changes it; whether its part needs a click stays as it was. */
     record SetMarker(MarkerId marker, String name, int bar) implements MarkerEdit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             Ids.require(marker.value(), "id");
-            Marker set = new Marker(marker, Texts.name(name, "A marker", "name"), bar);
+            boolean needsClick =
+                    session.markers().stream().anyMatch(each -> each.id().equals(marker) && each.needsClick());
+            Marker set = new Marker(marker, Texts.name(name, "A marker", "name"), bar, needsClick);
             if (bar < 1) {
                 throw new Refused("Bars are counted from 1.", "bar");
             }
@@ -56,14 +58,33 @@ public sealed interface MarkerEdit extends Edit {
         }
     }
 
-    /** Takes a marker away. */
+    /** Says whether everybody plays a part to the click. */
+    record SetNeedsClick(MarkerId marker, boolean needed) implements MarkerEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, marker);
+            return session.withMarkers(session.markers().stream()
+                    .map(each -> each.id().equals(marker) ? new Marker(marker, each.name(), each.bar(), needed) : each)
+                    .toList());
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Marker " + Rules.known(session, marker).name() + ": "
+                    + (needed ? "needs a click" : "can do without a click");
+        }
+    }
+
+    /** Takes a marker away, and what the click did in its part alone. */
     record RemoveMarker(MarkerId marker) implements MarkerEdit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             return session.withMarkers(session.markers().stream()
-                    .filter(each -> !each.id().equals(marker))
-                    .toList());
+                            .filter(each -> !each.id().equals(marker))
+                            .toList())
+                    .with(session.click().without(marker));
         }
 
         @Override

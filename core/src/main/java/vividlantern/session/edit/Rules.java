@@ -22,6 +22,8 @@ import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
@@ -71,6 +73,13 @@ final class Rules {
                 .filter(line -> line.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> unknown("line", id));
+    }
+
+    static Marker known(Session session, MarkerId id) {
+        return session.markers().stream()
+                .filter(marker -> marker.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> unknown("marker", id));
     }
 
     static ControlRoomSource known(Session session, SourceId id) {

@@ -18,17 +18,29 @@ import vividlantern.session.VoiceId;
 /** Changes of the song: what it counts by, and what the song list says of it. */
 public sealed interface SongEdit extends Edit {
 
-    /** Sets the voices of the click, at most eight with ids of their own, and its count-in, 0 to 8 bars. The voices that tracks carry must stay. */
+    /**
+     * Sets the voices of the click, at most eight with ids of their own, its count-in, 0 to 8 bars, and where it is silent. The
+     * voices that tracks carry must stay.
+     */
     record SetClick(ClickPattern click) implements SongEdit {
 
         private static final int HIGHEST_ACCENT_DB = 12;
         private static final int MOST_STEPS = 384;
+        private static final int SHORTEST_DECAY_MS = 1;
+        private static final int LONGEST_DECAY_MS = 200;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             if (click.countInBars() < 0 || click.countInBars() > ClickPattern.MOST_COUNT_IN_BARS) {
                 throw new Refused("A count-in has 0 to " + ClickPattern.MOST_COUNT_IN_BARS + " bars.", "click");
             }
+            if (click.stopsAfterBars() < 0 || click.stopsAfterBars() > ClickPattern.MOST_BARS_UNTIL_SILENT) {
+                throw new Refused(
+                        "A click stops after 1 to " + ClickPattern.MOST_BARS_UNTIL_SILENT
+                                + " bars, or goes on for good with 0.",
+                        "click");
+            }
+            click.silentIn().forEach(part -> Rules.known(session, part));
             if (click.voices().size() > ClickPattern.MOST_VOICES) {
                 throw new Refused("A click has at most " + ClickPattern.MOST_VOICES + " voices.", "click");
             }
@@ -40,6 +52,7 @@ public sealed interface SongEdit extends Edit {
                     throw new Refused("Two click voices have the id '" + voice.id() + "'.", "click");
                 }
                 sounds(voice);
+                voice.patterns().forEach(pattern -> pattern.part().ifPresent(part -> Rules.known(session, part)));
             }
             for (Track track : session.tracks()) {
                 if (track.voice().isPresent()
@@ -59,6 +72,12 @@ public sealed interface SongEdit extends Edit {
                     || voice.stepsPerBeat() < 1
                     || voice.stepsPerBeat() > 12) {
                 throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
+            }
+            if (voice.decayMs()
+                    .filter(ms -> !(ms >= SHORTEST_DECAY_MS && ms <= LONGEST_DECAY_MS))
+                    .isPresent()) {
+                throw new Refused(
+                        "A stroke falls in " + SHORTEST_DECAY_MS + " to " + LONGEST_DECAY_MS + " ms.", "click");
             }
             voice.patterns().forEach(pattern -> falls(voice, pattern));
             boolean accented = voice.accent().value() >= 0 && voice.accent().value() <= HIGHEST_ACCENT_DB;

@@ -24,6 +24,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
+import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.ControlRoomEdit.SetDim;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerMark;
@@ -76,6 +77,8 @@ public final class SoundSession {
         session.tracks().forEach(sound::track);
         session.cues().forEach(sound::cue);
         session.markers().forEach(SoundSession::marker);
+        requireOneOfEach("backing", session.backing(), each -> each.track().value());
+        session.backing().forEach(each -> new SetBacking(each).applyTo(session, rig));
         session.groups().forEach(sound::group);
         session.bringing().forEach(SoundSession::bring);
         new SetClick(session.click()).applyTo(session, rig);

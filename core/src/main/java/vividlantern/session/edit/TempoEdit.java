@@ -76,17 +76,56 @@ public sealed interface TempoEdit extends Edit {
         }
     }
 
-    /** Sets the time signature from a bar on. Tempos and markers stay in their bars. */
-    record SetMeter(int bar, int beats, int noteValue) implements TempoEdit {
+    /**
+     * Sets the time signature from a bar on. Tempos and markers stay in their bars.
+     *
+     * @param feltIn in how many people count it; as it is written if it is left out
+     */
+    record SetMeter(int bar, int beats, int noteValue, Optional<Integer> feltIn) implements TempoEdit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            return with(session, session.tempoMap().with(new TempoMap.Meter(bar, beats, noteValue)));
+            return with(session, session.tempoMap().with(new TempoMap.Meter(bar, beats, noteValue, feltIn.orElse(0))));
         }
 
         @Override
         public String summary(Session session, Rig rig) {
-            return "Time signature: " + beats + "/" + noteValue + " from bar " + bar;
+            return "Time signature: " + beats + "/" + noteValue
+                    + feltIn.filter(counts -> counts != 0 && counts != beats)
+                            .map(counts -> " felt in " + counts)
+                            .orElse("")
+                    + " from bar " + bar;
+        }
+    }
+
+    /** Lets the song begin before bar 1, by so many beats of its first time signature; with 0 it begins at bar 1. */
+    record SetPickUp(double beats) implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            TempoMap map = session.tempoMap();
+            return with(session, map.pickedUp(beats * map.meters().get(0).quartersPerBeat()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return beats == 0
+                    ? "Song: begins at bar 1"
+                    : "Song: a pick-up of " + PlainNumber.of(beats) + (beats == 1 ? " beat" : " beats");
+        }
+    }
+
+    /** Says with which bar the song ends; left out, it has no end. */
+    record SetSongEnd(Optional<Integer> lastBar) implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            return with(session, session.tempoMap().endingWith(lastBar));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return lastBar.map(bar -> "Song: ends with bar " + bar).orElse("Song: no end");
         }
     }
 

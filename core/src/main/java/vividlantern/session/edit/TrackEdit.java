@@ -16,6 +16,7 @@ import vividlantern.session.Look;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -95,6 +96,25 @@ public sealed interface TrackEdit extends Edit {
         }
     }
 
+    /** Adds a click track at the end, for a voice of the click. It is off on the speakers and in no cue yet. */
+    record AddClick(TrackId track, String name, VoiceId voice) implements TrackEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
+            if (session.click().voices().stream().noneMatch(each -> each.id().equals(voice))) {
+                throw new Refused("The click has no voice '" + voice + "'.", "voice");
+            }
+            return session.plus(
+                    Track.forClick(track, Rules.lastPosition(session), Texts.name(name, "A track", "name"), voice));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": click track added";
+        }
+    }
+
     /**
      * Adds a mono or stereo track, after a wide one, that makes some of its channels heard. It is not recorded.
      *
@@ -145,8 +165,10 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            if (Rules.known(session, track).isClick()) {
-                throw new Refused("The click's track stays; turn its sends off instead.", "track");
+            boolean lastClick = Rules.known(session, track).isClick()
+                    && session.tracks().stream().filter(Track::isClick).count() == 1;
+            if (lastClick) {
+                throw new Refused("The click's last track stays; turn its sends off instead.", "track");
             }
             List<TrackId> gone = session.tracks().stream()
                     .filter(each -> each.id().equals(track) || each.splitFrom().equals(Optional.of(track)))
@@ -221,6 +243,9 @@ public sealed interface TrackEdit extends Edit {
             if (was.isClick()) {
                 throw new Refused("A click track is fed by the click.", "feeds");
             }
+            if (was.isBacking()) {
+                throw new Refused(was.name() + " plays a sound from a file; nothing feeds it.", "feeds");
+            }
             if (was.role() == Track.Role.SPLIT) {
                 throw new Refused(
                         was.name() + " is split from a wide track and follows what feeds that. Feed the wide track.",
@@ -242,6 +267,11 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
+            if (Rules.known(session, track).isBacking()) {
+                throw new Refused(
+                        Rules.name(session, track) + " plays a sound from a file; there is nothing to record.",
+                        "track");
+            }
             if (Rules.known(session, track).role() == Track.Role.SPLIT) {
                 throw new Refused(
                         Rules.name(session, track)
@@ -262,6 +292,9 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Track of(Track was) {
+            if (was.isBacking()) {
+                throw new Refused(was.name() + " plays a sound from a file; it is heard whenever that plays.", "hear");
+            }
             return was.heard(hear);
         }
 
@@ -298,8 +331,9 @@ public sealed interface TrackEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Track shifted = Rules.known(session, track);
             int most = (int) Math.floor(MOST_SECONDS * session.sampleRate());
-            if (shifted.isClick()) {
-                throw new Refused("A click is where its tempo map says; it is not shifted.", "track");
+            if (shifted.isPlayed()) {
+                throw new Refused(
+                        shifted.name() + " is where the song has it; it is not shifted. Move it there.", "track");
             }
             if (frames < 0 || frames > most) {
                 throw new Refused("A track is shifted by 0 to " + most + " frames; " + frames + " is not.", "frames");

@@ -6,10 +6,12 @@ import static vividlantern.session.edit.HarpAndFlute.CUE;
 import static vividlantern.session.edit.HarpAndFlute.FEW;
 import static vividlantern.session.edit.HarpAndFlute.FLUTE;
 import static vividlantern.session.edit.HarpAndFlute.FLUTE_TRACK;
+import static vividlantern.session.edit.HarpAndFlute.GUIDE;
 import static vividlantern.session.edit.HarpAndFlute.HARP;
 import static vividlantern.session.edit.HarpAndFlute.HARP_TRACK;
 import static vividlantern.session.edit.HarpAndFlute.OUTPUTS;
 import static vividlantern.session.edit.HarpAndFlute.SESSION;
+import static vividlantern.session.edit.HarpAndFlute.TIDE;
 import static vividlantern.session.edit.HarpAndFlute.TREE;
 import static vividlantern.session.edit.HarpAndFlute.VERSE;
 import static vividlantern.session.edit.HarpAndFlute.WALTZ;
@@ -30,6 +32,7 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.session.Acknowledgement;
+import vividlantern.session.Backing;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.ClickPattern;
@@ -59,8 +62,11 @@ import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackView;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.VoiceId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
+import vividlantern.session.edit.BackingEdit.AddBacking;
+import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.BringEdit.RemoveBringLine;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.CueEdit.AddCue;
@@ -94,6 +100,7 @@ import vividlantern.session.edit.InputEdit.SetInputStand;
 import vividlantern.session.edit.InputEdit.SetInputWidth;
 import vividlantern.session.edit.MarkerEdit.RemoveMarker;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.MarkerEdit.SetNeedsClick;
 import vividlantern.session.edit.PerformerEdit.AddPerformer;
 import vividlantern.session.edit.PerformerEdit.RemovePerformer;
 import vividlantern.session.edit.PerformerEdit.RenamePerformer;
@@ -116,7 +123,10 @@ import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TempoEdit.RemoveMeter;
 import vividlantern.session.edit.TempoEdit.RemoveTempo;
 import vividlantern.session.edit.TempoEdit.SetMeter;
+import vividlantern.session.edit.TempoEdit.SetPickUp;
+import vividlantern.session.edit.TempoEdit.SetSongEnd;
 import vividlantern.session.edit.TempoEdit.SetTempo;
+import vividlantern.session.edit.TrackEdit.AddClick;
 import vividlantern.session.edit.TrackEdit.AddInstrument;
 import vividlantern.session.edit.TrackEdit.AddSplit;
 import vividlantern.session.edit.TrackEdit.AddTrack;
@@ -147,6 +157,8 @@ import vividlantern.units.Pan;
 
 /** An example of every edit there is, by subject: what it says of itself, what to look at, and what is to be seen there. */
 final class EditExamples {
+
+    private static final Backing LATE = new Backing(GUIDE, TIDE, Backing.Follows.BARS, 3, 1, 0, 0.5, 2, true);
 
     private EditExamples() {}
 
@@ -179,7 +191,7 @@ final class EditExamples {
                     session -> session.tempoMap().tempos().size(),
                     1),
             row(
-                    new SetMeter(3, 6, 8),
+                    new SetMeter(3, 6, 8, Optional.empty()),
                     "Time signature: 6/8 from bar 3",
                     session -> session.tempoMap().meters().get(1),
                     new TempoMap.Meter(3, 6, 8)),
@@ -194,7 +206,37 @@ final class EditExamples {
                     "Marker: Chorus at bar 9",
                     Session::markers,
                     List.of(new Marker(VERSE, "Chorus", 9))),
+            row(
+                    new SetNeedsClick(VERSE, true),
+                    "Marker Verse: needs a click",
+                    Session::markers,
+                    List.of(new Marker(VERSE, "Verse", 5, true))),
             row(new RemoveMarker(VERSE), "Marker: removed", Session::markers, List.of()),
+            row(
+                    new SetPickUp(1),
+                    "Song: a pick-up of 1 beat",
+                    session -> session.tempoMap().pickUpQuarters(),
+                    1.0),
+            row(
+                    new SetSongEnd(Optional.of(72)),
+                    "Song: ends with bar 72",
+                    session -> session.tempoMap().lastBar(),
+                    Optional.of(72)),
+            row(
+                    new AddBacking(new TrackId("again"), "Again", TIDE),
+                    "Again: backing track added",
+                    session -> session.backing(new TrackId("again")),
+                    Optional.of(Backing.of(new TrackId("again"), TIDE))),
+            row(
+                    new SetBacking(LATE),
+                    "Guide: plays tide.wav from bar 3, over and over",
+                    session -> session.backing(GUIDE),
+                    Optional.of(LATE)),
+            row(
+                    new AddClick(new TrackId("second"), "Second", new VoiceId("beats")),
+                    "Second: click track added",
+                    session -> session.find(new TrackId("second")).orElseThrow().voice(),
+                    Optional.of(new VoiceId("beats"))),
             row(
                     new Acknowledge("names-repeat:harp", "two harps"),
                     "On purpose: two harps",

@@ -3,6 +3,7 @@ package vividlantern.session.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.DataProvider;
@@ -12,17 +13,25 @@ import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.Backing;
+import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
+import vividlantern.session.MarkerId;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
+import vividlantern.session.edit.BackingEdit.AddBacking;
+import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.MoveInput;
@@ -32,12 +41,21 @@ import vividlantern.session.edit.InputEdit.RemoveInput;
 import vividlantern.session.edit.InputEdit.SetInputNotes;
 import vividlantern.session.edit.InputEdit.SetInputPerformer;
 import vividlantern.session.edit.InputEdit.SetInputSource;
+import vividlantern.session.edit.MarkerEdit.RemoveMarker;
+import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.MarkerEdit.SetNeedsClick;
 import vividlantern.session.edit.PerformerEdit.RemovePerformer;
 import vividlantern.session.edit.SendEdit.AddSends;
 import vividlantern.session.edit.SendEdit.RemoveSend;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
+import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.edit.TempoEdit.SetMeter;
+import vividlantern.session.edit.TempoEdit.SetPickUp;
+import vividlantern.session.edit.TempoEdit.SetSongEnd;
+import vividlantern.session.edit.TrackEdit.AddClick;
 import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.ArmTrack;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
 import vividlantern.session.edit.TrackEdit.MoveTrack;
 import vividlantern.session.edit.TrackEdit.MuteTrack;
@@ -73,7 +91,16 @@ public class EditsTest {
             {new AddTrack(new TrackId("new"), "New", 9, List.of()), "width", "1 to 8 channels"},
             {new AddTrack(new TrackId("new"), "New", 1, List.of(Feed.NOTHING, Feed.NOTHING)), "feeds", "do not fit"},
             {new FeedTrack(new TrackId("click"), List.of()), "feeds", "fed by the click"},
-            {new RemoveTrack(new TrackId("click")), "track", "click's track stays"},
+            {new AddBacking(new TrackId("new"), "New", sound(9, 48_000, 10)), "media", "1 to 8 channels"},
+            {new AddBacking(new TrackId("new"), "New", sound(2, 4_000, 10)), "media", "8 to 384 kHz"},
+            {new AddBacking(new TrackId("new"), "New", sound(2, 48_000, 0)), "media", "at least one frame"},
+            {new SetBacking(Backing.of(TRACK, sound(1, 48_000, 10))), "backing", "no backing track"},
+            {new AddClick(new TrackId("new"), "New", new VoiceId("none")), "voice", "no voice 'none'"},
+            {new SetPickUp(4), "tempoMap", "shorter than the first bar"},
+            {new SetPickUp(-1), "tempoMap", "shorter than the first bar"},
+            {new SetSongEnd(Optional.of(0)), "tempoMap", "bar 1 at the earliest"},
+            {new SetMeter(1, 6, 8, Optional.of(4)), "tempoMap", "6/8 cannot be felt in 4"},
+            {new SetNeedsClick(new MarkerId("none"), true), "marker", "no marker 'none'"},
             {new SetCueOutput(CUE, Optional.of(new PairId("main"))), "output", "carries the main mix"},
             {new SetCueOutput(CUE, Optional.of(new PairId("moon"))), "output", "no output pair 'moon'"},
             {new SetTempoMap(TempoMap.steady(5, 4, 4)), "tempoMap", "between 10 and 600"},
@@ -86,6 +113,63 @@ public class EditsTest {
                 .isInstanceOfSatisfying(
                         Refused.class, refused -> assertThat(refused.field()).isEqualTo(field))
                 .hasMessageContaining(reason);
+    }
+
+    private static Media sound(int channels, int rate, long frames) {
+        return new Media(new MediaId("a1"), "a.wav", channels, rate, frames);
+    }
+
+    @Test
+    public void aSoundBeginsWithinItsLengthAtABarOrATimeOfTheSong() {
+        TrackId guide = new TrackId("sketch");
+        Media sound = sound(2, 48_000, 96_000);
+        Session session = new AddBacking(guide, "Guide", sound).applyTo(SESSION, RandomSessions.RIG);
+        Object[][] wrong = {
+            {new Backing(guide, sound, Backing.Follows.BARS, 0, 1, 0, 0, 2, false), "a bar from 1"},
+            {new Backing(guide, sound, Backing.Follows.BARS, 1, Double.NaN, 0, 0, 2, false), "a bar from 1"},
+            {new Backing(guide, sound, Backing.Follows.TIME, 1, 1, -61, 0, 2, false), "four hours"},
+            {new Backing(guide, sound, Backing.Follows.TIME, 1, 1, 0, 1, 1, false), "before it ends"},
+            {new Backing(guide, sound, Backing.Follows.TIME, 1, 1, 0, 0, 60, false), "A sound of 2 s"},
+            {Backing.of(guide, sound(1, 48_000, 10)), "has 1 channels, Guide has 2"},
+        };
+        for (Object[] each : wrong) {
+            assertThatThrownBy(() -> new SetBacking((Backing) each[0]).applyTo(session, RandomSessions.RIG))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining((String) each[1]);
+        }
+        assertThatThrownBy(() -> new ArmTrack(guide, true).applyTo(session, RandomSessions.RIG))
+                .hasMessageContaining("nothing to record");
+        assertThatThrownBy(() -> new FeedTrack(guide, List.of()).applyTo(session, RandomSessions.RIG))
+                .hasMessageContaining("nothing feeds it");
+        assertThat(new RemoveTrack(guide).applyTo(session, RandomSessions.RIG)).isEqualTo(SESSION);
+    }
+
+    /** A click track can be removed while another one is left. */
+    @Test
+    public void theLastTrackOfTheClickStays() {
+        Session one = new RemoveTrack(new TrackId("click")).applyTo(SESSION, RandomSessions.RIG);
+        assertThatThrownBy(() -> new RemoveTrack(new TrackId("click-between")).applyTo(one, RandomSessions.RIG))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("last track stays");
+    }
+
+    @Test
+    public void aPartThatIsRemovedTakesWithItWhatTheClickDidThere() {
+        MarkerId verse = new MarkerId("verse");
+        Session session = new SetMarker(verse, "Verse", 5).applyTo(SESSION, RandomSessions.RIG);
+        ClickPattern.Voice voice = session.click().voices().get(0);
+        ClickPattern.BarPattern own = new ClickPattern.BarPattern(
+                4, 4, Collections.nCopies(4, ClickPattern.Stroke.SOUNDING), Optional.of(verse));
+        ClickPattern.Voice patterned = new ClickPattern.Voice(
+                voice.id(), "V", voice.sound(), 1000, 1, false, voice.accent(), List.of(own), Optional.empty());
+        ClickPattern click =
+                new ClickPattern(1, List.of(patterned, session.click().voices().get(1)), false, 0, List.of(verse));
+        Session with = new SetClick(click).applyTo(session, RandomSessions.RIG);
+        Session without = new RemoveMarker(verse).applyTo(with, RandomSessions.RIG);
+        assertThat(without.click().silentIn()).isEmpty();
+        assertThat(without.click().voices().get(0).patterns()).isEmpty();
+        assertThatThrownBy(() -> new SetClick(click).applyTo(without, RandomSessions.RIG))
+                .hasMessageContaining("no marker 'verse'");
     }
 
     @Test

@@ -18,6 +18,8 @@ import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.MarkerId;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.NoteValue;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Send;
@@ -30,6 +32,7 @@ import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
+import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
@@ -73,6 +76,8 @@ final class HarpAndFlute {
     static final SourceId PHONE = new SourceId("phone");
     static final MarkerId VERSE = new MarkerId("verse");
     static final TrackViewId FEW = new TrackViewId("few");
+    static final TrackId GUIDE = new TrackId("guide");
+    static final Media TIDE = new Media(new MediaId("a1b2"), "tide.wav", 2, 44_100, 441_000);
     static final TempoMap WALTZ = TempoMap.steady(138, 3, 4);
 
     /** A harp and a flute, a track each; Anna hears the harp at -6 dB. */
@@ -93,7 +98,7 @@ final class HarpAndFlute {
                     new SetDirectLevel(CUE, FLUTE, Decibels.of(-9)),
                     new SetMarker(VERSE, "Verse", 5),
                     new SetTempo(9, 1, 96, NoteValue.CROTCHET, false),
-                    new SetMeter(7, 3, 4),
+                    new SetMeter(7, 3, 4, Optional.empty()),
                     new HideTrack(FLUTE_TRACK, true),
                     new SaveView(FEW, "Few"),
                     new HideTrack(FLUTE_TRACK, false),
@@ -102,6 +107,7 @@ final class HarpAndFlute {
                             new TrackGroupId("pair"), "Pair", List.of(HARP_TRACK, FLUTE_TRACK), List.of(Link.MUTE)),
                     new WriteBringLine(new BringLineId("plugs"), "Earplugs", 5),
                     new AddSource("Phone", 2, new PortId("in-15")),
+                    new AddBacking(GUIDE, "Guide", TIDE),
                     new SetListenMic(Optional.of(new PortId("in-9")))),
             RandomSessions.blank(),
             RIG);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -68,7 +69,8 @@ public class SongEditTest {
                 1,
                 false,
                 beats.accent(),
-                List.of(new ClickPattern.BarPattern(3, 4, strokes)));
+                List.of(new ClickPattern.BarPattern(3, 4, strokes)),
+                Optional.empty());
         return new SetClick(new ClickPattern(1, List.of(changed, voices.get(1))));
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -29,9 +30,9 @@ public class TempoEditTest {
     /** 112 dotted crotchets in 6/8; from bar 33 on 4/4 at 126; from bar 61 on a line down to 92 at bar 65. */
     private static final Session SONG = Edit.applyAll(
             List.of(
-                    new SetMeter(1, 6, 8),
+                    new SetMeter(1, 6, 8, Optional.empty()),
                     new SetTempo(1, 1, 112, NoteValue.DOTTED_CROTCHET, false),
-                    new SetMeter(33, 4, 4),
+                    new SetMeter(33, 4, 4, Optional.empty()),
                     new SetTempo(33, 1, 126, NoteValue.CROTCHET, false),
                     new SetTempo(61, 1, 126, NoteValue.CROTCHET, true),
                     new SetTempo(65, 1, 92, NoteValue.CROTCHET, false),
@@ -75,7 +76,7 @@ public class TempoEditTest {
     /** Another time signature in the middle moves what comes later along with its bars. */
     @Test
     public void temposStayInTheirBarsWhenTheTimeSignatureBecomesAnother() {
-        Session waltz = with(new SetMeter(33, 3, 4));
+        Session waltz = with(new SetMeter(33, 3, 4, Optional.empty()));
         assertThat(SongOutline.of(waltz).tempos())
                 .extracting(OutlinedTempo::place)
                 .containsExactly(1.0, 33.0, 61.0, 65.0);
@@ -100,7 +101,8 @@ public class TempoEditTest {
                     .applyTo(now, RandomSessions.RIG);
             List<Integer> bars = bars(now);
             int[] values = {2, 4, 8, 16};
-            now = new SetMeter(1 + random.nextInt(80), 2 + random.nextInt(11), values[random.nextInt(4)])
+            now = new SetMeter(
+                            1 + random.nextInt(80), 2 + random.nextInt(11), values[random.nextInt(4)], Optional.empty())
                     .applyTo(now, RandomSessions.RIG);
             assertThat(bars(now)).isEqualTo(bars);
             assertThat(now.tempoMap().fault()).isEmpty();
@@ -130,8 +132,8 @@ public class TempoEditTest {
         refused(new SetTempo(33, 1, 10_000, NoteValue.CROTCHET, false), "between 10 and 600");
         refused(new RemoveTempo(34, 1), "No tempo begins at bar 34");
         refused(new RemoveTempo(1, 1), "has a tempo at its beginning");
-        refused(new SetMeter(5, 0, 4), "1 to 32 beats");
-        refused(new SetMeter(5, 5, 3), "1 to 32 beats");
+        refused(new SetMeter(5, 0, 4, Optional.empty()), "1 to 32 beats");
+        refused(new SetMeter(5, 5, 3, Optional.empty()), "1 to 32 beats");
         refused(new RemoveMeter(34), "No time signature begins at bar 34");
         refused(new RemoveMeter(1), "has a time signature at its beginning");
         refused(new SetMarker(new MarkerId("other"), "verse", 9), "a marker \"Verse\" already, at bar 1");

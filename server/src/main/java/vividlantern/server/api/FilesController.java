@@ -20,8 +20,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.click.ClickFile;
+import vividlantern.click.Passage;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.Room;
+import vividlantern.engine.SongRange;
 import vividlantern.format.Documents;
 import vividlantern.format.MidiTempo;
 import vividlantern.format.SessionDocument;
@@ -31,8 +33,10 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.live.StandIns;
+import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Performer;
@@ -46,7 +50,6 @@ import vividlantern.timing.Ear;
 @RequestMapping("/api/sessions/{session}")
 class FilesController {
 
-    private static final double LONGEST_SECONDS = 4 * 3600;
     private static final double EARLIEST_SECONDS = -60;
     /** Names all mixes that leave by the same pair, since a file holds what leaves there. */
     private static final String HOLDS = "Mix-Holds";
@@ -54,8 +57,10 @@ class FilesController {
     private final Desk desk;
     private final StandIns standIns;
     private final RenderingQueue queue;
+    private final MediaDesk media;
 
-    FilesController(Desk desk, StandIns standIns, RenderingQueue queue) {
+    FilesController(Desk desk, StandIns standIns, RenderingQueue queue, MediaDesk media) {
+        this.media = media;
         this.desk = desk;
         this.standIns = standIns;
         this.queue = queue;
@@ -70,6 +75,8 @@ class FilesController {
      * @param at "output"; or "ear": what arrives at a performer's ears, with what they hear direct, and later and quieter by the
      *     air if a speaker plays their cue
      * @param from where in the song the file begins, in seconds; negative before bar 1, as far as the longest count-in
+     * @param bars instead of that the bars that it holds, as in "33-40"; or "all" for the song up to its end
+     * @param countIn whether the count-in before those bars belongs to it
      * @param bits 16 (dithered) or 24: what the converters give; 32f (float): what the mixer gives them, which may be higher
      *     than full scale
      * @param players "all", "none", or the one stand-in player who plays
@@ -81,6 +88,8 @@ class FilesController {
             @PathVariable String mix,
             @RequestParam(defaultValue = "0") double from,
             @RequestParam(defaultValue = "10") double seconds,
+            @RequestParam Optional<String> bars,
+            @RequestParam(defaultValue = "true") boolean countIn,
             @RequestParam(defaultValue = "24") String bits,
             @RequestParam(defaultValue = StandIns.ALL) String players,
             @RequestParam(defaultValue = "output") String at,
@@ -90,7 +99,9 @@ class FilesController {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
         WavWriter.SampleFormat format = format(bits);
-        Range range = range(open, from, seconds);
+        SongRange range =
+                bars.map(wanted -> SongRange.ofBars(open, wanted, countIn)).orElseGet(() -> range(open, from, seconds));
+        media.requireSounds(open);
         Optional<Ear> ear = at.equals("output") ? Optional.empty() : Optional.of(ear(open, rig, at, mix, format));
         StereoPair pair = pair(open, rig, ear.map(each -> each.cue().value()).orElse(mix));
         List<String> leaving = leavingBy(open, pair);
@@ -145,36 +156,61 @@ class FilesController {
         return Ear.of(session, rig, performer);
     }
 
-    /** The click alone, all its voices together, with its count-in. */
+    /**
+     * The click alone: all its voices together, or one of them.
+     *
+     * @param from where in the song the file begins, in seconds; with its count-in if it is left out
+     * @param bars instead of that the bars that it holds, as in "33-40"; or "all" for the song up to its end
+     * @param countIn whether the count-in before those bars belongs to it
+     * @param voice the one voice that it holds
+     */
     @GetMapping("/click.wav")
     @ApiResponse(responseCode = "200", content = @Content(mediaType = "audio/wav"))
     void click(
             @PathVariable String session,
             @RequestParam Optional<Double> from,
             @RequestParam(defaultValue = "60") double seconds,
+            @RequestParam Optional<String> bars,
+            @RequestParam(defaultValue = "true") boolean countIn,
+            @RequestParam Optional<String> voice,
             @RequestParam(defaultValue = "24") String bits,
             HttpMethod method,
             HttpServletResponse response)
             throws IOException {
         Session open = desk.session(new SessionId(session));
         WavWriter.SampleFormat format = format(bits);
-        long countIn = Rendering.countInFrame(open);
-        Range range = range(open, from.orElse((double) countIn / open.sampleRate()), seconds);
+        Passage song = Rendering.wholeSong(open);
+        SongRange range = bars.map(wanted -> SongRange.ofBars(open, wanted, countIn))
+                .orElseGet(() -> range(open, from.orElse((double) song.countedFrom() / open.sampleRate()), seconds));
+        Passage played = bars.isPresent() && !countIn ? Passage.from(range.from(), range.from()) : song;
+        List<ClickPattern.Voice> voices = voices(open, voice);
+        String name = voice.isPresent() ? "click " + voices.get(0).name() : "click";
         if (method == HttpMethod.HEAD) {
-            describe(response, open, "click", format, range);
+            describe(response, open, name, format, range);
             return;
         }
         try (RenderingQueue.Turn turn = queue.begin()) {
-            describe(response, open, "click", format, range);
+            describe(response, open, name, format, range);
             try (WavWriter wav = begin(response, open, format, range)) {
                 ClickFile.write(
                         open,
-                        countIn,
+                        voices,
+                        played,
                         range.from(),
                         range.frames(),
                         (samples, frames) -> turn.send(() -> wav.write(samples, samples, 0, frames)));
             }
         }
+    }
+
+    private static List<ClickPattern.Voice> voices(Session session, Optional<String> wanted) {
+        List<ClickPattern.Voice> voices = session.click().voices().stream()
+                .filter(voice -> wanted.isEmpty() || voice.id().value().equals(wanted.get()))
+                .toList();
+        if (wanted.isPresent() && voices.isEmpty()) {
+            throw new NotFound("The click of " + session.name() + " has no voice '" + wanted.get() + "'.");
+        }
+        return voices;
     }
 
     /** The tempo map as a Standard MIDI File. */
@@ -204,35 +240,37 @@ class FilesController {
                 .body(content);
     }
 
-    /** Frames of the song. */
-    private record Range(long from, long frames) {}
-
-    private static Range range(Session session, double from, double seconds) {
+    private static SongRange range(Session session, double from, double seconds) {
         double earliest = Math.min(
                 EARLIEST_SECONDS, Math.floor(Rendering.longestCountInFrame(session) / (double) session.sampleRate()));
-        if (!(from >= earliest && from <= LONGEST_SECONDS)) {
+        if (!(from >= earliest && from <= SongRange.LONGEST_SECONDS)) {
             throw new Refused(
                     "A file begins between " + Math.round(earliest)
-                            + " s of the song, as far as the longest count-in, and " + Math.round(LONGEST_SECONDS)
+                            + " s of the song, as far as the longest count-in, and "
+                            + Math.round(SongRange.LONGEST_SECONDS)
                             + " s.",
                     "from");
         }
-        if (!(seconds > 0 && seconds <= LONGEST_SECONDS)) {
+        if (!(seconds > 0 && seconds <= SongRange.LONGEST_SECONDS)) {
             throw new Refused("A file has more than 0 seconds and up to four hours.", "seconds");
         }
-        return new Range(
+        return new SongRange(
                 Math.round(from * session.sampleRate()), Math.max(1, Math.round(seconds * session.sampleRate())));
     }
 
     private static void describe(
-            HttpServletResponse response, Session session, String what, WavWriter.SampleFormat format, Range range) {
+            HttpServletResponse response,
+            Session session,
+            String what,
+            WavWriter.SampleFormat format,
+            SongRange range) {
         response.setContentType("audio/wav");
         response.setContentLengthLong(WavWriter.fileBytes(format, range.frames()));
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, "wav"));
     }
 
     private static WavWriter begin(
-            HttpServletResponse response, Session session, WavWriter.SampleFormat format, Range range)
+            HttpServletResponse response, Session session, WavWriter.SampleFormat format, SongRange range)
             throws IOException {
         return new WavWriter(response.getOutputStream(), format, session.sampleRate(), range.frames(), range.from());
     }

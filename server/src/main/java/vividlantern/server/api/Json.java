@@ -25,6 +25,7 @@ import vividlantern.preamp.ToASpare;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.Wiring;
+import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.desk.UndoState;
 import vividlantern.server.live.Command;
@@ -138,6 +139,7 @@ class Json {
             schemas.add(MonitoringController.LoadNow.class);
             schemas.add(MonitoringController.ControlRoomSheet.class);
             schemas.add(SongOutline.class);
+            schemas.add(MediaDesk.TakenIn.class);
             schemas.add(TwoMicCheck.class);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();

@@ -22,6 +22,7 @@ import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.InputId;
@@ -79,11 +80,13 @@ class MappingController {
     private final Desk desk;
     private final RigDesk rigs;
     private final LiveRig live;
+    private final MediaDesk media;
 
-    MappingController(Desk desk, RigDesk rigs, LiveRig live) {
+    MappingController(Desk desk, RigDesk rigs, LiveRig live, MediaDesk media) {
         this.desk = desk;
         this.rigs = rigs;
         this.live = live;
+        this.media = media;
     }
 
     /** The edits that make tracks of the selected inputs, or of all that feed none. */
@@ -187,7 +190,11 @@ class MappingController {
     }
 
     private Noted noted(Session session) {
-        return new Noted(rigs.turned(session.rigId()), rigs.measured(session.rigId()), live.incidents(session.id()));
+        return new Noted(
+                rigs.turned(session.rigId()),
+                rigs.measured(session.rigId()),
+                live.incidents(session.id()),
+                media.states(session));
     }
 
     private static Found found(Readiness.Standing standing) {

@@ -45,6 +45,11 @@ public final class DataFolder {
         return path.resolve("copies");
     }
 
+    /** Where sounds lie. */
+    public Path media() {
+        return path.resolve("media");
+    }
+
     /** For what is needed for a while; emptied at each start, so it has a name that nobody else gives. */
     public Path temporary() {
         return path.resolve(NAME + ".tmp");

@@ -12,6 +12,7 @@ import vividlantern.history.Refused;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
+import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.session.Session;
 import vividlantern.sim.NoteBank;
@@ -41,6 +42,7 @@ public class StandIns implements Venue {
     private static final double MOST_JITTER_MS = 50;
 
     private final RigDesk rigs;
+    private final MediaDesk media;
     private final Map<Integer, NoteBank> notes = new ConcurrentHashMap<>();
     private final Map<RigId, Map<PortId, PreampSetting>> turned = new ConcurrentHashMap<>();
     private volatile StandInStudio studio;
@@ -50,8 +52,9 @@ public class StandIns implements Venue {
     private volatile List<Cable> cables = List.of();
     private volatile Strain strain = Strain.NONE;
 
-    StandIns(RigDesk rigs) {
+    StandIns(RigDesk rigs, MediaDesk media) {
         this.rigs = rigs;
+        this.media = media;
     }
 
     @Override
@@ -95,11 +98,12 @@ public class StandIns implements Venue {
         return opened;
     }
 
-    private static Room room(StandInStudio studio) {
+    private Room room(StandInStudio studio) {
         return new Room(
                 studio,
                 transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
-                studio::follow);
+                studio::follow,
+                media.shelf());
     }
 
     /** How hands have left the fronts of a rig: as they were turned here, before that as it was noted. */

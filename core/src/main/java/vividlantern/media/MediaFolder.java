@@ -1,0 +1,293 @@
+package vividlantern.media;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.nio.file.attribute.FileTime;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import vividlantern.format.WavReader;
+import vividlantern.format.WavWriter;
+import vividlantern.history.Refused;
+import vividlantern.history.Texts;
+import vividlantern.playback.MediaReader;
+import vividlantern.playback.MediaShelf;
+import vividlantern.playback.MediaState;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
+
+/**
+ * The folder in which sounds are kept, each once, under an id that follows from what its file holds: the file as it came, beside it
+ * what it is at other rates, and its peaks. A file is written under another name until all of it is there.
+ */
+public final class MediaFolder implements MediaShelf {
+
+    /** As much as a file may hold. */
+    public static final long MOST_BYTES = 2L << 30;
+
+    /** So much is left free on the disk. */
+    private static final long SPARE_BYTES = 256L << 20;
+
+    private static final String UNFINISHED = ".part";
+    private static final int ID_LETTERS = 32;
+
+    /** A file as it was when what it holds was looked at. */
+    private record Seen(long bytes, FileTime changed, boolean same) {}
+
+    private final Path folder;
+    private final Map<MediaId, Seen> seen = new ConcurrentHashMap<>();
+
+    /** Makes the folder if it is not there, and lets go of what was not finished. */
+    public MediaFolder(Path folder) throws IOException {
+        this.folder = folder;
+        Files.createDirectories(folder);
+        try (Stream<Path> there = Files.list(folder)) {
+            for (Path each :
+                    there.filter(path -> path.toString().endsWith(UNFINISHED)).toList()) {
+                Files.delete(each);
+            }
+        }
+    }
+
+    /**
+     * Takes a WAV file in. If anything is wrong with it, or it breaks off, nothing is left of it.
+     *
+     * @param name what the file is called
+     * @param sampleRate the rate to have it ready for
+     * @throws Refused with the reason, if it cannot be taken in
+     */
+    public Media takeIn(String name, InputStream in, int sampleRate) throws IOException {
+        String called = Texts.name(name, "A sound", "name");
+        Path arriving = Files.createTempFile(folder, "arriving", UNFINISHED);
+        try {
+            MediaId id = receive(in, arriving);
+            Media media;
+            Peaks peaks;
+            try (WavReader wav = WavReader.open(arriving)) {
+                media = sound(new Media(id, called, wav.channels(), wav.sampleRate(), wav.frames()));
+                peaks = Peaks.of(wav);
+            }
+            keep(peaks.bytes(), peaksOf(id));
+            Files.move(arriving, file(id), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            seen.remove(id);
+            open(media, sampleRate).close();
+            return media;
+        } finally {
+            Files.deleteIfExists(arriving);
+        }
+    }
+
+    private static Media sound(Media media) {
+        if (media.channels() > Media.MOST_CHANNELS) {
+            throw refused("It has " + media.channels() + " channels; a track has up to " + Media.MOST_CHANNELS + ".");
+        }
+        if (media.sampleRate() < Media.LOWEST_RATE || media.sampleRate() > Media.HIGHEST_RATE) {
+            throw refused("Its rate is " + media.sampleRate() + " Hz; it may be " + Media.LOWEST_RATE / 1000 + " to "
+                    + Media.HIGHEST_RATE / 1000 + " kHz.");
+        }
+        return media;
+    }
+
+    private MediaId receive(InputStream in, Path to) throws IOException {
+        MessageDigest digest = sha256();
+        try (DigestInputStream counted = new DigestInputStream(in, digest);
+                FileChannel file = FileChannel.open(to, StandardOpenOption.WRITE);
+                OutputStream out = Channels.newOutputStream(file)) {
+            byte[] block = new byte[1 << 16];
+            long bytes = 0;
+            for (int read = counted.read(block); read >= 0; read = counted.read(block)) {
+                bytes += read;
+                requireRoom(bytes);
+                write(block, read, out);
+            }
+            file.force(true);
+        }
+        return id(digest);
+    }
+
+    private static void write(byte[] block, int bytes, OutputStream to) {
+        try {
+            to.write(block, 0, bytes);
+        } catch (IOException full) {
+            throw refused("It could not be written to the disk (" + full.getMessage() + ").");
+        }
+    }
+
+    /** Refuses what is larger than a file may be, or than the disk has room for. */
+    public void requireRoom(long bytes) throws IOException {
+        if (bytes > MOST_BYTES) {
+            throw refused("It is larger than " + (MOST_BYTES >> 30) + " GiB.");
+        }
+        if (Files.getFileStore(folder).getUsableSpace() < SPARE_BYTES) {
+            throw refused("The disk is full.");
+        }
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    private static MediaId id(MessageDigest digest) {
+        return new MediaId(HexFormat.of().formatHex(digest.digest()).substring(0, ID_LETTERS));
+    }
+
+    private static Refused refused(String why) {
+        return new Refused("This sound was not taken in. " + why, "file");
+    }
+
+    private Path file(MediaId id) {
+        return folder.resolve(id + ".wav");
+    }
+
+    private Path fileAt(MediaId id, int sampleRate) {
+        return folder.resolve(id + "." + sampleRate + ".wav");
+    }
+
+    private Path peaksOf(MediaId id) {
+        return folder.resolve(id + ".peaks");
+    }
+
+    @Override
+    public MediaReader open(Media media, int sampleRate) throws IOException {
+        WavReader own = openOwn(media);
+        if (media.sampleRate() == sampleRate) {
+            return reading(own);
+        }
+        Path converted = fileAt(media.id(), sampleRate);
+        try (own) {
+            if (!Files.exists(converted)) {
+                convert(own, media, sampleRate, converted);
+            }
+        }
+        return reading(WavReader.open(converted));
+    }
+
+    private WavReader openOwn(Media media) throws IOException {
+        try {
+            WavReader wav = WavReader.open(file(media.id()));
+            if (wav.channels() != media.channels()
+                    || wav.sampleRate() != media.sampleRate()
+                    || wav.frames() != media.frames()) {
+                wav.close();
+                throw new IOException("The file of " + media.name() + " is not what it was.");
+            }
+            return wav;
+        } catch (NoSuchFileException gone) {
+            throw new IOException("The file of " + media.name() + " is missing.", gone);
+        } catch (Refused damaged) {
+            throw new IOException("The file of " + media.name() + " cannot be read.", damaged);
+        }
+    }
+
+    private static MediaReader reading(WavReader wav) {
+        return new MediaReader() {
+            @Override
+            public void read(long frame, float[][] to, int at, int frames) throws IOException {
+                wav.read(frame, to, at, frames);
+            }
+
+            @Override
+            public void close() throws IOException {
+                wav.close();
+            }
+        };
+    }
+
+    /** One at a time, so that none is made twice. */
+    private synchronized void convert(WavReader own, Media media, int sampleRate, Path converted) throws IOException {
+        if (Files.exists(converted)) {
+            return;
+        }
+        long frames = media.framesAt(sampleRate);
+        Path unfinished = Files.createTempFile(folder, "converted", UNFINISHED);
+        try {
+            try (FileChannel file = FileChannel.open(unfinished, StandardOpenOption.WRITE);
+                    OutputStream out = new BufferedOutputStream(Channels.newOutputStream(file), 1 << 16)) {
+                WavWriter wav =
+                        new WavWriter(out, WavWriter.SampleFormat.FLOAT_32, media.channels(), sampleRate, frames, 0);
+                new RateConverter(media.sampleRate(), sampleRate)
+                        .convert(reading(own), media.channels(), frames, (samples, count) -> {
+                            requireRoom(0);
+                            wav.write(samples, 0, count);
+                        });
+                wav.close();
+                file.force(true);
+            }
+            Files.move(unfinished, converted, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(unfinished);
+        }
+    }
+
+    private void keep(byte[] content, Path path) throws IOException {
+        Path unfinished = Files.createTempFile(folder, "peaks", UNFINISHED);
+        try {
+            Files.write(unfinished, content);
+            Files.move(unfinished, path, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(unfinished);
+        }
+    }
+
+    /** The peaks of a sound, to be drawn. */
+    public byte[] peaks(Media media) throws IOException {
+        try {
+            return Files.readAllBytes(peaksOf(media.id()));
+        } catch (NoSuchFileException gone) {
+            try (WavReader wav = openOwn(media)) {
+                byte[] peaks = Peaks.of(wav).bytes();
+                keep(peaks, peaksOf(media.id()));
+                return peaks;
+            }
+        }
+    }
+
+    /** Whether a sound is there and holds what it held; what it holds is looked at once, and again if the file has changed. */
+    public MediaState state(Media media) {
+        Path path = file(media.id());
+        try {
+            BasicFileAttributes file = Files.readAttributes(path, BasicFileAttributes.class);
+            Seen now = seen.compute(
+                    media.id(),
+                    (id, before) -> before != null
+                                    && before.bytes() == file.size()
+                                    && before.changed().equals(file.lastModifiedTime())
+                            ? before
+                            : new Seen(file.size(), file.lastModifiedTime(), holdsWhatItsNameSays(path, id)));
+            return now.same() ? MediaState.THERE : MediaState.CHANGED;
+        } catch (IOException gone) {
+            return MediaState.MISSING;
+        }
+    }
+
+    private static boolean holdsWhatItsNameSays(Path path, MediaId id) {
+        MessageDigest digest = sha256();
+        try (InputStream in = new DigestInputStream(Files.newInputStream(path), digest)) {
+            byte[] block = new byte[1 << 16];
+            while (in.read(block) >= 0) {
+                // the digest takes it
+            }
+            return id(digest).equals(id);
+        } catch (IOException unreadable) {
+            return false;
+        }
+    }
+}

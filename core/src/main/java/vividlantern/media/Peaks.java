@@ -1,0 +1,54 @@
+package vividlantern.media;
+
+import java.io.IOException;
+import vividlantern.format.WavReader;
+import vividlantern.history.Refused;
+
+/**
+ * How loud a sound is along its length, to be drawn: the largest sample of each of as many equal stretches as fit, of full scale
+ * in 255 steps.
+ */
+final class Peaks {
+
+    private static final int STRETCHES = 2000;
+    private static final int BLOCK = 1 << 14;
+
+    private final byte[] bytes;
+
+    private Peaks(byte[] bytes) {
+        this.bytes = bytes;
+    }
+
+    /** Reads a sound whole; one with samples that are not numbers is refused. */
+    static Peaks of(WavReader wav) throws IOException {
+        int stretches = (int) Math.min(STRETCHES, wav.frames());
+        float[] peaks = new float[stretches];
+        float[][] block = new float[wav.channels()][BLOCK];
+        for (long done = 0; done < wav.frames(); done += BLOCK) {
+            int count = (int) Math.min(BLOCK, wav.frames() - done);
+            wav.read(done, block, 0, count);
+            for (float[] channel : block) {
+                for (int n = 0; n < count; n++) {
+                    float loud = Math.abs(channel[n]);
+                    if (!(loud <= Float.MAX_VALUE)) {
+                        throw new Refused(
+                                "This sound was not taken in. It holds samples that are not numbers, at frame "
+                                        + (done + n) + " first.",
+                                "file");
+                    }
+                    int stretch = (int) ((done + n) * stretches / wav.frames());
+                    peaks[stretch] = Math.max(peaks[stretch], loud);
+                }
+            }
+        }
+        byte[] bytes = new byte[stretches];
+        for (int at = 0; at < stretches; at++) {
+            bytes[at] = (byte) Math.min(255, Math.round(255 * peaks[at]));
+        }
+        return new Peaks(bytes);
+    }
+
+    byte[] bytes() {
+        return bytes;
+    }
+}

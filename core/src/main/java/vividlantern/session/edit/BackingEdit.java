@@ -1,0 +1,113 @@
+package vividlantern.session.edit;
+
+import java.util.stream.Stream;
+import vividlantern.history.Ids;
+import vividlantern.history.Refused;
+import vividlantern.history.Texts;
+import vividlantern.rig.Rig;
+import vividlantern.session.Backing;
+import vividlantern.session.Media;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.units.PlainNumber;
+
+/** Changes of what backing tracks play, and where. */
+public sealed interface BackingEdit extends Edit {
+
+    /** Adds a backing track at the end that plays the whole of a sound from bar 1 on. It is in no cue yet. */
+    record AddBacking(TrackId track, String name, Media media) implements BackingEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
+            sound(media);
+            Track added = Track.forBacking(
+                    track, Rules.lastPosition(session), Texts.name(name, "A track", "name"), media.channels());
+            return playing(session.plus(added), Backing.of(track, media));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": backing track added";
+        }
+    }
+
+    /** Gives a backing track a sound, a place in the song, a beginning and an end in the sound, and says whether it loops. */
+    record SetBacking(Backing backing) implements BackingEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Track track = Rules.known(session, backing.track());
+            if (!track.isBacking()) {
+                throw new Refused(track.name() + " is no backing track.", "backing");
+            }
+            if (track.width() != backing.media().channels()) {
+                throw new Refused(
+                        backing.media().name() + " has " + backing.media().channels() + " channels, " + track.name()
+                                + " has " + track.width() + ". Give it a track of its own.",
+                        "backing");
+            }
+            sound(backing);
+            return playing(session, backing);
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            String where = backing.follows() == Backing.Follows.BARS
+                    ? "bar " + backing.bar() + (backing.beat() == 1 ? "" : ", beat " + PlainNumber.of(backing.beat()))
+                    : PlainNumber.of(backing.seconds()) + " s";
+            return Rules.name(session, backing.track()) + ": plays "
+                    + backing.media().name() + " from " + where + (backing.loops() ? ", over and over" : "");
+        }
+    }
+
+    private static Session playing(Session session, Backing backing) {
+        return session.withBacking(Stream.concat(
+                        session.backing().stream().filter(each -> !each.track().equals(backing.track())),
+                        Stream.of(backing))
+                .toList());
+    }
+
+    /** Refuses what no file that can be taken in is like. */
+    static void sound(Media media) {
+        Ids.require(media.id().value(), "media");
+        Texts.name(media.name(), "A sound", "media");
+        if (media.channels() < 1 || media.channels() > Media.MOST_CHANNELS) {
+            throw new Refused("A sound has 1 to " + Media.MOST_CHANNELS + " channels.", "media");
+        }
+        if (media.sampleRate() < Media.LOWEST_RATE || media.sampleRate() > Media.HIGHEST_RATE || media.frames() < 1) {
+            throw new Refused(
+                    "A sound has a rate of " + Media.LOWEST_RATE / 1000 + " to " + Media.HIGHEST_RATE / 1000
+                            + " kHz and at least one frame.",
+                    "media");
+        }
+    }
+
+    /** Refuses a place or a length that cannot be. */
+    static void sound(Backing backing) {
+        sound(backing.media());
+        boolean placed = backing.follows() == Backing.Follows.TIME
+                ? backing.seconds() >= EARLIEST_SECONDS && backing.seconds() <= LATEST_SECONDS
+                : backing.bar() >= 1 && backing.bar() <= LATEST_BAR && backing.beat() >= 1 && backing.beat() < 33;
+        if (!placed) {
+            throw new Refused(
+                    "A sound begins at a bar from 1 and a beat of it, or between " + PlainNumber.of(EARLIEST_SECONDS)
+                            + " s and four hours.",
+                    "backing");
+        }
+        if (!(backing.from() >= 0
+                && backing.from() < backing.to()
+                && backing.to() <= backing.media().seconds() + 1)) {
+            throw new Refused(
+                    "A sound of "
+                            + PlainNumber.of(Math.rint(100 * backing.media().seconds()) / 100)
+                            + " s begins before it ends, and within its length.",
+                    "backing");
+        }
+    }
+
+    double EARLIEST_SECONDS = -60;
+    double LATEST_SECONDS = 4 * 3600;
+    int LATEST_BAR = 40_000;
+}
