@@ -1,4 +1,4 @@
-import type { Cue, Input, Performer, Send, Session, Track } from '@/api/client'
+import type { Backing, Cue, Input, Performer, Send, Session, Track } from '@/api/client'
 
 type Part = Record<string, unknown>
 type Changed = Record<string, Part | null>
@@ -46,6 +46,11 @@ function withPart(session: Session, key: string, part: Part | null): Session {
       const all = part ? [...others, part as unknown as (typeof others)[number]] : others
       const named = (each: { cue: string; input: string }) => `${each.cue}/${each.input}`
       return { ...session, direct: all.sort((a, b) => (named(a) < named(b) ? -1 : 1)) }
+    }
+    case 'backing': {
+      const others = session.backing.filter((each) => each.track !== id)
+      const all = part ? [...others, part as unknown as Backing] : others
+      return { ...session, backing: all.sort((a, b) => (a.track < b.track ? -1 : 1)) }
     }
     case 'monitoring':
       return { ...session, monitoring: part as unknown as Session['monitoring'] }

@@ -1,5 +1,9 @@
-import { api, type SongOutline } from '@/api/client'
+import { api, type ClickPattern, type SongOutline } from '@/api/client'
+import type { useDesk } from './desk'
 import { useFetched } from './fetched'
+import type { Place } from './live'
+
+type Desk = ReturnType<typeof useDesk>
 
 /** The song laid out over its bars. */
 export function useSong() {
@@ -7,4 +11,34 @@ export function useSong() {
     () => [],
     (at) => api.GET('/api/sessions/{session}/song', at),
   )
+}
+
+/** Changes the click. */
+export function setClick(desk: Desk, other: Partial<ClickPattern>) {
+  return desk.edit([{ kind: 'set-click', click: { ...desk.session!.click, ...other } }])
+}
+
+/** The part in which the song is, how many bars are left of it, and what comes then; nothing before the first one. */
+export function partAt(song: SongOutline, place: Place) {
+  const at = song.parts.filter((part) => part.bar <= place.bar).length - 1
+  const part = song.parts[at]
+  return part && { name: part.name, left: part.bar + part.bars - place.bar, then: song.parts[at + 1]?.name }
+}
+
+/** Which of the counts of its bar the song is at, and how many there are, where it is felt otherwise than written. */
+export function countAt(song: SongOutline, place: Place) {
+  const meter = song.meters.filter((each) => each.bar <= place.bar).at(-1)
+  if (!meter || meter.feltIn === 0) return undefined
+  return { count: 1 + Math.floor(((place.beat - 1) * meter.feltIn) / meter.beats), of: meter.feltIn }
+}
+
+/** Seconds as minutes and seconds. */
+export function clock(seconds: number) {
+  const whole = Math.round(Math.abs(seconds))
+  return `${seconds < 0 ? '−' : ''}${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}
+
+/** A time signature as it is typed: "6/8", "6/8 in 2". */
+export function signature(meter: SongOutline['meters'][number]) {
+  return `${meter.beats}/${meter.noteValue}${meter.feltIn ? ` in ${meter.feltIn}` : ''}`
 }

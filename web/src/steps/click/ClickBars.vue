@@ -2,8 +2,13 @@
 import { computed, ref } from 'vue'
 import type { ClickPattern, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { setClick } from '@/desk/song'
+import NamedSelect from '@/parts/NamedSelect.vue'
 
-/** A bar of the click, step by step: a press makes a step sound, accents it, silences it. One for each time signature of the song. */
+/**
+ * A bar of the click, step by step: a press makes a step sound, accents it, silences it. One for each time signature of the song,
+ * and for a part that shall have its own.
+ */
 const { song, click } = defineProps<{ song: SongOutline; click: ClickPattern }>()
 
 const desk = useDesk()
@@ -14,13 +19,21 @@ type Stroke = Bar['strokes'][number]
 const meters = computed(() => [...new Set(song.falls.map((bar) => `${bar.beats}/${bar.noteValue}`))])
 const chosen = ref('')
 const meter = computed(() => (meters.value.includes(chosen.value) ? chosen.value : meters.value[0]))
+/** Everywhere where no part has its own, or in one part. */
+const EVERYWHERE = ''
+const part = ref(EVERYWHERE)
+const places = computed(() => [
+  { label: 'everywhere', value: EVERYWHERE },
+  ...song.parts.map((each) => ({ label: `in ${each.name}`, value: each.marker })),
+])
+const partId = computed(() => (song.parts.some((each) => each.marker === part.value) ? part.value : null))
 const bars = computed(() =>
-  song.falls
-    .filter((bar) => `${bar.beats}/${bar.noteValue}` === meter.value)
-    .flatMap((bar) => {
-      const voice = click.voices.find((each) => each.id === bar.voice)
-      return voice ? [{ bar, voice }] : []
-    }),
+  click.voices.flatMap((voice) => {
+    const all = song.falls.filter((bar) => bar.voice === voice.id && `${bar.beats}/${bar.noteValue}` === meter.value)
+    const own = all.find((bar) => bar.part === partId.value)
+    const bar = own ?? all.find((each) => each.part === null)
+    return bar ? [{ bar, voice, own: own !== undefined && partId.value !== null }] : []
+  }),
 )
 
 const NEXT: Record<Stroke, Stroke> = { silent: 'sounding', sounding: 'accented', accented: 'silent' }
@@ -32,11 +45,16 @@ const counted = (step: number, steps: number) =>
 function press(bar: Bar, voice: ClickPattern['voices'][number], step: number) {
   const strokes = bar.strokes.map((stroke, at) => (at === step ? NEXT[stroke] : stroke))
   const { beats, noteValue } = bar
-  const others = voice.patterns.filter((each) => each.beats !== beats || each.noteValue !== noteValue)
-  const changed = { ...voice, patterns: [...others, { beats, noteValue, strokes }] }
-  const voices = click.voices.map((each) => (each.id === voice.id ? changed : each))
-  return desk.edit([{ kind: 'set-click', click: { ...click, voices } }])
+  return setPatterns(voice, [...others(bar, voice), { beats, noteValue, strokes, part: partId.value }])
 }
+
+const others = (bar: Bar, voice: ClickPattern['voices'][number]) =>
+  voice.patterns.filter(
+    (each) => each.beats !== bar.beats || each.noteValue !== bar.noteValue || each.part !== partId.value,
+  )
+
+const setPatterns = (voice: ClickPattern['voices'][number], patterns: typeof voice.patterns) =>
+  setClick(desk, { voices: click.voices.map((each) => (each.id === voice.id ? { ...voice, patterns } : each)) })
 </script>
 
 <template>
@@ -47,9 +65,33 @@ function press(bar: Bar, voice: ClickPattern['voices'][number], step: number) {
         {{ each }}
       </button>
     </span>
+    <NamedSelect
+      v-if="song.parts.length"
+      class="where"
+      :value="partId ?? EVERYWHERE"
+      :options="places"
+      label="Where the bar is so"
+      @update:value="(where: string) => (part = where)"
+    />
   </h3>
-  <div v-for="{ bar, voice } in bars" :key="voice.id" class="bar" role="group" :aria-label="`A bar of ${voice.name}`">
-    <span class="name">{{ voice.name }}</span>
+  <div
+    v-for="{ bar, voice, own } in bars"
+    :key="voice.id"
+    class="bar"
+    role="group"
+    :aria-label="`A bar of ${voice.name}`"
+  >
+    <span class="name">
+      {{ voice.name }}
+      <button
+        v-if="own"
+        class="plain"
+        title="No pattern of its own in this part"
+        @click="setPatterns(voice, others(bar, voice))"
+      >
+        as everywhere
+      </button>
+    </span>
     <button
       v-for="(stroke, step) in bar.strokes"
       :key="step"
@@ -67,7 +109,20 @@ function press(bar: Bar, voice: ClickPattern['voices'][number], step: number) {
 
 <style scoped>
 h3 {
+  display: flex;
+  align-items: center;
+  gap: 8px;
   font-size: 16px;
+}
+
+.where {
+  width: 170px;
+}
+
+.name .plain {
+  display: block;
+  color: var(--sea);
+  font-size: 12px;
 }
 
 .bar {

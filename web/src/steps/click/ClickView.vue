@@ -1,92 +1,91 @@
 <script setup lang="ts">
-import { NInputNumber } from 'naive-ui'
-import { computed } from 'vue'
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
-import { useSong } from '@/desk/song'
+import { clock, useSong } from '@/desk/song'
+import BigClock from './BigClock.vue'
 import ClickBars from './ClickBars.vue'
 import ClickVoices from './ClickVoices.vue'
+import GuideTracks from './GuideTracks.vue'
+import SaveClick from './SaveClick.vue'
 import SongChanges from './SongChanges.vue'
+import SongParts from './SongParts.vue'
 import TempoLine from './TempoLine.vue'
+import WhenItSounds from './WhenItSounds.vue'
 import WhoHearsIt from './WhoHearsIt.vue'
 
-/** The song that everybody plays to: its tempos and parts, how the click sounds, and who hears how much of it. */
+/** The song that everybody plays to: its tempos and parts, how the click sounds and who hears it, and what is played along. */
 const desk = useDesk()
 const song = useSong()
 
-const click = computed(() => desk.session!.click)
-const lasts = computed(() => {
-  const seconds = Math.round(song.value?.seconds ?? 0)
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
-})
-const file = (name: string) => `/api/sessions/${desk.session!.id}/${name}`
+const PAGES = ['The click', 'The song', 'Guide tracks'] as const
+const page = ref<(typeof PAGES)[number]>('The click')
+const saving = ref(false)
+const clockShown = ref(false)
 
-function countIn(bars: number | null) {
-  if (bars === null) return
-  return desk.edit([{ kind: 'set-click', click: { ...click.value, countInBars: bars } }])
-}
+const click = computed(() => desk.session!.click)
+const voices = computed(() => desk.tracks.filter((track) => track.role === 'click'))
+const guides = computed(() => desk.tracks.filter((track) => track.role === 'backing'))
+const extent = computed(() => {
+  if (!song.value) return ''
+  const { bars, seconds, lastBar } = song.value
+  return lastBar ? `${bars} bars, ${clock(seconds)}` : `${bars} bars shown, ${clock(seconds)}; it has no end yet`
+})
 </script>
 
 <template>
   <section v-if="song" class="step">
     <header>
       <h1>Click</h1>
-      <span class="soft">{{ song.bars }} bars shown, {{ lasts }}. Press the line to go there.</span>
+      <span class="soft">{{ extent }}. Press the line to go there.</span>
       <span class="fill"></span>
-      <label class="count">
-        counted in for
-        <NInputNumber
-          size="small"
-          class="bars"
-          :value="click.countInBars"
-          :min="0"
-          :max="8"
-          :input-props="{ 'aria-label': 'Bars of count-in' }"
-          @update:value="countIn"
-        />
-        {{ click.countInBars === 1 ? 'bar' : 'bars' }}
-      </label>
-      <a class="file" :href="file('click.wav')" download>Save the click as WAV</a>
-      <a class="file" :href="file('click.mid')" download>Save the tempo as MIDI</a>
+      <NButton size="small" @click="clockShown = true">Big clock</NButton>
+      <NButton size="small" @click="saving = true">Save to a file</NButton>
     </header>
     <TempoLine :song="song" />
-    <div class="below">
-      <SongChanges :song="song" />
+    <div class="joined" role="group" aria-label="What to set">
+      <button v-for="each in PAGES" :key="each" class="word page" :aria-pressed="each === page" @click="page = each">
+        {{ each }}
+      </button>
+    </div>
+    <div v-if="page === 'The click'" class="below">
       <div>
         <ClickBars :song="song" :click="click" />
         <ClickVoices :click="click" />
-        <WhoHearsIt :click="click" />
+      </div>
+      <div>
+        <WhoHearsIt :tracks="voices" kind="Voice of the click" />
+        <WhenItSounds :click="click" />
       </div>
     </div>
+    <div v-else-if="page === 'The song'" class="below">
+      <SongChanges :song="song" />
+      <SongParts :song="song" :click="click" />
+    </div>
+    <div v-else class="below guides">
+      <GuideTracks :tracks="guides" />
+      <WhoHearsIt v-if="guides.length" :tracks="guides" kind="Guide track" />
+    </div>
+    <SaveClick v-if="saving" :song="song" :click="click" @close="saving = false" />
+    <BigClock v-if="clockShown" :song="song" @close="clockShown = false" />
   </section>
 </template>
 
 <style scoped>
-.count {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.bars {
-  width: 80px;
-}
-
-.file {
-  padding: 4px 10px;
-  border: 1px solid var(--rule-strong);
-  border-radius: var(--round);
-  background: var(--sheet);
-  font-weight: 600;
-  text-decoration: none;
-  white-space: nowrap;
-}
-
 .below {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 24px;
+  gap: 28px;
   flex: 1;
   min-height: 0;
   overflow: auto;
+}
+
+.guides {
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+}
+
+.page {
+  padding: 4px 14px;
 }
 </style>

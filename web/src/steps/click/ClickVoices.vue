@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { NInputNumber } from 'naive-ui'
+import { NButton, NInputNumber } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { setClick } from '@/desk/song'
+import { tell } from '@/desk/notice'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
@@ -17,6 +19,7 @@ const SOUNDS: { label: string; value: Voice['sound'] }[] = [
   { label: 'wood', value: 'wood' },
   { label: 'tone', value: 'tone' },
   { label: 'tick', value: 'tick' },
+  { label: 'skin', value: 'skin' },
 ]
 const WHERE = [1, 2, 3, 4, 6].flatMap((steps) => [
   { label: steps === 1 ? 'on the beats' : `${steps} a beat`, value: `${steps}/all` },
@@ -25,8 +28,50 @@ const WHERE = [1, 2, 3, 4, 6].flatMap((steps) => [
 const whereOf = (voice: Voice) => `${voice.stepsPerBeat}/${voice.betweenBeats ? 'between' : 'all'}`
 
 function set(voice: Voice, other: Partial<Voice>) {
-  const voices = click.voices.map((each) => (each.id === voice.id ? { ...voice, ...other } : each))
-  return desk.edit([{ kind: 'set-click', click: { ...click, voices } }])
+  return setClick(desk, { voices: click.voices.map((each) => (each.id === voice.id ? { ...voice, ...other } : each)) })
+}
+
+/** A low voice of its own, on a track of its own. */
+async function add() {
+  let number = 2
+  while (click.voices.some((each) => each.id === `voice-${number}`)) number++
+  const voice: Voice = {
+    id: `voice-${number}`,
+    name: 'Low beats',
+    sound: 'skin',
+    pitchHz: 110,
+    stepsPerBeat: 1,
+    betweenBeats: false,
+    accent: 3,
+    patterns: [],
+    decayMs: null,
+  }
+  const track = await desk.freshId('track', voice.name)
+  return desk.edit([
+    { kind: 'set-click', click: { ...click, voices: [...click.voices, voice] } },
+    { kind: 'add-click', track, name: voice.name, voice: voice.id },
+  ])
+}
+
+function remove(voice: Voice) {
+  const tracks = desk.tracks.filter((track) => track.voice === voice.id)
+  return desk.edit([
+    ...tracks.map((track) => ({ kind: 'remove-track' as const, track: track.id })),
+    { kind: 'set-click', click: { ...click, voices: click.voices.filter((each) => each.id !== voice.id) } },
+  ])
+}
+
+/** Plays a bar of a voice in this browser. */
+async function hear(voice: Voice) {
+  const query = new URLSearchParams({ bars: '1-1', countIn: 'false', voice: voice.id })
+  const answer = await fetch(`/api/sessions/${desk.session!.id}/click.wav?${query}`).catch(() => null)
+  if (!answer?.ok) return tell('The sound could not be fetched. Try again.')
+  const context = new AudioContext()
+  const source = context.createBufferSource()
+  source.buffer = await context.decodeAudioData(await answer.arrayBuffer())
+  source.connect(context.destination)
+  source.onended = () => context.close()
+  source.start()
 }
 
 function place(voice: Voice, where: string) {
@@ -41,10 +86,12 @@ function place(voice: Voice, where: string) {
     <thead>
       <tr>
         <th>voice</th>
-        <th style="width: 88px">sound</th>
-        <th style="width: 84px">pitch, Hz</th>
-        <th style="width: 148px">falls</th>
+        <th style="width: 80px">sound</th>
+        <th style="width: 66px">pitch, Hz</th>
+        <th style="width: 118px">falls</th>
         <th style="width: 66px">accent, dB</th>
+        <th style="width: 62px">decay, ms</th>
+        <th style="width: 66px"></th>
       </tr>
     </thead>
     <tbody>
@@ -90,12 +137,48 @@ function place(voice: Voice, where: string) {
             :set="(accent) => set(voice, { accent })"
           />
         </td>
+        <td>
+          <NInputNumber
+            size="small"
+            placeholder="own"
+            :show-button="false"
+            :value="voice.decayMs"
+            :min="1"
+            :max="200"
+            :input-props="{ 'aria-label': `Decay of ${voice.name} in ms` }"
+            @update:value="(decayMs: number | null) => set(voice, { decayMs })"
+          />
+        </td>
+        <td class="acts">
+          <button class="plain" :aria-label="`Hear ${voice.name}`" title="Hear a bar of it" @click="hear(voice)">
+            ▶
+          </button>
+          <button
+            v-if="click.voices.length > 1"
+            class="plain"
+            :aria-label="`Remove voice ${voice.name}`"
+            title="Remove it and its track"
+            @click="remove(voice)"
+          >
+            ×
+          </button>
+        </td>
       </tr>
     </tbody>
   </table>
+  <NButton size="small" :disabled="click.voices.length >= 8" @click="add">Add a voice</NButton>
 </template>
 
 <style scoped>
+.acts {
+  white-space: nowrap;
+}
+
+.acts .plain {
+  padding: 2px 7px;
+  color: var(--sea);
+}
+
 h3 {
   font-size: 16px;
 }

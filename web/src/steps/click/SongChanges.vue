@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Edit, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
+import { signature } from '@/desk/song'
 import EditableText from '@/parts/EditableText.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 
@@ -54,9 +55,10 @@ async function typedTempo(from: Tempo, text: string) {
 }
 
 async function typedMeter(at: number, text: string) {
-  const [, beats, noteValue] = /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(text) ?? []
-  if (!beats || !noteValue) return tell(`"${text}" is no time signature. Type it as 6/8.`)
-  return desk.edit([{ kind: 'set-meter', bar: at, beats: Number(beats), noteValue: Number(noteValue) }])
+  const [, beats, noteValue, feltIn] = /^\s*(\d+)\s*\/\s*(\d+)(?:\s+in\s+(\d+))?\s*$/.exec(text) ?? []
+  if (!beats || !noteValue) return tell(`"${text}" is no time signature. Type it as 6/8, or 6/8 in 2.`)
+  const felt = feltIn ? Number(feltIn) : null
+  return desk.edit([{ kind: 'set-meter', bar: at, beats: Number(beats), noteValue: Number(noteValue), feltIn: felt }])
 }
 
 const rename = (part: SongOutline['parts'][number], name: string) =>
@@ -79,8 +81,8 @@ async function addPart() {
 }
 
 function addMeter() {
-  const { beats, noteValue } = before(song.meters, bar.value!) ?? song.meters[0]!
-  return desk.edit([{ kind: 'set-meter', bar: bar.value!, beats, noteValue }])
+  const { beats, noteValue, feltIn } = before(song.meters, bar.value!) ?? song.meters[0]!
+  return desk.edit([{ kind: 'set-meter', bar: bar.value!, beats, noteValue, feltIn }])
 }
 
 function addTempo() {
@@ -99,7 +101,7 @@ const remove = (edit: Edit) => desk.edit([edit])
         <tr>
           <th style="width: 62px">from bar</th>
           <th>part</th>
-          <th style="width: 74px">time sig.</th>
+          <th style="width: 92px">time sig.</th>
           <th style="width: 202px">tempo</th>
           <th style="width: 74px"></th>
         </tr>
@@ -126,7 +128,7 @@ const remove = (edit: Edit) => desk.edit([edit])
           <td>
             <span v-if="row.meter" class="with">
               <EditableText
-                :text="`${row.meter.beats}/${row.meter.noteValue}`"
+                :text="signature(row.meter)"
                 :label="`Time signature at bar ${row.bar}`"
                 :set="(text) => typedMeter(row.bar, text)"
               />

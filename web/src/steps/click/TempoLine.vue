@@ -1,15 +1,20 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { followPointer, useDrag } from '@/desk/gesture'
+import { signature } from '@/desk/song'
 
-/** The tempo as a line over the bars, with the parts and time signatures above it and the place where the song is. */
+/**
+ * The tempo as a line over the bars, with the parts and time signatures above it, what is played along below it, and the place where
+ * the song is. A tempo is dragged from bar to bar, with Shift from beat to beat; a part from bar to bar.
+ */
 const { song } = defineProps<{ song: SongOutline }>()
 
 const desk = useDesk()
 
 const TOP = 30
-const BOTTOM = 92
+const BOTTOM = 74
 const FLAT = 55
 
 const across = (place: number) => (100 * (place - 1)) / song.bars
@@ -43,7 +48,8 @@ const lines = computed(() => {
     const meter = song.meters.find((each) => each.bar === bar)
     return {
       bar,
-      words: [part?.name, meter && `${meter.beats}/${meter.noteValue}`].filter(Boolean).join(' · '),
+      part,
+      words: [part?.name, meter && signature(meter)].filter(Boolean).join(' · '),
       title: part ? `${part.name}: ${part.bars} bars from bar ${bar}` : `From bar ${bar}`,
     }
   })
@@ -57,12 +63,82 @@ const now = computed(() => {
   return at <= 100 ? at : null
 })
 
+const line = ref<HTMLElement>()
+/** While a drag is over, the press that ends it goes nowhere. */
+let dragged = false
+
+/** Tells at which place of the song a pointer is, in bars, until it is let go. */
+function follow(event: PointerEvent, moved: (place: number, byBeats: boolean) => void, released: () => unknown) {
+  const box = line.value!.getBoundingClientRect()
+  const from = event.clientX
+  dragged = false
+  followPointer(
+    event,
+    (_by, to) => {
+      dragged ||= Math.abs(to.clientX - from) > 3
+      if (dragged) moved(1 + (song.bars * (to.clientX - box.left)) / box.width, to.shiftKey)
+    },
+    released,
+  )
+}
+
+type Tempo = SongOutline['tempos'][number]
+interface Spot {
+  bar: number
+  beat: number
+}
+
+function dragTempo(event: PointerEvent, tempo: Tempo) {
+  let at: Spot = tempo
+  const drag = useDrag(async (to: Spot, gesture) => {
+    if (to.bar === at.bar && to.beat === at.beat) return
+    const move = { kind: 'move-tempo' as const, bar: at.bar, beat: at.beat, toBar: to.bar, toBeat: to.beat }
+    if (await desk.edit([move], gesture)) at = to
+  })
+  follow(
+    event,
+    (place, byBeats) => {
+      const bar = Math.max(1, byBeats ? Math.floor(place) : Math.round(place))
+      const beats = song.meters.filter((meter) => meter.bar <= bar).at(-1)?.beats ?? 1
+      const beat = byBeats ? Math.min(beats, 1 + Math.round((place - bar) * beats)) : 1
+      drag.move({ bar, beat })
+    },
+    drag.finish,
+  )
+}
+
+function dragPart(event: PointerEvent, part: SongOutline['parts'][number] | undefined) {
+  if (!part) return
+  const drag = useDrag((bar: number, gesture) =>
+    desk.edit([{ kind: 'set-marker', marker: part.marker, name: part.name, bar }], gesture),
+  )
+  follow(event, (place) => drag.move(Math.max(1, Math.round(place))), drag.finish)
+}
+
 const goTo = (bar: number) => desk.command({ kind: 'locate', bar })
 
+function pressLine(bar: number) {
+  if (!dragged) void goTo(bar)
+  dragged = false
+}
+
 function press(event: MouseEvent) {
+  if (dragged) return void (dragged = false)
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   return goTo(1 + Math.floor((song.bars * (event.clientX - box.left)) / box.width))
 }
+
+/** What is played along, as much of it as lies in the bars that are shown; the first few. */
+const MOST_SOUNDS = 3
+const sounds = computed(() =>
+  song.sounds
+    .map((sound) => {
+      const left = Math.max(0, across(sound.place))
+      return { ...sound, left, width: Math.min(100, across(sound.end)) - left }
+    })
+    .filter((sound) => sound.width > 0)
+    .slice(0, MOST_SOUNDS),
+)
 
 const words = computed(
   () =>
@@ -72,22 +148,40 @@ const words = computed(
 
 <template>
   <div class="song">
-    <div class="over" @click="press">
+    <div ref="line" class="over" @click="press">
       <svg viewBox="0 0 100 100" preserveAspectRatio="none" role="img" :aria-label="words">
         <polyline :points="points" />
       </svg>
-      <span v-for="line in lines" :key="line.bar" class="line" :style="{ left: `${across(line.bar)}%` }">
-        <button class="plain" :title="line.title" :disabled="!desk.live" @click.stop="goTo(line.bar)">
-          {{ line.words }}
+      <span v-for="each in lines" :key="each.bar" class="line" :style="{ left: `${across(each.bar)}%` }">
+        <button
+          class="plain"
+          :title="each.title"
+          :disabled="!desk.live"
+          @pointerdown="dragPart($event, each.part)"
+          @click.stop="pressLine(each.bar)"
+        >
+          {{ each.words }}
         </button>
       </span>
       <span
         v-for="tempo in song.tempos"
         :key="tempo.place"
         class="tempo"
+        :class="{ moves: tempo.place > 1 }"
+        :title="tempo.place > 1 ? 'Drag to another bar, with Shift to another beat' : undefined"
         :style="{ left: `${across(tempo.place)}%`, top: `${down(tempo.quartersPerMinute)}%` }"
+        @pointerdown="tempo.place > 1 && dragTempo($event, tempo)"
       >
         {{ tempo.beatsPerMinute }}
+      </span>
+      <span
+        v-for="(sound, at) in sounds"
+        :key="sound.track"
+        class="sound"
+        :title="`${sound.name}, from bar ${Math.floor(sound.place)}`"
+        :style="{ left: `${sound.left}%`, width: `${sound.width}%`, bottom: `${2 + 17 * at}px` }"
+      >
+        {{ sound.name }}
       </span>
       <span v-if="now !== null" class="now" :style="{ left: `${now}%` }"></span>
     </div>
@@ -141,6 +235,36 @@ polyline {
   color: var(--ink);
   font-size: 12.5px;
   font-weight: 600;
+}
+
+.moves {
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.moves::before {
+  position: absolute;
+  top: 14px;
+  left: -9px;
+  width: 9px;
+  height: 9px;
+  border: 2px solid var(--lantern);
+  border-radius: 50%;
+  background: var(--sheet);
+  content: '';
+}
+
+.sound {
+  position: absolute;
+  height: 16px;
+  padding: 0 6px;
+  overflow: hidden;
+  border-radius: 3px;
+  background: var(--sea-weak);
+  color: var(--ink);
+  font-size: 11.5px;
+  line-height: 16px;
+  white-space: nowrap;
   pointer-events: none;
 }
 

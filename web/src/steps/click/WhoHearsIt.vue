@@ -1,19 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ClickPattern } from '@/api/client'
+import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 
-/** How loud each cue and the speakers get a voice of the click. */
-const { click } = defineProps<{ click: ClickPattern }>()
+/** How loud each cue and the speakers get one of some tracks: a voice of the click, a guide. */
+const { tracks, kind } = defineProps<{ tracks: Track[]; kind: string }>()
 
 const desk = useDesk()
 const chosen = ref('')
 
-const tracks = computed(() => desk.tracks.filter((track) => track.role === 'click'))
-const track = computed(() => tracks.value.find((each) => each.id === chosen.value) ?? tracks.value[0])
-const nameOf = (voice: string | null) => click.voices.find((each) => each.id === voice)?.name ?? voice
+const track = computed(() => tracks.find((each) => each.id === chosen.value) ?? tracks[0])
 
 const rows = computed(() =>
   desk.cues.map((cue) => ({ cue, send: cue.sends.find((send) => send.trackId === track.value?.id) })),
@@ -24,7 +22,7 @@ const rows = computed(() =>
   <div v-if="track" class="who">
     <h3>
       Who hears
-      <span class="joined" role="group" aria-label="Voice of the click">
+      <span class="joined" role="group" :aria-label="kind">
         <button
           v-for="each in tracks"
           :key="each.id"
@@ -32,7 +30,7 @@ const rows = computed(() =>
           :aria-pressed="each.id === track.id"
           @click="chosen = each.id"
         >
-          {{ nameOf(each.voice) }}
+          {{ each.name }}
         </button>
       </span>
     </h3>

@@ -17,6 +17,7 @@ export const KEYS: [string, string][] = [
   ['G', 'suspend groups, let them act again'],
   ['Alt', 'held while a track is changed: that track alone, not its groups'],
   [STEPS.map((_, at) => at + 1).join(' '), STEPS.map((step) => step.title.toLowerCase()).join(', ')],
+  ['Shift 1 … Shift 9', 'go to a part of the song'],
   ['/', 'find what to do by its words'],
   ['Ctrl Z', 'undo your last change; under Rig, of the rig'],
   ['Ctrl Shift Z', 'redo it'],
@@ -48,6 +49,7 @@ export function useKeys(actions: {
     else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()
     else if (event.key.toLowerCase() === 'd') void dimOrNot(desk)
     else if (event.key.toLowerCase() === 'm') void muteOrNot(desk)
+    else if (event.shiftKey && /^Digit[1-9]$/.test(event.code)) goToPart(Number(event.code.at(-1)) - 1)
     else if (event.key >= '1' && event.key <= '9') actions.step(Number(event.key) - 1)
     else if (event.key === '?') actions.showKeys()
     else if (event.key === '/') actions.showCommands()
@@ -56,6 +58,11 @@ export function useKeys(actions: {
     else if (event.key.toLowerCase() === 'g') groupsSuspended.value = !groupsSuspended.value
     else return
     event.preventDefault()
+  }
+
+  function goToPart(at: number) {
+    const marker = desk.session!.markers[at]
+    if (marker && desk.live) void desk.command({ kind: 'locate', bar: marker.bar })
   }
 
   onMounted(() => addEventListener('keydown', pressed))

@@ -24,6 +24,7 @@ const desk = useDesk()
 const { askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
 const standing = computed(() => desk.standingOf(track.id))
 const choosing = ref(false)
+const fedByInputs = computed(() => track.role === 'input' || track.role === 'instrument')
 
 const HEAR: { label: string; value: Hear; what: string }[] = [
   { label: 'off', value: 'off', what: 'the live input is never heard' },
@@ -73,7 +74,7 @@ async function feed(value: number) {
     </td>
     <td>
       <WordSwitch
-        v-if="track.role === 'input' || track.role === 'instrument'"
+        v-if="fedByInputs"
         class="arm"
         column="arm"
         :on="track.armed"
@@ -90,7 +91,9 @@ async function feed(value: number) {
       >
     </td>
     <td>
+      <span v-if="track.role === 'backing'" class="soft small">always</span>
       <NSelect
+        v-else
         size="tiny"
         :value="track.hear"
         :options="HEAR"
@@ -117,7 +120,7 @@ async function feed(value: number) {
       </span>
     </td>
     <td class="feed">
-      <span v-if="track.role === 'click' || track.role === 'split'" class="soft">{{ standing.fedBy }}</span>
+      <span v-if="!fedByInputs" class="soft">{{ standing.fedBy }}</span>
       <ChoiceList
         v-else-if="choosing"
         :value="chosenFeed(track)"

@@ -14,6 +14,7 @@ const KINDS: { role: Track['role']; words: string }[] = [
   { role: 'instrument', words: 'instruments' },
   { role: 'split', words: 'split' },
   { role: 'click', words: 'click' },
+  { role: 'backing', words: 'guides' },
 ]
 
 const ofKind = (role: Track['role']) => desk.tracks.filter((track) => track.role === role)

@@ -58,7 +58,7 @@ export function useTrackMenu(track: () => Track) {
       key: 'polarity',
       disabled: track().role === 'click',
     },
-    ...(track().width > 2
+    ...(track().width > 2 && track().role !== 'backing'
       ? [
           {
             label: 'Split',

@@ -6,10 +6,8 @@ import vividlantern.session.TempoCurve;
  * Where the song is.
  *
  * @param beat from 1, with its fraction
- * @param count which of the counts in which the bar is felt, from 1; the beat if it is counted as it is written
- * @param beatsPerMinute in quarter notes
  */
-public record Place(boolean playing, int bar, double beat, int count, double seconds, double beatsPerMinute) {
+public record Place(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {
 
     static Place of(Transport transport, long deviceFrame, TempoCurve curve, int sampleRate) {
         double seconds = (double) transport.songFrameAt(deviceFrame) / sampleRate;
@@ -18,7 +16,6 @@ public record Place(boolean playing, int bar, double beat, int count, double sec
                 transport.playing(),
                 curve.barAt(quarter),
                 curve.beatAt(quarter) + 1,
-                curve.countAt(quarter) + 1,
                 seconds,
                 curve.beatsPerMinute(quarter));
     }

@@ -97,11 +97,6 @@ public final class TempoCurve {
         return beginsQuarter < 0 ? 0 : 1;
     }
 
-    /** Which of the counts of its bar a position lies in, from 0; as many as the bar is felt in. */
-    public int countAt(double quarter) {
-        return (int) (beatAt(quarter) / meters.get(meterAtBar(barAt(quarter))).beatsPerCount());
-    }
-
     /** The frame at which a position falls: round(t·fs). */
     public long frame(double quarter, int sampleRate) {
         return Math.round(seconds(quarter) * sampleRate);

@@ -35,7 +35,7 @@ public class CopiesTest extends ServerTest {
         assertThat(made.get("contents").get("sessions").get(0).get("id").asString())
                 .isEqualTo("low-water");
         assertThat(made.get("contents").get("sessions").get(0).get("tracks").asInt())
-                .isEqualTo(14);
+                .isEqualTo(15);
         assertThat(made.get("contents").get("rigs")).hasSize(1);
         String last = "";
         for (int n = 0; n < 11; n++) {

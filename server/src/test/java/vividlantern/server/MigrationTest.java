@@ -91,7 +91,7 @@ public class MigrationTest extends ServerTest {
                         .asInt())
                 .isEqualTo(96);
         assertThat(session.get("markers").toString())
-                .isEqualTo("[{\"id\":\"turn\",\"name\":\"The \\\"turn\\\"\",\"bar\":9}]");
+                .isEqualTo("[{\"id\":\"turn\",\"name\":\"The \\\"turn\\\"\",\"bar\":9,\"needsClick\":false}]");
         assertThat(session.get("acknowledgements").toString())
                 .isEqualTo(
                         version < ACKNOWLEDGEMENTS_SINCE

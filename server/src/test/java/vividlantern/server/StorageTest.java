@@ -41,7 +41,7 @@ public class StorageTest extends ServerTest {
             assertThat(post(SESSION + "/undo", "anna", "").statusCode()).isEqualTo(200);
         }
         assertThat(get(SESSION).get("inputs")).hasSize(13);
-        assertThat(get(SESSION).get("tracks")).hasSize(14);
+        assertThat(get(SESSION).get("tracks")).hasSize(15);
         JsonNode undone = get(SESSION);
         restart();
         assertThat(get(SESSION)).isEqualTo(undone);

@@ -53,21 +53,54 @@ public sealed interface TempoEdit extends Edit {
         }
     }
 
+    /** Moves a tempo to another place, between the tempos before and behind it. The first one stays. */
+    record MoveTempo(int bar, double beat, int toBar, double toBeat) implements TempoEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            TempoMap map = session.tempoMap();
+            TempoMap.Tempo there = beginning(session, bar, beat);
+            if (there.equals(map.tempos().get(0))) {
+                throw new Refused("A song has a tempo at its beginning. Change it instead.", "bar");
+            }
+            double quarter = quarter(session, toBar, toBeat);
+            int at = map.tempos().indexOf(there);
+            boolean within = quarter > map.tempos().get(at - 1).atQuarter()
+                    && (at + 1 == map.tempos().size()
+                            || quarter < map.tempos().get(at + 1).atQuarter());
+            if (!within) {
+                throw new Refused("A tempo moves between the one before it and the one behind it.", "toBar");
+            }
+            return with(
+                    session,
+                    map.without(there)
+                            .with(new TempoMap.Tempo(
+                                    quarter, there.beatsPerMinute(), there.unit(), there.rampToNext())));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Tempo: moved from " + place(bar, beat) + " to " + place(toBar, toBeat);
+        }
+    }
+
+    private static TempoMap.Tempo beginning(Session session, int bar, double beat) {
+        return session.tempoMap()
+                .tempoAt(quarter(session, bar, beat))
+                .orElseThrow(() -> new Refused("No tempo begins at " + place(bar, beat) + ".", "bar"));
+    }
+
     /** Takes a tempo away; the one before it goes on. The first one stays. */
     record RemoveTempo(int bar, double beat) implements TempoEdit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            double quarter = quarter(session, bar, beat);
             TempoMap map = session.tempoMap();
-            Optional<TempoMap.Tempo> there = map.tempoAt(quarter);
-            if (there.isEmpty()) {
-                throw new Refused("No tempo begins at " + place(bar, beat) + ".", "bar");
-            }
-            if (there.get().equals(map.tempos().get(0))) {
+            TempoMap.Tempo there = beginning(session, bar, beat);
+            if (there.equals(map.tempos().get(0))) {
                 throw new Refused("A song has a tempo at its beginning. Change it instead.", "bar");
             }
-            return with(session, map.without(there.get()));
+            return with(session, map.without(there));
         }
 
         @Override

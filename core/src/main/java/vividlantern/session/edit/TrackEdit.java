@@ -127,7 +127,7 @@ public sealed interface TrackEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             Track wide = Rules.known(session, from);
-            if (wide.width() < 3 || wide.role() == Track.Role.SPLIT) {
+            if (wide.width() < 3 || wide.role() == Track.Role.SPLIT || wide.isPlayed()) {
                 throw new Refused(wide.name() + " is not a wide track; there is nothing to split.", "from");
             }
             if (width < 1 || width > 2 || channel < 0 || channel + width > wide.width()) {

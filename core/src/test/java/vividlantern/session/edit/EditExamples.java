@@ -120,6 +120,7 @@ import vividlantern.session.edit.SongEdit.DescribeSong;
 import vividlantern.session.edit.SongEdit.PlaceSong;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.edit.TempoEdit.MoveTempo;
 import vividlantern.session.edit.TempoEdit.RemoveMeter;
 import vividlantern.session.edit.TempoEdit.RemoveTempo;
 import vividlantern.session.edit.TempoEdit.SetMeter;
@@ -185,6 +186,11 @@ final class EditExamples {
                     "Tempo: 92.004 from bar 5, beat 3, moving to the next",
                     session -> session.tempoMap().tempos().get(1),
                     new TempoMap.Tempo(18, 92, NoteValue.CROTCHET, true)),
+            row(
+                    new MoveTempo(9, 1, 10, 2),
+                    "Tempo: moved from bar 9 to bar 10, beat 2",
+                    session -> session.tempoMap().tempos().get(1).atQuarter(),
+                    34.0),
             row(
                     new RemoveTempo(9, 1),
                     "Tempo: no change at bar 9",

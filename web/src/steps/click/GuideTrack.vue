@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { NButton, NCheckbox, NInputNumber } from 'naive-ui'
+import { computed } from 'vue'
+import type { Backing, Track } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { clock } from '@/desk/song'
+import EditableText from '@/parts/EditableText.vue'
+import LevelNumber from '@/parts/LevelNumber.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
+import SoundPicture from './SoundPicture.vue'
+
+/** A sound that is played along: what it is, where it begins, how much of it is heard. */
+const { track, backing } = defineProps<{ track: Track; backing: Backing | undefined }>()
+const emit = defineEmits<{ replace: [] }>()
+
+const desk = useDesk()
+
+const FOLLOWS: { label: string; value: Backing['follows'] }[] = [
+  { label: 'at a bar', value: 'bars' },
+  { label: 'at a time', value: 'time' },
+]
+const seconds = computed(() => (backing ? backing.media.frames / backing.media.sampleRate : 0))
+const about = computed(() => {
+  if (!backing) return 'no sound yet'
+  const { name, channels, sampleRate } = backing.media
+  const width = ['', 'mono', 'stereo'][channels] ?? `${channels} channels`
+  return `${name}, ${clock(seconds.value)}, ${width}, ${sampleRate / 1000} kHz`
+})
+
+const set = (other: Partial<Backing>, gesture: string | null = null) =>
+  desk.edit([{ kind: 'set-backing', backing: { ...backing!, ...other } }], gesture)
+</script>
+
+<template>
+  <section class="guide" :aria-label="track.name">
+    <header>
+      <strong>
+        <EditableText
+          :text="track.name"
+          :label="`Name of ${track.name}`"
+          :set="(name) => desk.edit([{ kind: 'rename-track', track: track.id, name }])"
+        />
+      </strong>
+      <span class="soft about">{{ about }}</span>
+      <NButton size="tiny" :aria-label="`Another file for ${track.name}`" @click="emit('replace')"
+        >Another file</NButton
+      >
+      <NButton
+        size="tiny"
+        :aria-label="`Remove ${track.name}`"
+        @click="desk.edit([{ kind: 'remove-track', track: track.id }])"
+      >
+        Remove
+      </NButton>
+    </header>
+    <template v-if="backing">
+      <SoundPicture :backing="backing" :seconds="seconds" :trim="(from, to, gesture) => set({ from, to }, gesture)" />
+      <p>
+        begins
+        <NamedSelect
+          class="follows"
+          :value="backing.follows"
+          :options="FOLLOWS"
+          :label="`What ${track.name} follows`"
+          @update:value="(follows: Backing['follows']) => set({ follows })"
+        />
+        <template v-if="backing.follows === 'bars'">
+          <NInputNumber
+            size="small"
+            class="number"
+            :show-button="false"
+            :value="backing.bar"
+            :min="1"
+            :input-props="{ 'aria-label': `Bar at which ${track.name} begins` }"
+            @update:value="(bar: number | null) => bar !== null && set({ bar })"
+          />
+          beat
+          <NInputNumber
+            size="small"
+            class="number"
+            :show-button="false"
+            :value="backing.beat"
+            :min="1"
+            :input-props="{ 'aria-label': `Beat at which ${track.name} begins` }"
+            @update:value="(beat: number | null) => beat !== null && set({ beat })"
+          />
+        </template>
+        <template v-else>
+          <NInputNumber
+            size="small"
+            class="number wide"
+            :show-button="false"
+            :value="backing.seconds"
+            :input-props="{ 'aria-label': `Seconds at which ${track.name} begins` }"
+            @update:value="(at: number | null) => at !== null && set({ seconds: at })"
+          />
+          s after bar 1 begins
+        </template>
+      </p>
+      <p>
+        plays from
+        <NInputNumber
+          size="small"
+          class="number wide"
+          :show-button="false"
+          :value="Number(backing.from.toFixed(3))"
+          :min="0"
+          :input-props="{ 'aria-label': `Where ${track.name} begins in its file, in seconds` }"
+          @update:value="(from: number | null) => from !== null && set({ from })"
+        />
+        to
+        <NInputNumber
+          size="small"
+          class="number wide"
+          :show-button="false"
+          :value="Number(backing.to.toFixed(3))"
+          :min="0"
+          :input-props="{ 'aria-label': `Where ${track.name} ends in its file, in seconds` }"
+          @update:value="(to: number | null) => to !== null && set({ to })"
+        />
+        s
+        <NCheckbox :checked="backing.loops" @update:checked="(loops: boolean) => set({ loops })">
+          over and over
+        </NCheckbox>
+        <span class="gain">
+          gain
+          <LevelNumber
+            :label="`Gain of ${track.name}`"
+            :level="track.trim"
+            :set="(level) => desk.edit([{ kind: 'set-trim', track: track.id, level }])"
+          />
+        </span>
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.guide {
+  margin-bottom: 10px;
+  padding: 8px 14px 10px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 8px;
+  background: var(--sheet);
+}
+
+header,
+p {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin: 4px 0;
+}
+
+.about {
+  flex: 1;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.follows {
+  width: 108px;
+}
+
+.number {
+  width: 56px;
+}
+
+.wide {
+  width: 84px;
+}
+
+.gain {
+  margin-left: auto;
+  white-space: nowrap;
+}
+</style>

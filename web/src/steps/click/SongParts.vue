@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { NCheckbox, NInputNumber } from 'naive-ui'
+import type { ClickPattern, SongOutline } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { setClick } from '@/desk/song'
+
+/** Where the song begins and ends, and for each of its parts what the click does there. */
+const { song, click } = defineProps<{ song: SongOutline; click: ClickPattern }>()
+
+const desk = useDesk()
+
+type Part = SongOutline['parts'][number]
+
+const need = (part: Part, needed: boolean) => desk.edit([{ kind: 'set-needs-click', marker: part.marker, needed }])
+
+function silence(part: Part, silent: boolean) {
+  const others = click.silentIn.filter((each) => each !== part.marker)
+  return setClick(desk, { silentIn: silent ? [...others, part.marker] : others })
+}
+</script>
+
+<template>
+  <div>
+    <h3>Its beginning and its end</h3>
+    <p>
+      It begins
+      <NInputNumber
+        size="small"
+        class="number"
+        :show-button="false"
+        :value="song.pickUpBeats"
+        :min="0"
+        :input-props="{ 'aria-label': 'Beats of pick-up' }"
+        @update:value="(beats: number | null) => beats !== null && desk.edit([{ kind: 'set-pick-up', beats }])"
+      />
+      beats before bar 1 and ends with bar
+      <NInputNumber
+        size="small"
+        class="number"
+        placeholder="open"
+        :show-button="false"
+        :value="song.lastBar"
+        :min="1"
+        :input-props="{ 'aria-label': 'Last bar' }"
+        @update:value="(lastBar: number | null) => desk.edit([{ kind: 'set-song-end', lastBar }])"
+      />
+    </p>
+    <h3>Its parts</h3>
+    <p v-if="song.parts.length === 0" class="soft">None yet. Let one begin at a bar in the list.</p>
+    <table v-else class="set-up" aria-label="Parts of the song">
+      <thead>
+        <tr>
+          <th>part</th>
+          <th style="width: 96px">length</th>
+          <th style="width: 110px">needs a click</th>
+          <th style="width: 110px">click is silent</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(part, at) in song.parts" :key="part.marker">
+          <td>
+            <button
+              class="plain go"
+              :disabled="!desk.live"
+              :title="`Go to bar ${part.bar}${at < 9 ? ` (Shift ${at + 1})` : ''}`"
+              @click="desk.command({ kind: 'locate', bar: part.bar })"
+            >
+              {{ part.name }}
+            </button>
+          </td>
+          <td>{{ part.bars }} {{ part.bars === 1 ? 'bar' : 'bars' }}</td>
+          <td>
+            <NCheckbox
+              :checked="part.needsClick"
+              :aria-label="`${part.name} needs a click`"
+              @update:checked="(needed: boolean) => need(part, needed)"
+            />
+          </td>
+          <td>
+            <NCheckbox
+              :checked="part.silent"
+              :aria-label="`The click is silent in ${part.name}`"
+              @update:checked="(silent: boolean) => silence(part, silent)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 16px;
+}
+
+p {
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 8px 0 18px;
+}
+
+.number {
+  width: 64px;
+}
+
+.go {
+  color: var(--sea);
+  font-weight: 600;
+}
+</style>
