@@ -18,7 +18,8 @@ import vividlantern.session.TempoMap;
 /**
  * A session's tempo map as a Standard MIDI File: tempos as round(60 000 000/b) µs a quarter note, time signatures, markers.
  * A ramp is written as steps of a quarter of a quarter note, and once more exactly in a text event
- * "vivid-lantern ramp FROM TO QUARTERS", which other programs skip.
+ * "vivid-lantern ramp FROM TO QUARTERS", which other programs skip. A pick-up is a short bar before the others; it and the end stand in
+ * a text event "vivid-lantern song PICK-UP LAST-BAR" too. {@link MidiSong} reads all that back.
  */
 public final class MidiTempo {
 
@@ -37,17 +38,22 @@ public final class MidiTempo {
             Sequence sequence = new Sequence(Sequence.PPQ, TICKS_PER_QUARTER);
             Track track = sequence.createTrack();
             TempoCurve curve = session.tempoMap().curve();
+            TempoMap map = session.tempoMap();
             add(track, 0, TRACK_NAME, text(session.song()));
-            for (TempoMap.Meter meter : session.tempoMap().meters()) {
-                int power = Integer.numberOfTrailingZeros(meter.noteValue());
-                byte[] data = {(byte) meter.beats(), (byte) power, (byte) (96 / meter.noteValue()), 8};
-                add(track, curve.quarterOf(meter.bar(), 0), TIME_SIGNATURE, data);
+            addBeginningAndEnd(track, map);
+            for (TempoMap.Meter meter : map.meters()) {
+                add(
+                        track,
+                        map.pickUpQuarters() + curve.quarterOf(meter.bar(), 0),
+                        TIME_SIGNATURE,
+                        signature(meter, meter.beats()));
             }
-            for (int at = 0; at < session.tempoMap().tempos().size(); at++) {
-                addTempo(track, session.tempoMap(), curve, at);
+            for (int at = 0; at < map.tempos().size(); at++) {
+                addTempo(track, map, curve, at);
             }
             for (Marker marker : session.markers()) {
-                add(track, Math.max(0, curve.quarterOf(marker.bar(), 0)), MARKER, text(marker.name()));
+                double quarter = Math.max(0, curve.quarterOf(marker.bar(), 0));
+                add(track, map.pickUpQuarters() + quarter, MARKER, text(marker.name()));
             }
             MidiSystem.write(sequence, 0, out);
         } catch (InvalidMidiDataException impossible) {
@@ -55,17 +61,36 @@ public final class MidiTempo {
         }
     }
 
+    private static void addBeginningAndEnd(Track track, TempoMap map) throws InvalidMidiDataException {
+        double pickUp = map.pickUpQuarters();
+        if (pickUp > 0 || map.lastBar().isPresent()) {
+            String last = map.lastBar().map(String::valueOf).orElse("open");
+            add(track, 0, TEXT, text("vivid-lantern song " + pickUp + " " + last));
+        }
+        if (pickUp > 0) {
+            TempoMap.Meter first = map.meters().get(0);
+            add(track, 0, TIME_SIGNATURE, signature(first, (int) Math.ceil(pickUp / first.quartersPerBeat())));
+            add(track, 0, TEMPO, micros(map.tempos().get(0).quartersPerMinute()));
+        }
+    }
+
+    /** With the MIDI clocks from one count to the next, and 8 demisemiquavers a quarter note. */
+    private static byte[] signature(TempoMap.Meter meter, int beats) {
+        int power = Integer.numberOfTrailingZeros(meter.noteValue());
+        return new byte[] {(byte) beats, (byte) power, (byte) (96 / meter.noteValue() * meter.beatsPerCount()), 8};
+    }
+
     private static void addTempo(Track track, TempoMap map, TempoCurve curve, int at) throws InvalidMidiDataException {
         TempoMap.Tempo tempo = map.tempos().get(at);
         if (!tempo.rampToNext() || at + 1 == map.tempos().size()) {
-            add(track, tempo.atQuarter(), TEMPO, micros(tempo.quartersPerMinute()));
+            add(track, map.pickUpQuarters() + tempo.atQuarter(), TEMPO, micros(tempo.quartersPerMinute()));
             return;
         }
         TempoMap.Tempo next = map.tempos().get(at + 1);
         double length = next.atQuarter() - tempo.atQuarter();
         add(
                 track,
-                tempo.atQuarter(),
+                map.pickUpQuarters() + tempo.atQuarter(),
                 TEXT,
                 text(String.format(
                         Locale.ROOT,
@@ -78,7 +103,7 @@ public final class MidiTempo {
             double from = tempo.atQuarter() + length * step / steps;
             double to = tempo.atQuarter() + length * (step + 1) / steps;
             double quarters = (to - from) * 60 / (curve.seconds(to) - curve.seconds(from));
-            add(track, from, TEMPO, micros(quarters));
+            add(track, map.pickUpQuarters() + from, TEMPO, micros(quarters));
         }
     }
 

@@ -164,7 +164,10 @@ public final class SoundSession {
         });
         feed.track().ifPresent(id -> {
             Track wide = Rules.known(session, id);
-            if (wide.role() == Track.Role.SPLIT || wide.isPlayed() || feed.channel() < 0 || feed.channel() >= wide.width()) {
+            if (wide.role() == Track.Role.SPLIT
+                    || wide.isPlayed()
+                    || feed.channel() < 0
+                    || feed.channel() >= wide.width()) {
                 throw new Refused(track.name() + " is split from a channel that is not there.", "tracks");
             }
         });

@@ -1,15 +1,38 @@
 package vividlantern.server.api;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.format.MidiSong;
+import vividlantern.history.Refused;
+import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
+import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongOutline;
+import vividlantern.session.edit.Edit;
+import vividlantern.template.Comparison;
 
 /** The song as everybody plays to it. */
 @RestController
 class ClickController {
+
+    private static final int LARGEST_BYTES = 4 << 20;
+
+    /**
+     * What taking a MIDI file in would change.
+     *
+     * @param lines what would be otherwise in the session
+     * @param notes what of the file is understood otherwise than it stands there
+     * @param edits what takes it in
+     */
+    record SongPreview(List<Comparison.Compared> lines, List<String> notes, List<Edit> edits) {}
 
     private final Desk desk;
 
@@ -21,5 +44,23 @@ class ClickController {
     @GetMapping("/api/sessions/{session}/song")
     SongOutline song(@PathVariable String session) {
         return SongOutline.of(desk.session(new SessionId(session)));
+    }
+
+    /** Reads tempos, time signatures and parts from a Standard MIDI File, and says what taking them in would change. */
+    @PostMapping(path = "/api/sessions/{session}/click/preview", consumes = "audio/midi")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(mediaType = "audio/midi", schema = @Schema(type = "string", format = "binary")),
+            required = true)
+    SongPreview preview(@PathVariable String session, InputStream body) throws IOException {
+        byte[] file = body.readNBytes(LARGEST_BYTES + 1);
+        if (file.length > LARGEST_BYTES) {
+            throw new Refused("The file is larger than 4 MiB; one with a song's tempos is smaller.", "file");
+        }
+        Session open = desk.session(new SessionId(session));
+        MidiSong song = MidiSong.read(file);
+        List<Edit> edits = song.edits(open);
+        Rig rig = desk.rigOf(open.id());
+        Session changed = Edit.applyAll(edits, open, rig);
+        return new SongPreview(Comparison.of(open, changed, rig), song.notes(), edits);
     }
 }

@@ -139,6 +139,7 @@ class Json {
             schemas.add(MonitoringController.LoadNow.class);
             schemas.add(MonitoringController.ControlRoomSheet.class);
             schemas.add(SongOutline.class);
+            schemas.add(ClickController.SongPreview.class);
             schemas.add(MediaDesk.TakenIn.class);
             schemas.add(TwoMicCheck.class);
             schemas.addKinds(Command.class, Command.kinds());
