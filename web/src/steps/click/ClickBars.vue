@@ -117,6 +117,7 @@ h3 {
 
 .where {
   width: 170px;
+  font: 14px var(--text);
 }
 
 .name .plain {

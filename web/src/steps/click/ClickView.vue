@@ -7,9 +7,11 @@ import BigClock from './BigClock.vue'
 import ClickBars from './ClickBars.vue'
 import ClickVoices from './ClickVoices.vue'
 import GuideTracks from './GuideTracks.vue'
+import ImportMidi from './ImportMidi.vue'
 import SaveClick from './SaveClick.vue'
 import SongChanges from './SongChanges.vue'
 import SongParts from './SongParts.vue'
+import TapTempo from './TapTempo.vue'
 import TempoLine from './TempoLine.vue'
 import WhenItSounds from './WhenItSounds.vue'
 import WhoHearsIt from './WhoHearsIt.vue'
@@ -20,8 +22,7 @@ const song = useSong()
 
 const PAGES = ['The click', 'The song', 'Guide tracks'] as const
 const page = ref<(typeof PAGES)[number]>('The click')
-const saving = ref(false)
-const clockShown = ref(false)
+const open = ref<'save' | 'tap' | 'import' | 'clock' | null>(null)
 
 const click = computed(() => desk.session!.click)
 const voices = computed(() => desk.tracks.filter((track) => track.role === 'click'))
@@ -39,8 +40,10 @@ const extent = computed(() => {
       <h1>Click</h1>
       <span class="soft">{{ extent }}. Press the line to go there.</span>
       <span class="fill"></span>
-      <NButton size="small" @click="clockShown = true">Big clock</NButton>
-      <NButton size="small" @click="saving = true">Save to a file</NButton>
+      <NButton size="small" @click="open = 'clock'">Big clock</NButton>
+      <NButton size="small" @click="open = 'tap'">Tap a tempo</NButton>
+      <NButton size="small" @click="open = 'import'">Import MIDI</NButton>
+      <NButton size="small" @click="open = 'save'">Save to a file</NButton>
     </header>
     <TempoLine :song="song" />
     <div class="joined" role="group" aria-label="What to set">
@@ -48,7 +51,7 @@ const extent = computed(() => {
         {{ each }}
       </button>
     </div>
-    <div v-if="page === 'The click'" class="below">
+    <div v-if="page === 'The click'" class="below click">
       <div>
         <ClickBars :song="song" :click="click" />
         <ClickVoices :click="click" />
@@ -66,8 +69,10 @@ const extent = computed(() => {
       <GuideTracks :tracks="guides" />
       <WhoHearsIt v-if="guides.length" :tracks="guides" kind="Guide track" />
     </div>
-    <SaveClick v-if="saving" :song="song" :click="click" @close="saving = false" />
-    <BigClock v-if="clockShown" :song="song" @close="clockShown = false" />
+    <SaveClick v-if="open === 'save'" :song="song" :click="click" @close="open = null" />
+    <TapTempo v-if="open === 'tap'" :guides="guides" @close="open = null" />
+    <ImportMidi v-if="open === 'import'" @close="open = null" />
+    <BigClock v-if="open === 'clock'" :song="song" @close="open = null" />
   </section>
 </template>
 
@@ -81,6 +86,7 @@ const extent = computed(() => {
   overflow: auto;
 }
 
+.click,
 .guides {
   grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
 }

@@ -87,10 +87,10 @@ function place(voice: Voice, where: string) {
       <tr>
         <th>voice</th>
         <th style="width: 80px">sound</th>
-        <th style="width: 66px">pitch, Hz</th>
-        <th style="width: 118px">falls</th>
+        <th style="width: 78px">pitch, Hz</th>
+        <th style="width: 124px">falls</th>
         <th style="width: 66px">accent, dB</th>
-        <th style="width: 62px">decay, ms</th>
+        <th style="width: 76px">decay, ms</th>
         <th style="width: 66px"></th>
       </tr>
     </thead>

@@ -34,7 +34,7 @@ const desk = useDesk()
       </NCheckbox>
     </p>
     <p v-if="!click.countInOnly">
-      While the song plays it stops after
+      It stops after
       <NInputNumber
         size="small"
         class="bars"
@@ -46,7 +46,7 @@ const desk = useDesk()
         :input-props="{ 'aria-label': 'Bars after which the click stops' }"
         @update:value="(bars: number | null) => setClick(desk, { stopsAfterBars: bars ?? 0 })"
       />
-      bars. In which parts it is silent is set under The song.
+      bars of the song.
     </p>
   </section>
 </template>

@@ -70,10 +70,6 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
-.who {
-  margin-top: 18px;
-}
-
 h3 {
   font-size: 16px;
 }

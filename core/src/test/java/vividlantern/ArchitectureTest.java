@@ -38,7 +38,7 @@ public class ArchitectureTest {
             {"rig", "rig,history,units"},
             {"session", "session,history,rig,units"},
             {"patch", "patch,history,session,rig,units"},
-            {"click", "click,session,units"},
+            {"click", "click,session,history,units"},
             {"playback", "playback,click,session,units"},
             {"mix", "mix,kernel,history,playback,click,hardware,session,rig,units"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units"},

@@ -5,17 +5,22 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.click.TappedTempo;
 import vividlantern.format.MidiSong;
 import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.NotFound;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongOutline;
+import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.template.Comparison;
 
@@ -34,6 +39,23 @@ class ClickController {
      */
     record SongPreview(List<Comparison.Compared> lines, List<String> notes, List<Edit> edits) {}
 
+    /**
+     * What somebody has tapped.
+     *
+     * @param seconds when, in order; in seconds of the song where a recording was tapped to
+     * @param track the backing track that was tapped to, from the first beat of a bar on; left out, the tempo alone counts
+     * @param everyBar whether each bar gets a tempo of its own
+     */
+    record Taps(List<Double> seconds, Optional<TrackId> track, Optional<Boolean> everyBar) {}
+
+    /**
+     * What was found in it.
+     *
+     * @param plusMinus how far the tempo may be off
+     * @param edits what gives the song this tempo
+     */
+    record FoundTempo(double beatsPerMinute, double plusMinus, double firstBeat, List<Edit> edits) {}
+
     private final Desk desk;
 
     ClickController(Desk desk) {
@@ -44,6 +66,19 @@ class ClickController {
     @GetMapping("/api/sessions/{session}/song")
     SongOutline song(@PathVariable String session) {
         return SongOutline.of(desk.session(new SessionId(session)));
+    }
+
+    /** Finds the tempo that somebody has tapped, and the edits that give it to the song. */
+    @PostMapping("/api/sessions/{session}/click/taps")
+    FoundTempo taps(@PathVariable String session, @RequestBody Taps taps) {
+        Session open = desk.session(new SessionId(session));
+        TappedTempo found = TappedTempo.of(taps.seconds());
+        List<Edit> edits = taps.track()
+                .map(track -> open.backing(track)
+                        .orElseThrow(() -> new NotFound("Track '" + track + "' plays no sound from a file.")))
+                .map(backing -> found.edits(open, backing, taps.everyBar().orElse(false)))
+                .orElseGet(() -> found.edits(open));
+        return new FoundTempo(found.beatsPerMinute(), found.plusMinus(), found.firstBeat(), edits);
     }
 
     /** Reads tempos, time signatures and parts from a Standard MIDI File, and says what taking them in would change. */

@@ -140,6 +140,8 @@ class Json {
             schemas.add(MonitoringController.ControlRoomSheet.class);
             schemas.add(SongOutline.class);
             schemas.add(ClickController.SongPreview.class);
+            schemas.add(ClickController.Taps.class);
+            schemas.add(ClickController.FoundTempo.class);
             schemas.add(MediaDesk.TakenIn.class);
             schemas.add(TwoMicCheck.class);
             schemas.addKinds(Command.class, Command.kinds());
