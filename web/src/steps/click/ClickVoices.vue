@@ -89,7 +89,7 @@ function place(voice: Voice, where: string) {
         <th style="width: 80px">sound</th>
         <th style="width: 78px">pitch, Hz</th>
         <th style="width: 124px">falls</th>
-        <th style="width: 66px">accent, dB</th>
+        <th style="width: 82px">accent, dB</th>
         <th style="width: 76px">decay, ms</th>
         <th style="width: 66px"></th>
       </tr>
@@ -180,6 +180,7 @@ function place(voice: Voice, where: string) {
 }
 
 h3 {
+  margin-top: 14px;
   font-size: 16px;
 }
 </style>

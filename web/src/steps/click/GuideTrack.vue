@@ -141,7 +141,7 @@ const set = (other: Partial<Backing>, gesture: string | null = null) =>
   padding: 8px 14px 10px;
   border: 1px solid var(--rule-strong);
   border-radius: 8px;
-  background: var(--sheet);
+  background: var(--raised);
 }
 
 header,

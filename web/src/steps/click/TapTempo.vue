@@ -99,10 +99,12 @@ async function play() {
       </div>
     </div>
     <template #footer>
-      <NButton :disabled="taps.length === 0" @click="again">Begin anew</NButton>
-      <NButton type="primary" :disabled="!found" @click="take">
-        {{ along ? 'Lay the song on it' : 'Set the tempo' }}
-      </NButton>
+      <div class="acts">
+        <NButton :disabled="taps.length === 0" @click="again">Begin anew</NButton>
+        <NButton type="primary" :disabled="!found" @click="take">
+          {{ along ? 'Lay the song on it' : 'Set the tempo' }}
+        </NButton>
+      </div>
     </template>
   </DialogCard>
 </template>
@@ -110,6 +112,11 @@ async function play() {
 <style scoped>
 p {
   margin: 0;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
 }
 
 .tap {

@@ -138,7 +138,9 @@ public record TappedTempo(double beatsPerMinute, double plusMinus, double firstB
                 backing.from(),
                 backing.to(),
                 backing.loops());
-        return List.of(new SetTempoMap(new TempoMap(tempos, was.meters().subList(0, 1), 0, was.lastBar())), new SetBacking(moved));
+        return List.of(
+                new SetTempoMap(new TempoMap(tempos, was.meters().subList(0, 1), 0, was.lastBar())),
+                new SetBacking(moved));
     }
 
     private static NoteValue unit(Session session) {
