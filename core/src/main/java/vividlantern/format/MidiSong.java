@@ -4,9 +4,11 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -14,6 +16,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
@@ -52,21 +55,58 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
     private record Signature(int beats, int noteValue, int feltIn) {}
 
     /**
-     * The edits that give a session this song: its tempos and time signatures, and its parts if there are any.
+     * The edits that give a session this song: its tempos and time signatures, and its parts if there are any. A part that the
+     * session has by name is moved, so that it keeps what else is known of it.
      */
     public List<Edit> edits(Session session) {
         List<Edit> edits = new ArrayList<>();
         edits.add(new SetTempoMap(tempoMap));
-        if (!parts.isEmpty()) {
-            session.markers().forEach(marker -> edits.add(new RemoveMarker(marker.id())));
-            Set<String> taken = new HashSet<>();
-            for (Part part : parts) {
-                String id = Ids.fresh(part.name(), taken::contains);
-                taken.add(id);
-                edits.add(new SetMarker(new MarkerId(id), part.name(), part.bar()));
+        if (parts.isEmpty()) {
+            return edits;
+        }
+        Map<Part, MarkerId> ids = ids(session);
+        Map<Integer, MarkerId> taken = new HashMap<>();
+        session.markers().forEach(marker -> {
+            if (ids.containsValue(marker.id())) {
+                taken.put(marker.bar(), marker.id());
+            } else {
+                edits.add(new RemoveMarker(marker.id()));
             }
+        });
+        List<Part> left = new ArrayList<>(parts);
+        while (!left.isEmpty()) {
+            Part next = left.stream()
+                    .filter(part -> ids.get(part).equals(taken.getOrDefault(part.bar(), ids.get(part))))
+                    .findFirst()
+                    .orElse(left.get(0));
+            MarkerId id = ids.get(next);
+            MarkerId inTheWay = taken.get(next.bar());
+            if (inTheWay != null && !inTheWay.equals(id)) {
+                edits.add(new RemoveMarker(inTheWay));
+            }
+            taken.values().remove(id);
+            taken.put(next.bar(), id);
+            edits.add(new SetMarker(id, next.name(), next.bar()));
+            left.remove(next);
         }
         return edits;
+    }
+
+    /** The marker of each part: the one of its name, or a new one. */
+    private Map<Part, MarkerId> ids(Session session) {
+        Map<Part, MarkerId> ids = new HashMap<>();
+        Set<String> taken = new HashSet<>();
+        session.markers().forEach(marker -> taken.add(marker.id().value()));
+        for (Part part : parts) {
+            MarkerId id = session.markers().stream()
+                    .filter(marker -> marker.name().equalsIgnoreCase(part.name()))
+                    .findFirst()
+                    .map(Marker::id)
+                    .orElseGet(() -> new MarkerId(Ids.fresh(part.name(), taken::contains)));
+            taken.add(id.value());
+            ids.put(part, id);
+        }
+        return ids;
     }
 
     /**

@@ -3,6 +3,7 @@ package vividlantern.format;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.groups.Tuple.tuple;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -162,6 +163,34 @@ public class MidiSongTest {
                 meters,
                 random.nextBoolean() ? 1 : 0,
                 random.nextBoolean() ? Optional.of(40) : Optional.empty());
+    }
+
+    /** What is known of a part stays with its name; parts that change places, that are new, that are gone. */
+    @Test
+    public void aPartThatTheSessionHasIsMovedAndKeepsWhatIsKnownOfIt() {
+        Session session = RandomSessions.blank()
+                .withMarkers(List.of(
+                        new Marker(new MarkerId("a"), "Verse", 1, true),
+                        new Marker(new MarkerId("b"), "Bridge", 9, true),
+                        new Marker(new MarkerId("c"), "Gone", 17)));
+        MidiSong song = new MidiSong(
+                TempoMap.steady(100, 4, 4),
+                List.of(new MidiSong.Part("Intro", 1), new MidiSong.Part("verse", 9), new MidiSong.Part("Bridge", 17)),
+                List.of());
+        assertThat(Edit.applyAll(song.edits(session), session, RandomSessions.RIG)
+                        .markers())
+                .containsExactly(
+                        new Marker(new MarkerId("intro"), "Intro", 1),
+                        new Marker(new MarkerId("a"), "verse", 9, true),
+                        new Marker(new MarkerId("b"), "Bridge", 17, true));
+        MidiSong swapped = new MidiSong(
+                TempoMap.steady(100, 4, 4),
+                List.of(new MidiSong.Part("Bridge", 1), new MidiSong.Part("Verse", 9)),
+                List.of());
+        assertThat(Edit.applyAll(swapped.edits(session), session, RandomSessions.RIG)
+                        .markers())
+                .extracting(Marker::name, Marker::bar)
+                .containsExactly(tuple("Bridge", 1), tuple("Verse", 9));
     }
 
     @Test

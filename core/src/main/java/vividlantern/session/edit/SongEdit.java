@@ -1,6 +1,8 @@
 package vividlantern.session.edit;
 
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import vividlantern.history.Ids;
@@ -108,7 +110,34 @@ public sealed interface SongEdit extends Edit {
 
         @Override
         public String summary(Session session, Rig rig) {
-            return "Click: changed";
+            ClickPattern was = session.click();
+            List<String> words = new ArrayList<>();
+            if (was.countInBars() != click.countInBars()) {
+                words.add("counts in for " + bars(click.countInBars()));
+            }
+            if (was.countInOnly() != click.countInOnly()) {
+                words.add(click.countInOnly() ? "silent after the count-in" : "sounds while the song plays");
+            }
+            if (was.stopsAfterBars() != click.stopsAfterBars()) {
+                words.add(
+                        click.stopsAfterBars() == 0 ? "does not stop" : "stops after " + bars(click.stopsAfterBars()));
+            }
+            if (!was.silentIn().equals(click.silentIn())) {
+                words.add("silent in " + click.silentIn().size()
+                        + (click.silentIn().size() == 1 ? " part" : " parts"));
+            }
+            click.voices().stream()
+                    .filter(voice -> !was.voices().contains(voice))
+                    .forEach(voice -> words.add(voice.name() + " changed"));
+            was.voices().stream()
+                    .filter(old -> click.voices().stream()
+                            .noneMatch(voice -> voice.id().equals(old.id())))
+                    .forEach(old -> words.add(old.name() + " removed"));
+            return "Click: " + (words.isEmpty() ? "changed" : String.join(", ", words));
+        }
+
+        private static String bars(int count) {
+            return count + (count == 1 ? " bar" : " bars");
         }
     }
 

@@ -180,7 +180,11 @@ final class EditExamples {
                     "Main: level −3.0 dB",
                     s -> s.main().level(),
                     Decibels.of(-3)),
-            row(new SetClick(longer), "Click: changed", s -> s.click().countInBars(), 2),
+            row(
+                    new SetClick(longer),
+                    "Click: counts in for 2 bars",
+                    s -> s.click().countInBars(),
+                    2),
             row(
                     new SetTempo(5, 3, 92.004, NoteValue.CROTCHET, true),
                     "Tempo: 92.004 from bar 5, beat 3, moving to the next",
