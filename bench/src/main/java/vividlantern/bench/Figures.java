@@ -38,6 +38,7 @@ public final class Figures {
             MonitoringFigures.print();
             with(program, SheetLoad::printMonitoring);
         });
+        ALL.put("song", (program, reference) -> SongFigures.print());
         ALL.put("fit", (program, reference) -> FitFigures.print());
         ALL.put("starts", (program, reference) -> starts(program));
         ALL.put("render", (program, reference) -> with(program, Figures::render));

@@ -3,6 +3,7 @@ package vividlantern.bench;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import vividlantern.click.Passage;
 import vividlantern.mix.Lights;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
@@ -62,7 +63,7 @@ final class LargeFigures {
         long frame = 0;
         for (int at = -1500; at < anew.length; at++) {
             for (int block = 0; block < 30; block++) {
-                mixer.process(state, in, out, FRAMES, frame, frame, 0, Long.MAX_VALUE);
+                mixer.process(state, in, out, FRAMES, frame, frame, Passage.ENDLESS);
                 frame += FRAMES;
             }
             long begun = System.nanoTime();

@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.function.DoubleSupplier;
+import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
@@ -160,7 +161,7 @@ final class MixerFigures {
 
     private void blocks(int count) {
         for (int block = 0; block < count; block++) {
-            mixer.process(state, in, out, FRAMES, frame, frame, 0, Long.MAX_VALUE);
+            mixer.process(state, in, out, FRAMES, frame, frame, Passage.ENDLESS);
             frame += FRAMES;
         }
     }

@@ -3,6 +3,7 @@ package vividlantern.bench;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import vividlantern.click.Passage;
 import vividlantern.engine.LoadTrial;
 import vividlantern.engine.Probe;
 import vividlantern.hardware.FreeRunning;
@@ -72,7 +73,7 @@ final class MonitoringFigures {
         for (int block = -2000; block < blocks; block++) {
             long frame = (long) (block + 2000) * buffer;
             long begun = System.nanoTime();
-            mixer.process(state, in, out, buffer, frame, frame, 0, Long.MAX_VALUE);
+            mixer.process(state, in, out, buffer, frame, frame, Passage.ENDLESS);
             double share = (System.nanoTime() - begun) / deadline;
             if (block >= 0) {
                 shares[block] = share;

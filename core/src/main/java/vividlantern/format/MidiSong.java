@@ -174,7 +174,7 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
             }
             int length = file.getInt();
             int kind = file.getShort() & 0xFFFF;
-            int tracks = file.getShort() & 0xFFFF;
+            int count = file.getShort() & 0xFFFF;
             division = file.getShort();
             if (kind > 1) {
                 throw refused("It is of type " + kind + ", which holds several songs. Save it as type 0 or 1.");
@@ -186,7 +186,7 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
                 throw refused("It is cut off.");
             }
             file.position(file.position() + length - 6);
-            return tracks;
+            return count;
         }
 
         private String word() {

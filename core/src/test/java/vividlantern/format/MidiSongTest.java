@@ -42,13 +42,13 @@ public class MidiSongTest {
     }
 
     private static byte[] track(int... bytes) {
-        ByteBuffer track = ByteBuffer.allocate(8 + bytes.length)
+        ByteBuffer events = ByteBuffer.allocate(8 + bytes.length)
                 .put("MTrk".getBytes(StandardCharsets.US_ASCII))
                 .putInt(bytes.length);
         for (int each : bytes) {
-            track.put((byte) each);
+            events.put((byte) each);
         }
-        return track.array();
+        return events.array();
     }
 
     /** A file of one track with 96 ticks a quarter note. */
