@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInputNumber } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
@@ -7,6 +7,7 @@ import { tell } from '@/desk/notice'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** How the click sounds: each voice with its sound, its pitch, where in a beat it falls, and how loud it accents a bar. */
 const { click } = defineProps<{ click: ClickPattern }>()
@@ -112,14 +113,12 @@ function place(voice: Voice, where: string) {
           />
         </td>
         <td>
-          <NInputNumber
-            size="small"
-            :show-button="false"
+          <NumberBox
             :value="voice.pitchHz"
             :min="100"
             :max="8000"
-            :input-props="{ 'aria-label': `Pitch of ${voice.name} in Hz` }"
-            @update:value="(pitchHz: number | null) => pitchHz !== null && set(voice, { pitchHz })"
+            :label="`Pitch of ${voice.name} in Hz`"
+            :set="(pitchHz) => set(voice, { pitchHz })"
           />
         </td>
         <td>
@@ -138,15 +137,14 @@ function place(voice: Voice, where: string) {
           />
         </td>
         <td>
-          <NInputNumber
-            size="small"
+          <NumberBox
             placeholder="own"
-            :show-button="false"
             :value="voice.decayMs"
             :min="1"
             :max="200"
-            :input-props="{ 'aria-label': `Decay of ${voice.name} in ms` }"
-            @update:value="(decayMs: number | null) => set(voice, { decayMs })"
+            :label="`Decay of ${voice.name} in ms`"
+            :set="(decayMs) => set(voice, { decayMs })"
+            :optional="() => set(voice, { decayMs: null })"
           />
         </td>
         <td class="acts">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NCheckbox, NInputNumber } from 'naive-ui'
+import { NButton, NCheckbox } from 'naive-ui'
 import { computed } from 'vue'
 import type { Backing, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -8,6 +8,7 @@ import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import SoundPicture from './SoundPicture.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** A sound that is played along: what it is, where it begins, how much of it is heard. */
 const { track, backing } = defineProps<{ track: Track; backing: Backing | undefined }>()
@@ -65,58 +66,48 @@ const set = (other: Partial<Backing>, gesture: string | null = null) =>
           @update:value="(follows: Backing['follows']) => set({ follows })"
         />
         <template v-if="backing.follows === 'bars'">
-          <NInputNumber
-            size="small"
+          <NumberBox
             class="number"
-            :show-button="false"
             :value="backing.bar"
             :min="1"
-            :input-props="{ 'aria-label': `Bar at which ${track.name} begins` }"
-            @update:value="(bar: number | null) => bar !== null && set({ bar })"
+            :label="`Bar at which ${track.name} begins`"
+            :set="(bar) => set({ bar })"
           />
           beat
-          <NInputNumber
-            size="small"
+          <NumberBox
             class="number"
-            :show-button="false"
             :value="backing.beat"
             :min="1"
-            :input-props="{ 'aria-label': `Beat at which ${track.name} begins` }"
-            @update:value="(beat: number | null) => beat !== null && set({ beat })"
+            :label="`Beat at which ${track.name} begins`"
+            :set="(beat) => set({ beat })"
           />
         </template>
         <template v-else>
-          <NInputNumber
-            size="small"
+          <NumberBox
             class="number wide"
-            :show-button="false"
             :value="backing.seconds"
-            :input-props="{ 'aria-label': `Seconds at which ${track.name} begins` }"
-            @update:value="(at: number | null) => at !== null && set({ seconds: at })"
+            :label="`Seconds at which ${track.name} begins`"
+            :set="(at) => set({ seconds: at })"
           />
           s after bar 1 begins
         </template>
       </p>
       <p>
         plays from
-        <NInputNumber
-          size="small"
+        <NumberBox
           class="number wide"
-          :show-button="false"
           :value="Number(backing.from.toFixed(3))"
           :min="0"
-          :input-props="{ 'aria-label': `Where ${track.name} begins in its file, in seconds` }"
-          @update:value="(from: number | null) => from !== null && set({ from })"
+          :label="`Where ${track.name} begins in its file, in seconds`"
+          :set="(from) => set({ from })"
         />
         to
-        <NInputNumber
-          size="small"
+        <NumberBox
           class="number wide"
-          :show-button="false"
           :value="Number(backing.to.toFixed(3))"
           :min="0"
-          :input-props="{ 'aria-label': `Where ${track.name} ends in its file, in seconds` }"
-          @update:value="(to: number | null) => to !== null && set({ to })"
+          :label="`Where ${track.name} ends in its file, in seconds`"
+          :set="(to) => set({ to })"
         />
         s
         <NCheckbox :checked="backing.loops" @update:checked="(loops: boolean) => set({ loops })">

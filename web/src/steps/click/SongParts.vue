@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NCheckbox, NInputNumber } from 'naive-ui'
+import { NCheckbox } from 'naive-ui'
 import type { ClickPattern, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** Where the song begins and ends, and for each of its parts what the click does there. */
 const { song, click } = defineProps<{ song: SongOutline; click: ClickPattern }>()
@@ -24,25 +25,22 @@ function silence(part: Part, silent: boolean) {
     <h3>Its beginning and its end</h3>
     <p>
       It begins
-      <NInputNumber
-        size="small"
+      <NumberBox
         class="number"
-        :show-button="false"
         :value="song.pickUpBeats"
         :min="0"
-        :input-props="{ 'aria-label': 'Beats of pick-up' }"
-        @update:value="(beats: number | null) => beats !== null && desk.edit([{ kind: 'set-pick-up', beats }])"
+        label="Beats of pick-up"
+        :set="(beats) => desk.edit([{ kind: 'set-pick-up', beats }])"
       />
       beats before bar 1 and ends with bar
-      <NInputNumber
-        size="small"
+      <NumberBox
         class="number"
         placeholder="open"
-        :show-button="false"
         :value="song.lastBar"
         :min="1"
-        :input-props="{ 'aria-label': 'Last bar' }"
-        @update:value="(lastBar: number | null) => desk.edit([{ kind: 'set-song-end', lastBar }])"
+        label="Last bar"
+        :set="(lastBar) => desk.edit([{ kind: 'set-song-end', lastBar }])"
+        :optional="() => desk.edit([{ kind: 'set-song-end', lastBar: null }])"
       />
     </p>
     <h3>Its parts</h3>

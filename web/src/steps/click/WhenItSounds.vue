@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NCheckbox, NInputNumber } from 'naive-ui'
+import { NCheckbox } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** When the click sounds: counted in, while the song plays, until it stops. */
 defineProps<{ click: ClickPattern }>()
@@ -15,15 +16,13 @@ const desk = useDesk()
     <h3>When it sounds</h3>
     <p>
       It counts in for
-      <NInputNumber
-        size="small"
+      <NumberBox
         class="bars"
-        :show-button="false"
         :value="click.countInBars"
         :min="0"
         :max="8"
-        :input-props="{ 'aria-label': 'Bars of count-in' }"
-        @update:value="(bars: number | null) => bars !== null && setClick(desk, { countInBars: bars })"
+        label="Bars of count-in"
+        :set="(bars) => setClick(desk, { countInBars: bars })"
       />
       {{ click.countInBars === 1 ? 'bar' : 'bars' }}
       <NCheckbox
@@ -35,16 +34,15 @@ const desk = useDesk()
     </p>
     <p v-if="!click.countInOnly">
       It stops after
-      <NInputNumber
-        size="small"
+      <NumberBox
         class="bars"
         placeholder="no"
-        :show-button="false"
         :value="click.stopsAfterBars || null"
         :min="1"
         :max="1000"
-        :input-props="{ 'aria-label': 'Bars after which the click stops' }"
-        @update:value="(bars: number | null) => setClick(desk, { stopsAfterBars: bars ?? 0 })"
+        label="Bars after which the click stops"
+        :set="(bars) => setClick(desk, { stopsAfterBars: bars })"
+        :optional="() => setClick(desk, { stopsAfterBars: 0 })"
       />
       bars of the song.
     </p>

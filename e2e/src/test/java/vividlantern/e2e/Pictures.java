@@ -79,6 +79,14 @@ public final class Pictures {
             if (!kept || step.equals("Cues") != day) {
                 shoot(page, folder, step.toLowerCase(java.util.Locale.ROOT) + "-" + theme);
             }
+            if (step.equals("Click")) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Guide tracks"))
+                        .click();
+                page.waitForTimeout(800);
+                if (!kept || !day) {
+                    shoot(page, folder, "guides-" + theme);
+                }
+            }
             if (step.equals("Monitoring")) {
                 twoWays(page, folder, theme, !kept || !day);
             }
