@@ -26,7 +26,7 @@ export function partAt(song: SongOutline, place: Place) {
 }
 
 /** Which of the counts of its bar the song is at, and how many there are, where it is felt otherwise than written. */
-export function countAt(song: SongOutline, place: Place) {
+export function countAt(song: Pick<SongOutline, 'meters'>, place: Place) {
   const meter = song.meters.filter((each) => each.bar <= place.bar).at(-1)
   if (!meter || meter.feltIn === 0) return undefined
   return { count: 1 + Math.floor(((place.beat - 1) * meter.feltIn) / meter.beats), of: meter.feltIn }

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { clock, useSong } from '@/desk/song'
+import BarRange from './BarRange.vue'
 import BigClock from './BigClock.vue'
 import ClickBars from './ClickBars.vue'
 import ClickVoices from './ClickVoices.vue'
@@ -62,7 +63,10 @@ const extent = computed(() => {
       </div>
     </div>
     <div v-else-if="page === 'The song'" class="below">
-      <SongChanges :song="song" />
+      <div>
+        <SongChanges :song="song" />
+        <BarRange />
+      </div>
       <SongParts :song="song" :click="click" />
     </div>
     <div v-else class="below guides">

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
+import { countAt } from '@/desk/song'
 
 /** Where the song is; pressed, it takes the bar to go to. */
 const desk = useDesk()
@@ -10,7 +11,12 @@ const typing = ref(false)
 const written = ref('')
 const box = ref<HTMLInputElement>()
 
-const bar = computed(() => (desk.place ? `bar ${desk.place.bar} · ${Math.floor(desk.place.beat)}` : '–'))
+/** Where people count otherwise than it is written, what they count stands behind the beat. */
+const bar = computed(() => {
+  if (!desk.place) return '–'
+  const count = countAt(desk.session!.tempoMap, desk.place)
+  return `bar ${desk.place.bar} · ${Math.floor(desk.place.beat)}${count ? ` (${count.count})` : ''}`
+})
 const time = computed(() => {
   const place = desk.place
   if (!place) return ''

@@ -24,11 +24,13 @@ import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.SongOutline;
+import vividlantern.session.TempoCurve;
 import vividlantern.session.TempoMap;
 import vividlantern.units.PlainNumber;
 
 /**
- * The sheets that are taped to the wall, A4 across: the songs if there are several, the input list, the patch by place, outputs
+ * The sheets that are taped to the wall, A4 across: the songs if there are several, the parts of the song, the input list, the patch by place, outputs
  * and headphones, what to bring. Long tables go on on further pages under their headings; source and port, which are looked for, are bold.
  */
 public final class SheetsPdf {
@@ -44,6 +46,9 @@ public final class SheetsPdf {
             document.getDocumentInformation().setTitle(session.name() + song);
             if (songs.size() > 1) {
                 songs(songs, table);
+            }
+            if (!session.markers().isEmpty()) {
+                parts(session, table);
             }
             inputs(session, rig, table);
             patch(session, rig, table);
@@ -69,6 +74,30 @@ public final class SheetsPdf {
         }
         table.write(
                 "Song list", List.of(bold("No."), bold("Song"), of("Tempo"), of("Time"), of("Key"), of("Notes")), rows);
+    }
+
+    /** The parts of the song with their lengths, and what people count there. */
+    private static void parts(Session session, PdfTable table) throws IOException {
+        TempoCurve curve = session.tempoMap().curve();
+        List<List<String>> rows = new ArrayList<>();
+        for (SongOutline.SongPart part : SongOutline.of(session).parts()) {
+            TempoMap.Meter meter = curve.meters().get(curve.meterAtBar(part.bar()));
+            boolean last = session.tempoMap().lastBar().isEmpty()
+                    && part.marker()
+                            .equals(session.markers()
+                                    .get(session.markers().size() - 1)
+                                    .id());
+            rows.add(List.of(
+                    part.name(),
+                    String.valueOf(part.bar()),
+                    last ? "open" : String.valueOf(part.bars()),
+                    meter.beats() + "/" + meter.noteValue() + (meter.feltIn() == 0 ? "" : " in " + meter.feltIn()),
+                    PlainNumber.of(Math.rint(100 * curve.beatsPerMinute(curve.quarterOf(part.bar(), 0))) / 100)));
+        }
+        table.write(
+                "Parts of the song",
+                List.of(bold("Part"), of("From bar"), of("Bars"), of("Time"), of("Quarter notes a minute")),
+                rows);
     }
 
     private static void inputs(Session session, Rig rig, PdfTable table) throws IOException {

@@ -51,6 +51,9 @@ public final class Reel {
     private final int trimFrames;
     private final int pieceFrames;
     private final AtomicReferenceArray<Piece> pieces = new AtomicReferenceArray<>(SLOTS);
+    /** What lies where the song will go next, beside what lies where it is. */
+    private final AtomicReferenceArray<Piece> coming = new AtomicReferenceArray<>(FIRST_PIECES);
+
     private final AtomicLong missing = new AtomicLong();
 
     /** Guarded by this. */
@@ -131,17 +134,17 @@ public final class Reel {
 
     /** Opens the sound if it is not yet, and reads what will be needed soon at a song's frame. */
     public synchronized void readAhead(long songFrame) {
-        read(songFrame, AHEAD_PIECES);
+        read(songFrame, AHEAD_PIECES, pieces);
     }
 
-    /** Reads what is needed to begin at a song's frame; leaves a sound alone that is not open, since opening it may take long. */
+    /** Reads what is needed to go on at another song's frame; leaves a sound alone that is not open, since opening it may take long. */
     public synchronized void readFirst(long songFrame) {
         if (reader != null) {
-            read(songFrame, FIRST_PIECES);
+            read(songFrame, FIRST_PIECES, coming);
         }
     }
 
-    private void read(long songFrame, int count) {
+    private void read(long songFrame, int count, AtomicReferenceArray<Piece> into) {
         try {
             if (closed) {
                 return;
@@ -154,9 +157,10 @@ public final class Reel {
             for (long number = first; number < first + count; number++) {
                 boolean soon = (number - count) * pieceFrames <= since;
                 boolean within = number * pieceFrames < lasts;
-                Piece there = pieces.get((int) (number % SLOTS));
+                int slot = (int) (number % into.length());
+                Piece there = into.get(slot);
                 if (soon && within && (there == null || there.number() != number)) {
-                    pieces.set((int) (number % SLOTS), new Piece(number, piece(number)));
+                    into.set(slot, new Piece(number, piece(number)));
                 }
             }
             ready = true;
@@ -298,6 +302,9 @@ public final class Reel {
     private Piece pieceAt(long since) {
         long number = since / pieceFrames;
         Piece piece = pieces.get((int) (number % SLOTS));
+        if (piece == null || piece.number() != number) {
+            piece = coming.get((int) (number % FIRST_PIECES));
+        }
         return piece != null && piece.number() == number ? piece : null;
     }
 

@@ -42,6 +42,13 @@ public record Backing(
         return new Backing(track, other, follows, bar, beat, seconds, from < end ? from : 0, end, loops);
     }
 
+    /** The same from another bar on, if it follows bars. */
+    public Backing fromBar(int other) {
+        return follows == Follows.BARS
+                ? new Backing(track, media, follows, other, beat, seconds, from, to, loops)
+                : this;
+    }
+
     /** The song's frame at which it begins. */
     public long startFrame(TempoCurve curve, int sampleRate) {
         return follows == Follows.BARS

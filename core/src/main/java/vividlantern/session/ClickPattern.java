@@ -2,7 +2,9 @@ package vividlantern.session;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.units.Decibels;
 
 /**
@@ -33,14 +35,23 @@ public record ClickPattern(
         this(countInBars, voices, false, 0, List.of());
     }
 
-    /** The click without what it knows of a part of the song that is no more. */
-    public ClickPattern without(MarkerId part) {
+    /** The click with what it knows of parts of the song that are there, not of others. */
+    public ClickPattern among(Predicate<MarkerId> there) {
         return new ClickPattern(
                 countInBars,
-                voices.stream().map(voice -> voice.without(part)).toList(),
+                voices.stream().map(voice -> voice.among(there)).toList(),
                 countInOnly,
                 stopsAfterBars,
-                silentIn.stream().filter(each -> !each.equals(part)).toList());
+                silentIn.stream().filter(there).toList());
+    }
+
+    /** The parts of the song that it knows of. */
+    public Stream<MarkerId> parts() {
+        return Stream.concat(
+                silentIn.stream(),
+                voices.stream()
+                        .flatMap(voice -> voice.patterns().stream())
+                        .flatMap(pattern -> pattern.part().stream()));
     }
 
     /**
@@ -116,7 +127,7 @@ public record ClickPattern(
             return sounds ? step == 0 ? Stroke.ACCENTED : Stroke.SOUNDING : Stroke.SILENT;
         }
 
-        private Voice without(MarkerId part) {
+        private Voice among(Predicate<MarkerId> there) {
             return new Voice(
                     id,
                     name,
@@ -126,7 +137,7 @@ public record ClickPattern(
                     betweenBeats,
                     accent,
                     patterns.stream()
-                            .filter(each -> !each.part().equals(Optional.of(part)))
+                            .filter(each -> each.part().filter(there.negate()).isEmpty())
                             .toList(),
                     decayMs);
         }

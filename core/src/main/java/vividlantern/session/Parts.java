@@ -98,6 +98,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         boolean directGone = after.direct().stream()
                 .anyMatch(each -> after.find(each.cue()).isEmpty()
                         || after.find(each.input()).isEmpty());
+        boolean partsGone = after.click().parts().anyMatch(part -> !after.has(part));
         boolean backingGone = after.backing().stream()
                 .anyMatch(each ->
                         after.find(each.track()).filter(Track::isBacking).isEmpty());
@@ -111,6 +112,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                 || sendsLost
                 || groupedGone
                 || directGone
+                || partsGone
                 || backingGone
                 || numberShared);
     }

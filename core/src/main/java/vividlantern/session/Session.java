@@ -260,6 +260,16 @@ public record Session(
         return with(draft -> draft.markers = all);
     }
 
+    /** The session whose click knows nothing of parts that are not there. */
+    public Session withoutLostParts() {
+        return with(click.among(this::has));
+    }
+
+    /** Whether a part of the song is there. */
+    public boolean has(MarkerId part) {
+        return markers.stream().anyMatch(marker -> marker.id().equals(part));
+    }
+
     public Session withAcknowledgements(List<Acknowledgement> all) {
         return with(draft -> draft.acknowledgements = all);
     }

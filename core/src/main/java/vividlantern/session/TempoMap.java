@@ -165,6 +165,46 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters, double pickUpQuar
         return other.with(moved);
     }
 
+    /**
+     * The song put together anew from stretches of its bars, in an order.
+     *
+     * @param stretches each from a bar on up to another one, which is not among it; the last one goes on for good
+     */
+    public TempoMap rearranged(List<Stretch> stretches, Optional<Integer> newLastBar) {
+        return SongStretch.laidOut(
+                stretches.stream()
+                        .map(each -> SongStretch.of(this, each.from(), each.upTo()))
+                        .toList(),
+                pickUpQuarters,
+                newLastBar);
+    }
+
+    /** Bars from one on up to another one, which is not among them. */
+    public record Stretch(int from, int upTo) {
+
+        /** All bars from one on. */
+        public static Stretch allFrom(int bar) {
+            return new Stretch(bar, SongStretch.ENDLESS);
+        }
+
+        public boolean isEmpty() {
+            return from == upTo;
+        }
+    }
+
+    /** Whether a line of tempo runs into the start of a bar, so that nothing can be cut there. */
+    public boolean runsInto(int bar) {
+        double quarter = curve().quarterOf(bar, 0);
+        for (int at = 0; at + 1 < tempos.size(); at++) {
+            boolean crosses = tempos.get(at).atQuarter() < quarter - SAME_PLACE
+                    && tempos.get(at + 1).atQuarter() >= quarter - SAME_PLACE;
+            if (crosses && tempos.get(at).rampToNext()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Why this cannot be a tempo map, or "" if it can. */
     public String fault() {
         if (tempos.isEmpty() || tempos.get(0).atQuarter() != 0) {

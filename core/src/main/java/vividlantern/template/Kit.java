@@ -73,7 +73,7 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
                 parts.put(key, part);
             }
         });
-        Session kept = Parts.assemble(NONE, 0, parts);
+        Session kept = Parts.assemble(NONE, 0, parts).withoutLostParts();
         return new Kit(id, about, Template.names(kept, rig), kept);
     }
 

@@ -41,7 +41,7 @@ public final class NextSong {
                 parts.put(key, part);
             }
         });
-        Session next = Parts.assemble(id, 0, parts);
+        Session next = Parts.assemble(id, 0, parts).withoutLostParts();
         Settings was = last.settings();
         next = next.with(new Settings(
                 was.name(),

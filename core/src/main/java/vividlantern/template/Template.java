@@ -89,7 +89,7 @@ public record Template(
 
     /**
      * Keeps a session as a template. What is only so for the moment is left out: inputs that are cut, and what was said of
-     * findings; and its place in a song list.
+     * findings; what belongs to the song: its place in a song list, and what its backing tracks play.
      *
      * @param withoutNames whether performers are called by numbers
      */
@@ -97,6 +97,7 @@ public record Template(
             TemplateId id, About about, Session session, Rig rig, boolean withoutNames, Optional<PageState> page) {
         Session kept = session.atRevision(0)
                 .withAcknowledgements(List.of())
+                .withBacking(List.of())
                 .with(Optional.<SongEntry>empty())
                 .withInputs(
                         session.inputs().stream().map(input -> input.cut(false)).toList())

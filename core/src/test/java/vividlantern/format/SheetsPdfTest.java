@@ -24,8 +24,11 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.session.InputId;
+import vividlantern.session.Marker;
+import vividlantern.session.MarkerId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TempoMap;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.ChooseMic;
@@ -52,6 +55,15 @@ public class SheetsPdfTest {
                 .contains("Input list", "Patch, by place", "Outputs and headphones", "What to bring")
                 .contains("Violín 1", "ribbon, Dunlin R", "NEVER", "House in-1", "Panel in-1")
                 .contains("S, Song · Plain · 2026-03-01", "page 1 of 4");
+    }
+
+    @Test
+    public void thePartsOfTheSongStandThereWithTheirLengths() throws IOException {
+        Session session = list(1).with(TempoMap.steady(138, 3, 4).endingWith(Optional.of(40)))
+                .withMarkers(List.of(
+                        new Marker(new MarkerId("a"), "Verse", 1), new Marker(new MarkerId("b"), "Refrain", 17)));
+        assertThat(text(session)).contains("Parts of the song", "Verse 1 16 3/4 138", "Refrain 17 24 3/4 138");
+        assertThat(text(session.with(TempoMap.steady(138, 3, 4)))).contains("Refrain 17 open 3/4 138");
     }
 
     @Test

@@ -84,6 +84,8 @@ public class ClickIT extends WithDemo {
         at(25, "time signature");
         write("Time signature at bar 25", "6/8 in 2");
         assertThat(button("6/8 in 2")).isVisible();
+        button("6/8 in 2").click();
+        assertThat(page.getByText("bar 25 · 1 (1)")).isVisible();
         at(25, "tempo");
         write("Tempo at bar 25", "112.25");
         assertThat(line()).hasAccessibleName(Pattern.compile("138 from bar 1, 112\\.25 from bar 25, 96 from bar 33"));
@@ -161,6 +163,28 @@ public class ClickIT extends WithDemo {
         Locator box = page.getByLabel(label);
         box.fill(text);
         box.blur();
+    }
+
+    @Test
+    public void barsAreTakenOutCopiedAndMoved() {
+        show("The song");
+        number("First of the bars", "17");
+        number("Last of the bars", "32");
+        button("Remove bars").click();
+        assertThat(page.getByText(Pattern.compile("^45 bars,"))).isVisible();
+        assertThat(line()).hasAccessibleName(Pattern.compile("138 from bar 1, 96 from bar 17, 138 from bar 25"));
+        button("Undo: Bars 17 to 32").click();
+        number("Bar before which they go", "1");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Copy").setExact(true))
+                .click();
+        assertThat(page.getByText(Pattern.compile("^77 bars,"))).isVisible();
+        assertThat(button("Second strain 2")).isVisible();
+        number("First of the bars", "60");
+        number("Last of the bars", "74");
+        button("Remove bars").click();
+        assertThat(page.getByText("A line of tempo runs into bar 75.")).isVisible();
     }
 
     /** From bar to bar, and with Shift from beat to beat; taken back at once, since it is one drag. */

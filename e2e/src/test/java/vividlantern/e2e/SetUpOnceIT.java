@@ -169,7 +169,7 @@ public class SetUpOnceIT {
                         new Page.GetByRoleOptions().setName("Tracks").setLevel(1)))
                 .isVisible();
         assertThat(row("Tracks", "Cajón front")).containsText("Cajón");
-        assertThat(tracks()).hasCount(14);
+        assertThat(tracks()).hasCount(15);
     }
 
     @Test(dependsOnMethods = "step3ASessionFromItIsTheSameAndOpensWhereItWas")
@@ -283,7 +283,7 @@ public class SetUpOnceIT {
         assertThat(table("Log").getByRole(AriaRole.ROW)).hasCount(1 + 1);
         accessible();
         link("Tracks").click();
-        assertThat(tracks()).hasCount(14);
+        assertThat(tracks()).hasCount(15);
         assertThat(button("Solo Bass")).hasAttribute("aria-pressed", "false");
     }
 
@@ -301,7 +301,7 @@ public class SetUpOnceIT {
         button("Go on to the next song").click();
         assertThat(page.getByText("Slack Tide").first()).isVisible();
         assertThat(button("▶ Play")).isEnabled();
-        assertThat(tracks()).hasCount(14);
+        assertThat(tracks()).hasCount(15);
         link("Song list").click();
         Locator rows = table("Songs").getByRole(AriaRole.ROW);
         assertThat(rows).hasCount(1 + 2);

@@ -289,7 +289,7 @@ public class WalkIT {
         assertThat(slider("Fiddle on the speakers")).hasAttribute("aria-valuetext", "−2.0 dB");
         JsonNode first = session();
         assertThat(first.get("cues").get(2).get("id").asString()).isEqualTo("voice");
-        assertThat(first.get("cues").get(2).get("sends")).hasSize(6);
+        assertThat(first.get("cues").get(2).get("sends")).hasSize(7);
         for (int n = 0; n < undone; n++) {
             String what = button("Redo: ").getAttribute("aria-label");
             button("Redo: ").click();

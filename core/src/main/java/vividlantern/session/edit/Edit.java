@@ -26,6 +26,7 @@ public sealed interface Edit
                 SendEdit,
                 SongEdit,
                 TempoEdit,
+                BarsEdit,
                 DirectEdit,
                 MonitoringEdit,
                 ControlRoomEdit,

@@ -78,11 +78,13 @@ public final class Grouped {
         } else if (edit instanceof ArmTrack arm) {
             all.add(edit);
             others.stream()
-                    .filter(other -> other.role() != Track.Role.SPLIT)
+                    .filter(other -> other.role() != Track.Role.SPLIT && !other.isBacking())
                     .forEach(other -> all.add(new ArmTrack(other.id(), arm.armed())));
         } else if (edit instanceof SetHear hear) {
             all.add(edit);
-            others.forEach(other -> all.add(new SetHear(other.id(), hear.hear())));
+            others.stream()
+                    .filter(other -> !other.isBacking())
+                    .forEach(other -> all.add(new SetHear(other.id(), hear.hear())));
         } else if (edit instanceof MuteTrack mute) {
             all.add(edit);
             others.forEach(other -> all.add(new MuteTrack(other.id(), mute.muted())));

@@ -84,7 +84,7 @@ public sealed interface MarkerEdit extends Edit {
             return session.withMarkers(session.markers().stream()
                             .filter(each -> !each.id().equals(marker))
                             .toList())
-                    .with(session.click().without(marker));
+                    .with(session.click().among(part -> !part.equals(marker)));
         }
 
         @Override

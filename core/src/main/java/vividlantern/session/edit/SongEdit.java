@@ -42,7 +42,7 @@ public sealed interface SongEdit extends Edit {
                                 + " bars, or goes on for good with 0.",
                         "click");
             }
-            click.silentIn().forEach(part -> Rules.known(session, part));
+            click.parts().forEach(part -> Rules.known(session, part));
             if (click.voices().size() > ClickPattern.MOST_VOICES) {
                 throw new Refused("A click has at most " + ClickPattern.MOST_VOICES + " voices.", "click");
             }
@@ -54,7 +54,6 @@ public sealed interface SongEdit extends Edit {
                     throw new Refused("Two click voices have the id '" + voice.id() + "'.", "click");
                 }
                 sounds(voice);
-                voice.patterns().forEach(pattern -> pattern.part().ifPresent(part -> Rules.known(session, part)));
             }
             for (Track track : session.tracks()) {
                 if (track.voice().isPresent()

@@ -67,6 +67,9 @@ import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BackingEdit.SetBacking;
+import vividlantern.session.edit.BarsEdit.CopyBars;
+import vividlantern.session.edit.BarsEdit.MoveBars;
+import vividlantern.session.edit.BarsEdit.RemoveBars;
 import vividlantern.session.edit.BringEdit.RemoveBringLine;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.CueEdit.AddCue;
@@ -190,6 +193,17 @@ final class EditExamples {
                     "Tempo: 92.004 from bar 5, beat 3, moving to the next",
                     session -> session.tempoMap().tempos().get(1),
                     new TempoMap.Tempo(18, 92, NoteValue.CROTCHET, true)),
+            row(new RemoveBars(1, 4), "Bars 1 to 4: removed", Session::markers, List.of(new Marker(VERSE, "Verse", 1))),
+            row(
+                    new CopyBars(5, 5, 6),
+                    "Bar 5: copied before bar 6",
+                    session -> session.markers().stream().map(Marker::name).toList(),
+                    List.of("Verse", "Verse 2")),
+            row(
+                    new MoveBars(5, 6, 1),
+                    "Bars 5 to 6: moved before bar 1",
+                    Session::markers,
+                    List.of(new Marker(VERSE, "Verse", 1))),
             row(
                     new MoveTempo(9, 1, 10, 2),
                     "Tempo: moved from bar 9 to bar 10, beat 2",
