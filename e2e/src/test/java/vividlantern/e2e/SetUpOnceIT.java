@@ -264,7 +264,7 @@ public class SetUpOnceIT {
         button("Solo Bass").click();
         selectTracks("Fiddle", "Fiddle pickup", "Room");
         button("Remove").click();
-        assertThat(tracks()).hasCount(11);
+        assertThat(tracks()).hasCount(12);
         link("History").click();
         assertThat(page.getByLabel("Snapshots")).containsText("Before: Fiddle: track removed");
         button("Compare Before lunch with now").click();
