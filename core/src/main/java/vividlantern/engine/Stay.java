@@ -409,10 +409,9 @@ public final class Stay implements AutoCloseable {
     private void lookAtReels() {
         List<Reel> reels = run.engine().reels();
         reelFault = reels.stream()
-                .filter(reel -> !reel.fault().isEmpty())
+                .filter(reel -> !reel.fault().isEmpty() || !reel.isReady() && missingBefore.containsKey(reel))
                 .findFirst()
-                .map(reel -> session.find(reel.track()).map(Track::name).orElse(reel.name()) + " does not play: "
-                        + reel.fault())
+                .map(this::whyItDoesNotPlay)
                 .orElse("");
         Map<Reel, Long> now = new IdentityHashMap<>();
         long late = 0;
@@ -425,6 +424,13 @@ public final class Stay implements AutoCloseable {
         if (late > 0) {
             incidents.slowDisk(1000.0 * late / session.sampleRate(), session.bufferFrames());
         }
+    }
+
+    private String whyItDoesNotPlay(Reel reel) {
+        String track = session.find(reel.track()).map(Track::name).orElse(reel.name());
+        return reel.fault().isEmpty()
+                ? track + " is silent while its file is brought to the session's rate."
+                : track + " does not play: " + reel.fault();
     }
 
     private void lookWhetherItIsInTime() {

@@ -2,8 +2,10 @@ package vividlantern.playback;
 
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.concurrent.locks.ReentrantLock;
 import vividlantern.click.Passage;
 import vividlantern.session.Backing;
 import vividlantern.session.Session;
@@ -25,6 +27,7 @@ public final class Reel {
     /** So many are needed to begin to play. */
     private static final int FIRST_PIECES = 2;
 
+    private static final long LONGEST_WAIT_MILLIS = 20;
     private static final long NEVER = Long.MIN_VALUE;
     private static final long FOREVER = Long.MAX_VALUE / 2;
     private static final double CUT_SECONDS = 0.005;
@@ -56,7 +59,8 @@ public final class Reel {
 
     private final AtomicLong missing = new AtomicLong();
 
-    /** Guarded by this. */
+    private final ReentrantLock reading = new ReentrantLock();
+    /** Of who holds the lock. */
     private MediaReader reader;
 
     private volatile boolean closed;
@@ -125,6 +129,11 @@ public final class Reel {
         return fault;
     }
 
+    /** Whether it was opened and read: before that it is brought to the session's rate, for instance. */
+    public boolean isReady() {
+        return ready;
+    }
+
     /** How many frames were wanted and not there in time, since it was made. */
     public long missing() {
         return missing.get();
@@ -133,14 +142,32 @@ public final class Reel {
     // --- reading ahead, on threads that may wait ---
 
     /** Opens the sound if it is not yet, and reads what will be needed soon at a song's frame. */
-    public synchronized void readAhead(long songFrame) {
-        read(songFrame, AHEAD_PIECES, pieces);
+    public void readAhead(long songFrame) {
+        reading.lock();
+        try {
+            read(songFrame, AHEAD_PIECES, pieces);
+        } finally {
+            reading.unlock();
+        }
     }
 
-    /** Reads what is needed to go on at another song's frame; leaves a sound alone that is not open, since opening it may take long. */
-    public synchronized void readFirst(long songFrame) {
-        if (reader != null) {
-            read(songFrame, FIRST_PIECES, coming);
+    /**
+     * Reads what is needed to go on at another song's frame. A sound that is not open is left alone, and so is one at which somebody
+     * else reads for long: nobody who wants to play or to stop waits for a disk.
+     */
+    public void readFirst(long songFrame) {
+        try {
+            if (reading.tryLock(LONGEST_WAIT_MILLIS, TimeUnit.MILLISECONDS)) {
+                try {
+                    if (reader != null) {
+                        read(songFrame, FIRST_PIECES, coming);
+                    }
+                } finally {
+                    reading.unlock();
+                }
+            }
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
         }
     }
 
@@ -184,15 +211,18 @@ public final class Reel {
     }
 
     /** Lets go of the file; what has been read can still be heard. */
-    public synchronized void close() {
+    public void close() {
         closed = true;
-        if (reader != null) {
-            try {
+        reading.lock();
+        try {
+            if (reader != null) {
                 reader.close();
-            } catch (IOException nothingIsLost) {
-                fault = nothingIsLost.getMessage();
+                reader = null;
             }
-            reader = null;
+        } catch (IOException nothingIsLost) {
+            fault = nothingIsLost.getMessage();
+        } finally {
+            reading.unlock();
         }
     }
 

@@ -7,6 +7,7 @@ import static vividlantern.playback.SoundsInMemory.at;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.Random;
+import java.util.concurrent.CountDownLatch;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
@@ -204,6 +205,34 @@ public class ReelTest {
         int closed = sounds.closed;
         reel.close();
         assertThat(sounds.closed).isEqualTo(closed + 1);
+    }
+
+    /** A sound that takes long to open, as one that is brought to another rate, makes nobody wait who wants to go somewhere. */
+    @Test
+    public void nobodyWaitsForASoundThatTakesLongToOpen() throws InterruptedException {
+        CountDownLatch opening = new CountDownLatch(1);
+        CountDownLatch opened = new CountDownLatch(1);
+        MediaShelf slow = (media, rate) -> {
+            opening.countDown();
+            try {
+                opened.await();
+            } catch (InterruptedException interrupted) {
+                Thread.currentThread().interrupt();
+            }
+            return sounds.open(media, rate);
+        };
+        Session session = RandomSessions.blank();
+        Backing backing = timed(sounds.counting("count", 1, 480_000), 0, 0, 10, false);
+        Reel reel = Reel.of(backing, session, session.tempoMap().curve(), slow, null);
+        Thread reader = new Thread(() -> reel.readAhead(0));
+        reader.start();
+        opening.await();
+        reel.readFirst(0);
+        assertThat(reader.isAlive()).as("it is being opened still").isTrue();
+        opened.countDown();
+        reader.join();
+        reel.prepare(480);
+        assertThat(played(reel, 0, 480, 480, WHOLE)[0][479]).isEqualTo(at(479));
     }
 
     @Test
