@@ -23,9 +23,15 @@ async function load() {
   songs.value = (await api.GET('/api/sessions/{session}/songs', { params: path() })).data ?? []
 }
 
+/** What others changed comes when nobody types: a list that is shown anew takes back what is half written. */
+async function follow() {
+  const told = (await api.GET('/api/sessions/{session}/songs', { params: path() })).data ?? []
+  if (!(document.activeElement instanceof HTMLInputElement)) songs.value = told
+}
+
 watch(
   () => [desk.session?.id, desk.session?.revision],
-  () => desk.session && void trying(load),
+  () => desk.session && void trying(follow),
   { immediate: true },
 )
 
