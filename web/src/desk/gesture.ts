@@ -17,7 +17,10 @@ export function useSteps() {
   }
 }
 
-/** Follows a pressed pointer until it is let go, telling by how many pixels it has moved sideways. */
+/**
+ * Follows a pressed pointer until it is let go, telling by how many pixels it has moved sideways; also when what was pressed is drawn
+ * anew meanwhile.
+ */
 export function followPointer(
   event: PointerEvent,
   moved: (by: number, event: PointerEvent) => void,
@@ -28,17 +31,19 @@ export function followPointer(
   let x = event.clientX
   element.setPointerCapture(event.pointerId)
   const move = (to: PointerEvent) => {
+    if (to.pointerId !== event.pointerId) return
     const by = to.clientX - x
     x = to.clientX
     if (by !== 0) moved(by, to)
   }
-  const release = () => {
+  const release = (at: PointerEvent) => {
+    if (at.pointerId !== event.pointerId) return
     ended.abort()
     released()
   }
-  element.addEventListener('pointermove', move, { signal: ended.signal })
-  element.addEventListener('pointerup', release, { signal: ended.signal })
-  element.addEventListener('pointercancel', release, { signal: ended.signal })
+  addEventListener('pointermove', move, { signal: ended.signal })
+  addEventListener('pointerup', release, { signal: ended.signal })
+  addEventListener('pointercancel', release, { signal: ended.signal })
 }
 
 /** Sends the latest value of a drag, one at a time and no faster than 30 a second; finishing waits for the last. */

@@ -7,8 +7,8 @@ import { clock } from '@/desk/song'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
-import SoundPicture from './SoundPicture.vue'
 import NumberBox from '@/parts/NumberBox.vue'
+import SoundPicture from './SoundPicture.vue'
 
 /** A sound that is played along: what it is, where it begins, how much of it is heard. */
 const { track, backing } = defineProps<{ track: Track; backing: Backing | undefined }>()

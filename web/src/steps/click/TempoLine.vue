@@ -152,7 +152,12 @@ const words = computed(
       <svg viewBox="0 0 100 100" preserveAspectRatio="none" role="img" :aria-label="words">
         <polyline :points="points" />
       </svg>
-      <span v-for="each in lines" :key="each.bar" class="line" :style="{ left: `${across(each.bar)}%` }">
+      <span
+        v-for="each in lines"
+        :key="each.part?.marker ?? each.bar"
+        class="line"
+        :style="{ left: `${across(each.bar)}%` }"
+      >
         <button
           class="plain"
           :title="each.title"
@@ -164,8 +169,8 @@ const words = computed(
         </button>
       </span>
       <span
-        v-for="tempo in song.tempos"
-        :key="tempo.place"
+        v-for="(tempo, at) in song.tempos"
+        :key="at"
         class="tempo"
         :class="{ moves: tempo.place > 1 }"
         :title="tempo.place > 1 ? 'Drag to another bar, with Shift to another beat' : undefined"

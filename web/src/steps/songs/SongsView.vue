@@ -7,6 +7,7 @@ import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import { lastStep, pageState, showLike } from '@/desk/pageState'
 import FormRow from '@/parts/FormRow.vue'
+import TypedField from '@/parts/TypedField.vue'
 import BeginFrom from '@/steps/home/BeginFrom.vue'
 
 /** The songs of this production in their order, and the next one. */
@@ -23,15 +24,9 @@ async function load() {
   songs.value = (await api.GET('/api/sessions/{session}/songs', { params: path() })).data ?? []
 }
 
-/** What others changed comes when nobody types: a list that is shown anew takes back what is half written. */
-async function follow() {
-  const told = (await api.GET('/api/sessions/{session}/songs', { params: path() })).data ?? []
-  if (!(document.activeElement instanceof HTMLInputElement)) songs.value = told
-}
-
 watch(
   () => [desk.session?.id, desk.session?.revision],
-  () => desk.session && void trying(follow),
+  () => desk.session && void trying(load),
   { immediate: true },
 )
 
@@ -86,8 +81,6 @@ function fromTemplate(id: string) {
     chosen.value = cards.value.find((card) => card.id === id) ?? null
   })
 }
-
-const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -130,21 +123,20 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
             </td>
             <td class="number">{{ song.beatsPerMinute }}</td>
             <td>
-              <input
-                class="field"
-                :value="song.key"
-                maxlength="20"
-                :aria-label="`Key of ${song.song}`"
-                @change="describe(song, text($event), song.notes)"
+              <TypedField
+                :text="song.key"
+                :longest="20"
+                :label="`Key of ${song.song}`"
+                :set="(key) => describe(song, key, song.notes)"
               />
             </td>
             <td>
-              <input
-                class="field wide"
-                :value="song.notes"
-                maxlength="400"
-                :aria-label="`Notes on ${song.song}`"
-                @change="describe(song, song.key, text($event))"
+              <TypedField
+                class="wide"
+                :text="song.notes"
+                :longest="400"
+                :label="`Notes on ${song.song}`"
+                :set="(notes) => describe(song, song.key, notes)"
               />
             </td>
             <td class="order">

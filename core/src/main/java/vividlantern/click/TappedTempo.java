@@ -50,9 +50,10 @@ public record TappedTempo(double beatsPerMinute, double plusMinus, double firstB
             }
         }
         List<Beat> beats = numbered(seconds);
-        double[] line = line(beats);
-        double tempo = Math.rint(100 * 60 / line[1]) / 100;
-        return new TappedTempo(tempo, 2 * 60 * deviation(beats, line) / (line[1] * line[1]), line[0], beats);
+        Line line = Line.of(beats);
+        double tempo = Math.rint(100 * 60 / line.each()) / 100;
+        double plusMinus = 2 * 60 * line.deviation() / (line.each() * line.each());
+        return new TappedTempo(tempo, plusMinus, line.first(), beats);
     }
 
     private static List<Beat> numbered(List<Double> seconds) {
@@ -80,32 +81,34 @@ public record TappedTempo(double beatsPerMinute, double plusMinus, double firstB
         return intervals[intervals.length / 2];
     }
 
-    /** Seconds of beat 0, and from beat to beat. */
-    private static double[] line(List<Beat> beats) {
-        double count = beats.size();
-        double number = beats.stream().mapToDouble(Beat::number).sum() / count;
-        double second = beats.stream().mapToDouble(Beat::seconds).sum() / count;
-        double both = 0;
-        double square = 0;
-        for (Beat beat : beats) {
-            both += (beat.number() - number) * (beat.seconds() - second);
-            square += (beat.number() - number) * (beat.number() - number);
-        }
-        double each = both / square;
-        return new double[] {second - each * number, each};
-    }
+    /**
+     * Beats laid on a line by least squares.
+     *
+     * @param first seconds of beat 0
+     * @param each seconds from beat to beat
+     * @param deviation the standard deviation of that
+     */
+    private record Line(double first, double each, double deviation) {
 
-    /** The standard deviation of the length of a beat. */
-    private static double deviation(List<Beat> beats, double[] line) {
-        double number = beats.stream().mapToDouble(Beat::number).sum() / beats.size();
-        double rest = 0;
-        double square = 0;
-        for (Beat beat : beats) {
-            double off = beat.seconds() - line[0] - line[1] * beat.number();
-            rest += off * off;
-            square += (beat.number() - number) * (beat.number() - number);
+        private static Line of(List<Beat> beats) {
+            double count = beats.size();
+            double number = beats.stream().mapToDouble(Beat::number).sum() / count;
+            double second = beats.stream().mapToDouble(Beat::seconds).sum() / count;
+            double both = 0;
+            double square = 0;
+            for (Beat beat : beats) {
+                both += (beat.number() - number) * (beat.seconds() - second);
+                square += (beat.number() - number) * (beat.number() - number);
+            }
+            double each = both / square;
+            double first = second - each * number;
+            double rest = 0;
+            for (Beat beat : beats) {
+                double off = beat.seconds() - first - each * beat.number();
+                rest += off * off;
+            }
+            return new Line(first, each, Math.sqrt(rest / Math.max(1, count - 2) / square));
         }
-        return Math.sqrt(rest / Math.max(1, beats.size() - 2) / square);
     }
 
     /** The edit that gives the song this tempo at its beginning. */
@@ -175,7 +178,7 @@ public record TappedTempo(double beatsPerMinute, double plusMinus, double firstB
         List<Beat> around = beats.stream()
                 .filter(beat -> Math.abs(beat.number() - number) <= beatsABar)
                 .toList();
-        double[] line = around.size() >= FEWEST ? line(around) : line(beats);
-        return line[0] + line[1] * number;
+        Line line = Line.of(around.size() >= FEWEST ? around : beats);
+        return line.first() + line.each() * number;
     }
 }

@@ -2,12 +2,17 @@ package vividlantern.engine;
 
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import vividlantern.click.Passage;
 import vividlantern.history.Refused;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
 
-/** A range of the song to be written to a file, in frames of the song; it begins and ends on the grid. */
-public record SongRange(long from, long frames) {
+/**
+ * A range of the song to be written to a file, in frames of the song.
+ *
+ * @param played what of the song its click is counted by
+ */
+public record SongRange(long from, long frames, Passage played) {
 
     /** The longest file, in seconds. */
     public static final double LONGEST_SECONDS = 4 * 3600;
@@ -16,7 +21,7 @@ public record SongRange(long from, long frames) {
     private static final Pattern BARS = Pattern.compile("(\\d{1,5})-(\\d{1,5})");
 
     /**
-     * Bars of the song.
+     * Bars of the song; the file begins and ends on the grid.
      *
      * @param bars "all" for the song from its beginning to its end, or as in "33-40", both included
      * @param countIn whether the count-in before them, and what lies before the song, belong to it
@@ -48,6 +53,6 @@ public record SongRange(long from, long frames) {
         if (frames > LONGEST_SECONDS * rate) {
             throw new Refused("These bars last longer than four hours. Write fewer.", "bars");
         }
-        return new SongRange(from, frames);
+        return new SongRange(from, frames, countIn ? start.passage() : Passage.from(from, from));
     }
 }

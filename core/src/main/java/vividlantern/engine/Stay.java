@@ -3,9 +3,7 @@ package vividlantern.engine;
 import java.lang.System.Logger;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -25,7 +23,6 @@ import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
-import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -34,7 +31,6 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
-import vividlantern.session.Track;
 
 /**
  * A session's stay at the rig: its engine, the preamps' change-over, the tape of what left, from taking the rig to giving it
@@ -58,6 +54,7 @@ public final class Stay implements AutoCloseable {
     private final ScheduledExecutorService hands;
     private final AtomicReference<Session> coming = new AtomicReference<>();
     private final Incidents incidents = new Incidents(Clock.systemUTC());
+    private final ReelWatch reels = new ReelWatch(incidents);
     private final Pauses enginePauses = new Pauses();
     private final Pauses preampPauses = new Pauses();
     private volatile Session session;
@@ -69,7 +66,6 @@ public final class Stay implements AutoCloseable {
     private volatile String preampFault = "";
     private volatile String inputFault = "";
     private volatile String reelFault = "";
-    private Map<Reel, Long> missingBefore = Map.of();
     private Lateness lateness = Lateness.NONE;
     private Run lookedAt;
     private long silencedSamples;
@@ -372,7 +368,7 @@ public final class Stay implements AutoCloseable {
     private void look() {
         orBeginAnew(() -> {
             lookAtInputs();
-            lookAtReels();
+            reelFault = reels.look(run.engine().reels(), session);
             lookWhetherItIsInTime();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
                 incidents.add(Incidents.Kind.DEVICE, "The interface answers again.", session.bufferFrames());
@@ -403,34 +399,6 @@ public final class Stay implements AutoCloseable {
             inputFault = "";
         }
         silencedSamples = silenced;
-    }
-
-    /** What backing tracks cannot play is said; what was read too late is an incident. */
-    private void lookAtReels() {
-        List<Reel> reels = run.engine().reels();
-        reelFault = reels.stream()
-                .filter(reel -> !reel.fault().isEmpty() || !reel.isReady() && missingBefore.containsKey(reel))
-                .findFirst()
-                .map(this::whyItDoesNotPlay)
-                .orElse("");
-        Map<Reel, Long> now = new IdentityHashMap<>();
-        long late = 0;
-        for (Reel reel : reels) {
-            long missing = reel.missing();
-            late += missing - missingBefore.getOrDefault(reel, 0L);
-            now.put(reel, missing);
-        }
-        missingBefore = now;
-        if (late > 0) {
-            incidents.slowDisk(1000.0 * late / session.sampleRate(), session.bufferFrames());
-        }
-    }
-
-    private String whyItDoesNotPlay(Reel reel) {
-        String track = session.find(reel.track()).map(Track::name).orElse(reel.name());
-        return reel.fault().isEmpty()
-                ? track + " is silent while its file is brought to the session's rate."
-                : track + " does not play: " + reel.fault();
     }
 
     private void lookWhetherItIsInTime() {

@@ -37,7 +37,6 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
     /** A part of the song, at a bar. */
     public record Part(String name, int bar) {}
 
-    private static final int MOST_TEMPOS = 1000;
     private static final int LONGEST_NAME = 100;
     private static final double USUAL_TEMPO = 120;
     private static final double ON_THE_BAR = 1e-3;
@@ -389,9 +388,6 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
                 }
             }
             found.putIfAbsent(0.0, new TempoMap.Tempo(0, USUAL_TEMPO, NoteValue.CROTCHET, false));
-            if (found.size() > MOST_TEMPOS) {
-                throw refused("It holds " + found.size() + " tempos; a song has at most " + MOST_TEMPOS + ".");
-            }
             return List.copyOf(found.values());
         }
 

@@ -4,6 +4,7 @@ import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.lang.System.Logger;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
@@ -42,6 +43,7 @@ public final class MediaFolder implements MediaShelf {
     /** So much is left free on the disk. */
     private static final long SPARE_BYTES = 256L << 20;
 
+    private static final Logger LOG = System.getLogger(MediaFolder.class.getName());
     private static final String UNFINISHED = ".part";
     private static final int ID_LETTERS = 32;
 
@@ -75,19 +77,44 @@ public final class MediaFolder implements MediaShelf {
         Path arriving = Files.createTempFile(folder, "arriving", UNFINISHED);
         try {
             MediaId id = receive(in, arriving);
-            Media media;
-            Peaks peaks;
             try (WavReader wav = WavReader.open(arriving)) {
-                media = sound(new Media(id, called, wav.channels(), wav.sampleRate(), wav.frames()));
-                peaks = Peaks.of(wav);
+                Media media = sound(new Media(id, called, wav.channels(), wav.sampleRate(), wav.frames()));
+                Peaks peaks = Peaks.of(wav);
+                keep(media, peaks, wav, arriving, sampleRate);
+                return media;
             }
-            keep(peaks.bytes(), peaksOf(id));
-            Files.move(arriving, file(id), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            seen.remove(id);
-            open(media, sampleRate).close();
-            return media;
         } finally {
             Files.deleteIfExists(arriving);
+        }
+    }
+
+    /** The file itself comes last: as long as it is not there, nothing is. */
+    private void keep(Media media, Peaks peaks, WavReader wav, Path arriving, int sampleRate) {
+        boolean known = Files.exists(file(media.id()));
+        Path converted = fileAt(media.id(), sampleRate);
+        try {
+            if (media.sampleRate() != sampleRate) {
+                convert(wav, media, sampleRate, converted);
+            }
+            keep(peaks.bytes(), peaksOf(media.id()));
+            Files.move(arriving, file(media.id()), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            seen.remove(media.id());
+        } catch (IOException | RuntimeException failed) {
+            if (!known) {
+                delete(converted);
+                delete(peaksOf(media.id()));
+            }
+            throw failed instanceof Refused refused
+                    ? refused
+                    : refused("It could not be written to the disk (" + failed.getMessage() + ").");
+        }
+    }
+
+    private static void delete(Path leftOver) {
+        try {
+            Files.deleteIfExists(leftOver);
+        } catch (IOException stays) {
+            LOG.log(Logger.Level.WARNING, "A file that nothing needs could not be deleted.", stays);
         }
     }
 
@@ -173,9 +200,7 @@ public final class MediaFolder implements MediaShelf {
         }
         Path converted = fileAt(media.id(), sampleRate);
         try (own) {
-            if (!Files.exists(converted)) {
-                convert(own, media, sampleRate, converted);
-            }
+            convert(own, media, sampleRate, converted);
         }
         return reading(WavReader.open(converted));
     }

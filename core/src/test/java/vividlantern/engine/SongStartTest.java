@@ -87,11 +87,14 @@ public class SongStartTest {
 
     @Test
     public void aRangeOfBarsBeginsAndEndsOnTheGrid() {
-        assertThat(SongRange.ofBars(SONG, "3-4", true)).isEqualTo(new SongRange(96_000, 288_000));
-        assertThat(SongRange.ofBars(SONG, "3-4", false)).isEqualTo(new SongRange(192_000, 192_000));
+        assertThat(SongRange.ofBars(SONG, "3-4", true))
+                .isEqualTo(new SongRange(96_000, 288_000, Passage.from(96_000, 192_000)));
+        assertThat(SongRange.ofBars(SONG, "3-4", false))
+                .isEqualTo(new SongRange(192_000, 192_000, Passage.from(192_000, 192_000)));
         Session two = SONG.with(SONG.tempoMap().endingWith(Optional.of(2)));
-        assertThat(SongRange.ofBars(two, "all", true)).isEqualTo(new SongRange(-96_000, 288_000));
-        assertThat(SongRange.ofBars(two, "all", false)).isEqualTo(new SongRange(0, 192_000));
+        assertThat(SongRange.ofBars(two, "all", true))
+                .isEqualTo(new SongRange(-96_000, 288_000, SongStart.ofSong(two).passage()));
+        assertThat(SongRange.ofBars(two, "all", false)).isEqualTo(new SongRange(0, 192_000, Passage.from(0, 0)));
     }
 
     @Test

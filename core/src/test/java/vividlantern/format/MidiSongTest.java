@@ -206,7 +206,7 @@ public class MidiSongTest {
                 .array();
         assertThatThrownBy(() -> MidiSong.read(file(0, 1, 96, track)))
                 .isInstanceOf(Refused.class)
-                .hasMessageContaining("tempos; a song has at most 1000");
+                .hasMessageContaining("A song has at most 1000 tempos");
     }
 
     @DataProvider

@@ -199,6 +199,7 @@ public class ClickIT extends WithDemo {
         page.mouse().move(box.x + 2, y);
         page.mouse().down();
         page.mouse().move(whole.x + 28.1 * bar, y);
+        assertThat(line()).hasAccessibleName(Pattern.compile("138 from bar 1, 96 from bar 29, 138 from bar 41"));
         page.mouse().move(whole.x + 24.1 * bar, y);
         assertThat(line()).hasAccessibleName(Pattern.compile("138 from bar 1, 96 from bar 25, 138 from bar 41"));
         page.mouse().up();

@@ -20,7 +20,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.click.ClickFile;
-import vividlantern.click.Passage;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.Room;
 import vividlantern.engine.SongRange;
@@ -179,10 +178,11 @@ class FilesController {
             throws IOException {
         Session open = desk.session(new SessionId(session));
         WavWriter.SampleFormat format = format(bits);
-        Passage song = Rendering.wholeSong(open);
         SongRange range = bars.map(wanted -> SongRange.ofBars(open, wanted, countIn))
-                .orElseGet(() -> range(open, from.orElse((double) song.countedFrom() / open.sampleRate()), seconds));
-        Passage played = bars.isPresent() && !countIn ? Passage.from(range.from(), range.from()) : song;
+                .orElseGet(() -> range(
+                        open,
+                        from.orElse((double) Rendering.wholeSong(open).countedFrom() / open.sampleRate()),
+                        seconds));
         List<ClickPattern.Voice> voices = voices(open, voice);
         String name = voice.isPresent() ? "click " + voices.get(0).name() : "click";
         if (method == HttpMethod.HEAD) {
@@ -195,7 +195,7 @@ class FilesController {
                 ClickFile.write(
                         open,
                         voices,
-                        played,
+                        range.played(),
                         range.from(),
                         range.frames(),
                         (samples, frames) -> turn.send(() -> wav.write(samples, samples, 0, frames)));
@@ -255,7 +255,9 @@ class FilesController {
             throw new Refused("A file has more than 0 seconds and up to four hours.", "seconds");
         }
         return new SongRange(
-                Math.round(from * session.sampleRate()), Math.max(1, Math.round(seconds * session.sampleRate())));
+                Math.round(from * session.sampleRate()),
+                Math.max(1, Math.round(seconds * session.sampleRate())),
+                Rendering.wholeSong(session));
     }
 
     private static void describe(
