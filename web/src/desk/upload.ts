@@ -3,16 +3,19 @@ import { useDesk } from './desk'
 import { tell } from './notice'
 import { person } from './person'
 
-/** Sends a WAV file to be played by a backing track: a new one, or one that is named. It can be broken off. */
+/** Who shall sound a WAV file: a backing track, or a voice of the click; a new backing track if nobody is named. */
+export type Sounding = { track?: string } | { voice: string }
+
+/** Sends a WAV file to be sounded. It can be broken off. */
 export function useUpload() {
   const desk = useDesk()
   /** What is on its way, and how much of it has arrived, from 0 to 1. */
   const going = ref<{ name: string; share: number } | null>(null)
   let request: XMLHttpRequest | null = null
 
-  function send(file: File, track?: string) {
+  function send(file: File, by: Sounding = {}) {
     if (request) return tell('Another file is on its way. Wait until it is there, or cancel it.')
-    const query = new URLSearchParams({ name: file.name, ...(track ? { track } : {}) })
+    const query = new URLSearchParams({ name: file.name, ...by })
     const sending = new XMLHttpRequest()
     request = sending
     going.value = { name: file.name, share: 0 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
+import { ref } from 'vue'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
 import { tell } from '@/desk/notice'
+import { useUpload } from '@/desk/upload'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
@@ -13,6 +15,10 @@ import NumberBox from '@/parts/NumberBox.vue'
 const { click } = defineProps<{ click: ClickPattern }>()
 
 const desk = useDesk()
+const { going, send, cancel } = useUpload()
+const chooser = ref<HTMLInputElement>()
+/** The voice that shall strike what is chosen. */
+let wanted = ''
 
 type Voice = ClickPattern['voices'][number]
 
@@ -22,6 +28,31 @@ const SOUNDS: { label: string; value: Voice['sound'] }[] = [
   { label: 'tick', value: 'tick' },
   { label: 'skin', value: 'skin' },
 ]
+/** The made sounds, the voice's own if it has one, and the way to another. */
+const OWN = 'own'
+const CHOOSE = 'choose'
+const soundsOf = (voice: Voice) => [
+  ...SOUNDS,
+  ...(voice.ownSound ? [{ label: voice.ownSound.name, value: OWN }] : []),
+  { label: voice.ownSound ? 'another WAV file' : 'a WAV file', value: CHOOSE },
+]
+
+function sound(voice: Voice, chosen: string) {
+  if (chosen === CHOOSE) {
+    wanted = voice.id
+    chooser.value?.click()
+  } else if (chosen !== OWN) {
+    void set(voice, { sound: chosen as Voice['sound'], ownSound: null })
+  }
+}
+
+function chosen(event: Event) {
+  const box = event.target as HTMLInputElement
+  const file = box.files?.[0]
+  if (file) send(file, { voice: wanted })
+  box.value = ''
+}
+
 const WHERE = [1, 2, 3, 4, 6].flatMap((steps) => [
   { label: steps === 1 ? 'on the beats' : `${steps} a beat`, value: `${steps}/all` },
   ...(steps === 1 ? [] : [{ label: `${steps} a beat, not on it`, value: `${steps}/between` }]),
@@ -46,6 +77,7 @@ async function add() {
     accent: 3,
     patterns: [],
     decayMs: null,
+    ownSound: null,
   }
   const track = await desk.freshId('track', voice.name)
   return desk.edit([
@@ -87,9 +119,9 @@ function place(voice: Voice, where: string) {
     <thead>
       <tr>
         <th>voice</th>
-        <th style="width: 80px">sound</th>
-        <th style="width: 78px">pitch, Hz</th>
-        <th style="width: 124px">falls</th>
+        <th style="width: 116px">sound</th>
+        <th style="width: 84px">pitch, Hz</th>
+        <th style="width: 152px">falls</th>
         <th style="width: 82px">accent, dB</th>
         <th style="width: 76px">decay, ms</th>
         <th style="width: 66px"></th>
@@ -106,14 +138,16 @@ function place(voice: Voice, where: string) {
         </td>
         <td>
           <NamedSelect
-            :value="voice.sound"
-            :options="SOUNDS"
+            :value="voice.ownSound ? OWN : voice.sound"
+            :options="soundsOf(voice)"
             :label="`Sound of ${voice.name}`"
-            @update:value="(sound: Voice['sound']) => set(voice, { sound })"
+            @update:value="(it: string) => sound(voice, it)"
           />
         </td>
         <td>
+          <span v-if="voice.ownSound" class="soft" title="Its file's own">–</span>
           <NumberBox
+            v-else
             :value="voice.pitchHz"
             :min="100"
             :max="8000"
@@ -137,7 +171,9 @@ function place(voice: Voice, where: string) {
           />
         </td>
         <td>
+          <span v-if="voice.ownSound" class="soft" title="Its file's own">–</span>
           <NumberBox
+            v-else
             placeholder="own"
             :value="voice.decayMs"
             :min="1"
@@ -164,6 +200,15 @@ function place(voice: Voice, where: string) {
       </tr>
     </tbody>
   </table>
+  <input
+    ref="chooser"
+    type="file"
+    accept=".wav,audio/wav"
+    hidden
+    aria-label="A WAV file for a voice of the click"
+    @change="chosen"
+  />
+  <p v-if="going" role="status">{{ going.name }} is on its way <NButton size="tiny" @click="cancel">Cancel</NButton></p>
   <NButton size="small" :disabled="click.voices.length >= 8" @click="add">Add a voice</NButton>
 </template>
 

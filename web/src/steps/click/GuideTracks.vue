@@ -3,7 +3,7 @@ import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { useUpload } from '@/desk/upload'
+import { useUpload, type Sounding } from '@/desk/upload'
 import GuideTrack from './GuideTrack.vue'
 
 /** What is played along with the song: sounds from files, dropped here. */
@@ -13,8 +13,8 @@ const desk = useDesk()
 const { going, send, cancel } = useUpload()
 const over = ref(false)
 const chooser = ref<HTMLInputElement>()
-/** The track that shall play what is chosen; a new one if it is empty. */
-let wanted: string | undefined
+/** Who shall play what is chosen. */
+let wanted: Sounding = {}
 
 const backing = (track: Track) => desk.session!.backing.find((each) => each.track === track.id)
 
@@ -25,7 +25,7 @@ function drop(event: DragEvent) {
 }
 
 function choose(track?: string) {
-  wanted = track
+  wanted = track ? { track } : {}
   chooser.value?.click()
 }
 

@@ -11,6 +11,7 @@ const { song, click } = defineProps<{ song: SongOutline; click: ClickPattern }>(
 const emit = defineEmits<{ close: [] }>()
 
 const ALL = 'all'
+const EACH = 'each'
 
 const desk = useDesk()
 const voice = ref(ALL)
@@ -21,15 +22,16 @@ const countIn = ref(true)
 
 const voices = computed(() => [
   { label: 'All voices together', value: ALL },
+  { label: 'Each voice in a file of its own', value: EACH },
   ...click.voices.map((each) => ({ label: `${each.name} alone`, value: each.id })),
 ])
 const wav = computed(() => {
   const query = new URLSearchParams({
     bars: whole.value ? ALL : `${first.value}-${last.value}`,
     countIn: String(countIn.value),
-    ...(voice.value === ALL ? {} : { voice: voice.value }),
+    ...(voice.value === ALL || voice.value === EACH ? {} : { voice: voice.value }),
   })
-  return `/api/sessions/${desk.session!.id}/click.wav?${query}`
+  return `/api/sessions/${desk.session!.id}/click.${voice.value === EACH ? 'zip' : 'wav'}?${query}`
 })
 </script>
 
@@ -63,7 +65,9 @@ const wav = computed(() => {
       </p>
       <p><NCheckbox v-model:checked="countIn">With the count-in before it</NCheckbox></p>
       <p>
-        <a class="file" :href="wav" download>Save the click as WAV, 24 bit</a>
+        <a class="file" :href="wav" download>{{
+          voice === EACH ? 'Save the voices as a ZIP, 24 bit' : 'Save the click as WAV, 24 bit'
+        }}</a>
         <a class="file" :href="`/api/sessions/${desk.session!.id}/click.mid`" download>Save the tempo as MIDI</a>
       </p>
     </form>

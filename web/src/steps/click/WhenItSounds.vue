@@ -1,19 +1,42 @@
 <script setup lang="ts">
-import { NCheckbox } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
+import NamedSelect from '@/parts/NamedSelect.vue'
 import NumberBox from '@/parts/NumberBox.vue'
 
-/** When the click sounds: counted in, while the song plays, until it stops. */
+/** When the click sounds: counted in, while the song plays or stands, until it stops. */
 defineProps<{ click: ClickPattern }>()
 
 const desk = useDesk()
+
+const WHEN = {
+  playing: { countInOnly: false, whileStopped: false },
+  'count-in': { countInOnly: true, whileStopped: false },
+  always: { countInOnly: false, whileStopped: true },
+}
+const OPTIONS: { label: string; value: keyof typeof WHEN }[] = [
+  { label: 'while the song plays', value: 'playing' },
+  { label: 'in the count-in only', value: 'count-in' },
+  { label: 'always, also while the song stands', value: 'always' },
+]
+const whenOf = (click: ClickPattern): keyof typeof WHEN =>
+  click.countInOnly ? 'count-in' : click.whileStopped ? 'always' : 'playing'
 </script>
 
 <template>
   <section>
     <h3>When it sounds</h3>
+    <p>
+      It sounds
+      <NamedSelect
+        class="when"
+        :value="whenOf(click)"
+        :options="OPTIONS"
+        label="When the click sounds"
+        @update:value="(when: keyof typeof WHEN) => setClick(desk, WHEN[when])"
+      />
+    </p>
     <p>
       It counts in for
       <NumberBox
@@ -25,12 +48,6 @@ const desk = useDesk()
         :set="(bars) => setClick(desk, { countInBars: bars })"
       />
       {{ click.countInBars === 1 ? 'bar' : 'bars' }}
-      <NCheckbox
-        :checked="click.countInOnly"
-        @update:checked="(countInOnly: boolean) => setClick(desk, { countInOnly })"
-      >
-        and is silent then
-      </NCheckbox>
     </p>
     <p v-if="!click.countInOnly">
       It stops after
@@ -65,5 +82,10 @@ p {
 
 .bars {
   width: 56px;
+}
+
+.when {
+  flex: 1;
+  max-width: 270px;
 }
 </style>

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import vividlantern.click.ClickFile;
+import vividlantern.click.OwnSounds;
 import vividlantern.click.Passage;
 import vividlantern.format.MidiSong;
 import vividlantern.format.WavWriter;
@@ -105,7 +106,7 @@ final class SongFigures {
         watcher.start();
         long begun = System.nanoTime();
         try (InputStream in = Files.newInputStream(source)) {
-            media.takeIn("ten minutes.wav", in, RATE);
+            media.takeIn("ten minutes.wav", in, RATE, fits -> {});
         }
         double seconds = (System.nanoTime() - begun) / 1e9;
         watcher.interrupt();
@@ -121,7 +122,8 @@ final class SongFigures {
         Session demo = LowWater.session(new SessionId("low-water"), rig);
         Session with = demo;
         for (int at = 0; at < TRACKS; at++) {
-            Media sound = media.takeIn("s" + at + ".wav", new ByteArrayInputStream(sound(RATE, 65, 10 + at)), RATE);
+            Media sound = media.takeIn(
+                    "s" + at + ".wav", new ByteArrayInputStream(sound(RATE, 65, 10 + at)), RATE, fits -> {});
             TrackId track = new TrackId("s" + at);
             with = new AddBacking(track, "S" + at, sound)
                     .applyTo(with, rig)
@@ -163,6 +165,7 @@ final class SongFigures {
             ClickFile.write(
                     session.with(session.tempoMap().endingWith(Optional.empty())),
                     session.click().voices(),
+                    OwnSounds.NONE,
                     Passage.ENDLESS,
                     0,
                     3600L * RATE,

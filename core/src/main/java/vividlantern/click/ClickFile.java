@@ -22,12 +22,19 @@ public final class ClickFile {
     /**
      * @param voices those of the session's that sound
      * @param played what of the song is played
+     * @param own where the sounds of voices are that bring one
      * @param from the song's frame at which the file begins
      */
     public static void write(
-            Session session, List<ClickPattern.Voice> voices, Passage played, long from, long frames, Sink sink)
+            Session session,
+            List<ClickPattern.Voice> voices,
+            OwnSounds own,
+            Passage played,
+            long from,
+            long frames,
+            Sink sink)
             throws IOException {
-        List<ClickVoice> sounding = ClickVoice.of(session, voices);
+        List<ClickVoice> sounding = ClickVoice.of(session, voices, own);
         float[] one = new float[BLOCK];
         float[] all = new float[BLOCK];
         for (long done = 0; done < frames; done += BLOCK) {

@@ -1,22 +1,55 @@
 package vividlantern.click;
 
+import java.util.Arrays;
 import vividlantern.session.ClickPattern;
 import vividlantern.units.Decibels;
 
 /**
  * One stroke of a click as samples: a struck tone that reaches its peak within the first millisecond, so that its onset
- * is its position.
+ * is its position; or a sound of the voice's own from where it sets in, as loud at its peak.
  */
 final class ClickSound {
 
     /** Peak of a stroke without accent, in dBFS, before any send or fader. */
     static final double PEAK_DBFS = -15;
 
+    /** A sound sets in where it comes within so much of its peak. */
+    private static final double ONSET_DB = -30;
+
+    private static final double FADE_OUT_SECONDS = 0.005;
+
     private ClickSound() {}
 
-    static float[] stroke(ClickPattern.Voice voice, boolean accented, int sampleRate) {
+    static float[] stroke(ClickPattern.Voice voice, boolean accented, int sampleRate, OwnSounds own) {
         Decibels accent = accented && !voice.accent().isOff() ? voice.accent() : Decibels.ZERO;
         double peak = Decibels.of(PEAK_DBFS + accent.value()).gain();
+        return voice.ownSound()
+                .flatMap(own::find)
+                .map(sound -> fromOnset(sound, peak, sampleRate))
+                .orElseGet(() -> made(voice, accented, peak, sampleRate));
+    }
+
+    /** A silent sound stays silent. */
+    private static float[] fromOnset(float[] sound, double peak, int sampleRate) {
+        double largest = 0;
+        for (float sample : sound) {
+            largest = Math.max(largest, Math.abs(sample));
+        }
+        double setsIn = largest * Decibels.of(ONSET_DB).gain();
+        int onset = 0;
+        while (onset < sound.length && Math.abs(sound[onset]) < setsIn) {
+            onset++;
+        }
+        float[] stroke = Arrays.copyOfRange(sound, onset, sound.length);
+        double gain = largest > 0 ? peak / largest : 0;
+        double fade = Math.max(1, FADE_OUT_SECONDS * sampleRate);
+        for (int n = 0; n < stroke.length; n++) {
+            stroke[n] *= (float) (gain * Math.min(1, (stroke.length - 1 - n) / fade));
+        }
+        return stroke;
+    }
+
+    private static float[] made(ClickPattern.Voice voice, boolean accented, double peak, int sampleRate) {
         double pitch = accented ? voice.pitchHz() * 1.5 : voice.pitchHz();
         return switch (voice.sound()) {
             case WOOD -> struck(pitch, 0, 2.76, 0.4, decay(voice, 0.012), 0.06 / 0.012, peak, sampleRate);

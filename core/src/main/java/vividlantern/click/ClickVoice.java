@@ -11,7 +11,7 @@ import vividlantern.session.TempoMap;
 
 /**
  * The samples of one click voice at any place of the song. They are a pure function of the song's frame: each stroke
- * begins at exactly the frame its beat falls on, and the next one ends it. Filling allocates nothing.
+ * begins at exactly the frame its beat falls on, and the next one that sounds ends it. Filling allocates nothing.
  */
 public final class ClickVoice {
 
@@ -33,6 +33,10 @@ public final class ClickVoice {
     private int step;
     private long begins;
     private long next;
+    /** What was struck last, and when. */
+    private float[] struck = SILENCE;
+
+    private long struckAt;
     /** The frame up to which it was filled, where it goes on without looking for its place again. */
     private long filledTo = Long.MIN_VALUE;
 
@@ -41,7 +45,19 @@ public final class ClickVoice {
 
     private long silentFrom;
 
-    public ClickVoice(ClickPattern click, ClickPattern.Voice voice, TempoCurve curve, SongParts parts, int sampleRate) {
+    /** Where the bar begins that it goes over and over while the song stands, and its frames; 0 if it does not. */
+    private long roundFrom;
+
+    private long roundFrames;
+
+    /** @param own where the sounds of voices are that bring one */
+    public ClickVoice(
+            ClickPattern click,
+            ClickPattern.Voice voice,
+            TempoCurve curve,
+            SongParts parts,
+            int sampleRate,
+            OwnSounds own) {
         this.click = click;
         this.curve = curve;
         this.parts = parts;
@@ -56,8 +72,8 @@ public final class ClickVoice {
                         in(parts.marker(part).id(), curve.meters().get(meter), voice);
             }
         }
-        stroke = ClickSound.stroke(voice, false, sampleRate);
-        accent = voice.accent().isOff() ? stroke : ClickSound.stroke(voice, true, sampleRate);
+        stroke = ClickSound.stroke(voice, false, sampleRate, own);
+        accent = voice.accent().isOff() ? stroke : ClickSound.stroke(voice, true, sampleRate, own);
     }
 
     private ClickPattern.Stroke[] in(MarkerId part, TempoMap.Meter meter, ClickPattern.Voice voice) {
@@ -73,24 +89,52 @@ public final class ClickVoice {
     }
 
     /** The voices of a session's click. */
-    public static List<ClickVoice> of(Session session) {
-        return of(session, session.click().voices());
+    public static List<ClickVoice> of(Session session, OwnSounds own) {
+        return of(session, session.click().voices(), own);
     }
 
-    static List<ClickVoice> of(Session session, List<ClickPattern.Voice> voices) {
+    static List<ClickVoice> of(Session session, List<ClickPattern.Voice> voices, OwnSounds own) {
         TempoCurve curve = session.tempoMap().curve();
         SongParts parts = new SongParts(session.markers());
         return voices.stream()
-                .map(voice -> new ClickVoice(session.click(), voice, curve, parts, session.sampleRate()))
+                .map(voice -> new ClickVoice(session.click(), voice, curve, parts, session.sampleRate(), own))
                 .toList();
     }
 
-    /** Writes the song's frames from {@code songFrame} on, while a passage of it is played. */
+    /**
+     * Writes the song's frames from {@code songFrame} on, while a passage of it is played. Where the song stands they are counted on
+     * from there.
+     */
     public void fill(long songFrame, float[] out, int offset, int frames, Passage played) {
         if (played != passage) {
-            passage = played;
-            silentFrom = Math.min(ends, Math.min(played.until(), lastOf(played)));
+            begin(played);
         }
+        int done = 0;
+        while (done < frames) {
+            long at = songFrame + done;
+            int span = frames - done;
+            if (roundFrames > 0) {
+                long within = Math.floorMod(at - roundFrom, roundFrames);
+                at = roundFrom + within;
+                span = (int) Math.min(span, roundFrames - within);
+            }
+            write(at, out, offset + done, span);
+            done += span;
+        }
+    }
+
+    private void begin(Passage played) {
+        passage = played;
+        silentFrom = Math.min(ends, Math.min(played.until(), lastOf(played)));
+        roundFrames = 0;
+        if (click.whileStopped() && played.stands()) {
+            int standsIn = curve.barAt(curve.quarter((played.until() + 0.5) / sampleRate));
+            roundFrom = curve.frame(curve.quarterOf(standsIn, 0), sampleRate);
+            roundFrames = curve.frame(curve.quarterOf(standsIn + 1, 0), sampleRate) - roundFrom;
+        }
+    }
+
+    private void write(long songFrame, float[] out, int offset, int frames) {
         if (songFrame != filledTo) {
             seek(songFrame);
         }
@@ -101,8 +145,7 @@ public final class ClickVoice {
                 forward();
             } else {
                 int span = (int) Math.min(frames - done, next - at);
-                boolean heard = begins >= played.countedFrom() && begins < silentFrom && sounds();
-                write(heard ? isAccented() ? accent : stroke : SILENCE, at - begins, out, offset + done, span);
+                write(struck, at - struckAt, out, offset + done, span);
                 done += span;
             }
         }
@@ -129,8 +172,9 @@ public final class ClickVoice {
         return curve.frame(curve.quarterOf(first + click.stopsAfterBars(), 0), sampleRate);
     }
 
-    private boolean sounds() {
-        return here() != ClickPattern.Stroke.SILENT;
+    private boolean isHeard() {
+        boolean inTime = roundFrames > 0 || begins >= passage.countedFrom() && begins < silentFrom;
+        return inTime && here() != ClickPattern.Stroke.SILENT;
     }
 
     private boolean isAccented() {
@@ -139,11 +183,18 @@ public final class ClickVoice {
 
     /** What the step is on which it stands. A count-in is as where no part is. */
     private ClickPattern.Stroke here() {
-        int part = begins < passage.from() ? SongParts.NONE : parts.at(bar);
+        int part = roundFrames == 0 && begins < passage.from() ? SongParts.NONE : parts.at(bar);
         return strokes[part + 1][curve.meterAtBar(bar)][step];
     }
 
-    /** Stands on the last step that begins at or before a frame. */
+    private void strike() {
+        if (isHeard()) {
+            struck = isAccented() ? accent : stroke;
+            struckAt = begins;
+        }
+    }
+
+    /** Stands on the last step that begins at or before a frame, and hears what was struck last before it. */
     private void seek(long songFrame) {
         double quarter = curve.quarter((double) songFrame / sampleRate);
         bar = curve.barAt(quarter);
@@ -156,6 +207,24 @@ public final class ClickVoice {
         while (next <= songFrame) {
             forward();
         }
+        findStruck(songFrame);
+    }
+
+    private void findStruck(long songFrame) {
+        int standsOnBar = bar;
+        int standsOnStep = step;
+        long standsAt = begins;
+        struck = SILENCE;
+        struckAt = begins;
+        strike();
+        while (struck == SILENCE && songFrame - begins < Math.max(stroke.length, accent.length)) {
+            back();
+            begins = frameOfStep();
+            strike();
+        }
+        bar = standsOnBar;
+        step = standsOnStep;
+        begins = standsAt;
     }
 
     private long frameOfStep() {
@@ -176,6 +245,7 @@ public final class ClickVoice {
         }
         begins = next;
         next = frameAfterStep();
+        strike();
     }
 
     private void back() {

@@ -6,7 +6,7 @@ package vividlantern.click;
  * @param countedFrom the click sounds from here on
  * @param from the song is played from here on; before it is counted in
  * @param soundsFrom what lies in the song sounds from here on: with what comes before its beginning if all of it is played
- * @param until from here on nothing begins, and what sounds ends
+ * @param until from here on nothing begins, and what sounds ends: the song stands here
  */
 public record Passage(long countedFrom, long from, long soundsFrom, long until) {
 
@@ -20,7 +20,12 @@ public record Passage(long countedFrom, long from, long soundsFrom, long until) 
 
     /** Nothing: the song stands. */
     public static Passage nothing(long at) {
-        return new Passage(at, at, at, Long.MIN_VALUE);
+        return new Passage(at, at, Long.MAX_VALUE, at);
+    }
+
+    /** Whether the song stands. */
+    boolean stands() {
+        return until != Long.MAX_VALUE;
     }
 
     /** With what lies before it, from an earlier frame on. */

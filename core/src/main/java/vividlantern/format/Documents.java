@@ -326,6 +326,9 @@ public final class Documents {
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<MarkerId> silentIn();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract boolean whileStopped();
     }
 
     /** Songs written before they had a pick-up have none. */

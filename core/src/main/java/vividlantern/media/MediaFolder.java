@@ -20,6 +20,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import vividlantern.format.WavReader;
 import vividlantern.format.WavWriter;
@@ -70,15 +71,17 @@ public final class MediaFolder implements MediaShelf {
      *
      * @param name what the file is called
      * @param sampleRate the rate to have it ready for
+     * @param fits asked before anything is kept; it refuses what cannot be used
      * @throws Refused with the reason, if it cannot be taken in
      */
-    public Media takeIn(String name, InputStream in, int sampleRate) throws IOException {
+    public Media takeIn(String name, InputStream in, int sampleRate, Consumer<Media> fits) throws IOException {
         String called = Texts.name(name, "A sound", "name");
         Path arriving = Files.createTempFile(folder, "arriving", UNFINISHED);
         try {
             MediaId id = receive(in, arriving);
             try (WavReader wav = WavReader.open(arriving)) {
                 Media media = sound(new Media(id, called, wav.channels(), wav.sampleRate(), wav.frames()));
+                fits.accept(media);
                 Peaks peaks = Peaks.of(wav);
                 keep(media, peaks, wav, arriving, sampleRate);
                 return media;

@@ -4,9 +4,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.click.ClickVoice;
+import vividlantern.click.OwnSounds;
 import vividlantern.mix.effects.Effect;
 import vividlantern.playback.MediaShelf;
 import vividlantern.playback.Reel;
+import vividlantern.playback.VoiceSounds;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
@@ -121,10 +123,22 @@ public final class MixPlan {
     private final Optional<Song> song;
 
     /** What the click's voices and the places of backing tracks were made of. */
-    private record Song(ClickPattern click, TempoMap tempoMap, List<Marker> markers, int sampleRate, MediaShelf media) {
+    private record Song(
+            ClickPattern click,
+            TempoMap tempoMap,
+            List<Marker> markers,
+            int sampleRate,
+            MediaShelf media,
+            OwnSounds own) {
 
-        private static Song of(Session session, MediaShelf media) {
-            return new Song(session.click(), session.tempoMap(), session.markers(), session.sampleRate(), media);
+        private static Song of(Session session, MediaShelf media, OwnSounds before) {
+            return new Song(
+                    session.click(),
+                    session.tempoMap(),
+                    session.markers(),
+                    session.sampleRate(),
+                    media,
+                    VoiceSounds.of(session, media, before));
         }
     }
 
@@ -155,9 +169,10 @@ public final class MixPlan {
         return compile(session, rig, live, MediaShelf.EMPTY);
     }
 
-    /** @param media where the sounds of backing tracks are */
+    /** @param media where the sounds of backing tracks and of the click's voices are */
     public static MixPlan compile(Session session, Rig rig, LiveState live, MediaShelf media) {
-        return compile(session, rig, live, ClickVoice.of(session), List.of(), Song.of(session, media));
+        Song song = Song.of(session, media, OwnSounds.NONE);
+        return compile(session, rig, live, ClickVoice.of(session, song.own()), List.of(), song);
     }
 
     /**
@@ -165,9 +180,10 @@ public final class MixPlan {
      * sounds of backing tracks.
      */
     public MixPlan then(Session session, Rig rig, LiveState live) {
-        Song next = Song.of(session, song.orElseThrow().media());
-        boolean sameClick = song.equals(Optional.of(next));
-        return compile(session, rig, live, sameClick ? clicks : ClickVoice.of(session), reels, next);
+        Song was = song.orElseThrow();
+        Song next = Song.of(session, was.media(), was.own());
+        List<ClickVoice> voices = was.equals(next) ? clicks : ClickVoice.of(session, next.own());
+        return compile(session, rig, live, voices, reels, next);
     }
 
     private static MixPlan compile(

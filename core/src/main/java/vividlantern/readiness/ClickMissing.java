@@ -48,8 +48,8 @@ final class ClickMissing implements Rule {
     private static Finding silent(ClickPattern click, Marker part) {
         List<MarkerId> others =
                 click.silentIn().stream().filter(id -> !id.equals(part.id())).toList();
-        ClickPattern sounding =
-                new ClickPattern(click.countInBars(), click.voices(), false, click.stopsAfterBars(), others);
+        ClickPattern sounding = new ClickPattern(
+                click.countInBars(), click.voices(), false, click.stopsAfterBars(), others, click.whileStopped());
         return Finding.fixable(
                 Keys.of("click-silent", part.id()),
                 part.name() + " needs a click, and it is silent there.",

@@ -13,11 +13,17 @@ import vividlantern.units.Decibels;
  *
  * @param countInBars bars that are clicked before the song starts
  * @param countInOnly whether it is silent once the song plays
+ * @param whileStopped whether it goes on while the song stands, over and over the bar in which it does
  * @param stopsAfterBars after so many bars that were played it is silent; 0 if it goes on
  * @param silentIn the parts of the song in which it is silent
  */
 public record ClickPattern(
-        int countInBars, List<Voice> voices, boolean countInOnly, int stopsAfterBars, List<MarkerId> silentIn)
+        int countInBars,
+        List<Voice> voices,
+        boolean countInOnly,
+        int stopsAfterBars,
+        List<MarkerId> silentIn,
+        boolean whileStopped)
         implements Part {
 
     public static final int MOST_VOICES = 8;
@@ -32,7 +38,7 @@ public record ClickPattern(
 
     /** A click that goes on while the song plays. */
     public ClickPattern(int countInBars, List<Voice> voices) {
-        this(countInBars, voices, false, 0, List.of());
+        this(countInBars, voices, false, 0, List.of(), false);
     }
 
     /** The click with what it knows of parts of the song that are there, not of others. */
@@ -42,7 +48,28 @@ public record ClickPattern(
                 voices.stream().map(voice -> voice.among(there)).toList(),
                 countInOnly,
                 stopsAfterBars,
-                silentIn.stream().filter(there).toList());
+                silentIn.stream().filter(there).toList(),
+                whileStopped);
+    }
+
+    /** The same with a sound from a file that one of its voices strikes; nothing if it has no such voice. */
+    public Optional<ClickPattern> striking(VoiceId id, Media own) {
+        return voices.stream().noneMatch(voice -> voice.id().equals(id))
+                ? Optional.empty()
+                : Optional.of(new ClickPattern(
+                        countInBars,
+                        voices.stream()
+                                .map(voice -> voice.id().equals(id) ? voice.striking(own) : voice)
+                                .toList(),
+                        countInOnly,
+                        stopsAfterBars,
+                        silentIn,
+                        whileStopped));
+    }
+
+    /** When it sounds, in words. */
+    public String when() {
+        return countInOnly ? "in the count-in only" : whileStopped ? "always" : "while the song plays";
     }
 
     /** The parts of the song that it knows of. */
@@ -62,6 +89,7 @@ public record ClickPattern(
      * @param accent how much louder an accented step is; off leaves it as the others
      * @param patterns bars in which it falls otherwise than usual
      * @param decayMs in how long a stroke falls to a third; empty for what its sound has of its own
+     * @param ownSound a short sound from a file, which it strikes in place of its made one as long as it can be read
      */
     public record Voice(
             VoiceId id,
@@ -72,7 +100,11 @@ public record ClickPattern(
             boolean betweenBeats,
             Decibels accent,
             List<BarPattern> patterns,
-            Optional<Double> decayMs) {
+            Optional<Double> decayMs,
+            Optional<Media> ownSound) {
+
+        /** The longest sound of its own, in seconds. */
+        public static final double LONGEST_OWN_SECONDS = 2;
 
         public Voice {
             patterns = List.copyOf(patterns);
@@ -87,7 +119,23 @@ public record ClickPattern(
                 int stepsPerBeat,
                 boolean betweenBeats,
                 Decibels accent) {
-            this(id, name, sound, pitchHz, stepsPerBeat, betweenBeats, accent, List.of(), Optional.empty());
+            this(
+                    id,
+                    name,
+                    sound,
+                    pitchHz,
+                    stepsPerBeat,
+                    betweenBeats,
+                    accent,
+                    List.of(),
+                    Optional.empty(),
+                    Optional.empty());
+        }
+
+        /** The same with a sound of its own. */
+        public Voice striking(Media own) {
+            return new Voice(
+                    id, name, sound, pitchHz, stepsPerBeat, betweenBeats, accent, patterns, decayMs, Optional.of(own));
         }
 
         /** What each step of a bar of a time signature is, where no part has a pattern of its own. */
@@ -139,7 +187,8 @@ public record ClickPattern(
                     patterns.stream()
                             .filter(each -> each.part().filter(there.negate()).isEmpty())
                             .toList(),
-                    decayMs);
+                    decayMs,
+                    ownSound);
         }
     }
 

@@ -260,6 +260,13 @@ public record Session(
         return with(draft -> draft.markers = all);
     }
 
+    /** All sounds from files that are played or struck in it. */
+    public Stream<Media> sounds() {
+        return Stream.concat(
+                backing.stream().map(Backing::media),
+                click.voices().stream().flatMap(voice -> voice.ownSound().stream()));
+    }
+
     /** The session whose click knows nothing of parts that are not there. */
     public Session withoutLostParts() {
         return with(click.among(this::has));

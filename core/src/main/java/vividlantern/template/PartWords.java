@@ -180,7 +180,7 @@ final class PartWords {
 
     private static void describe(Session session, ClickPattern click, Map<String, String> traits) {
         traits.put("count-in", bars(click.countInBars()));
-        traits.put("sounds", click.countInOnly() ? "in the count-in only" : "while the song plays");
+        traits.put("sounds", click.when());
         traits.put("stops", click.stopsAfterBars() == 0 ? "never" : "after " + bars(click.stopsAfterBars()));
         traits.put(
                 "silent in",
@@ -300,7 +300,10 @@ final class PartWords {
     }
 
     private static String words(Session session, ClickPattern.Voice voice) {
-        return word(voice.sound()) + ", " + PlainNumber.of(voice.pitchHz()) + " Hz, " + voice.stepsPerBeat()
+        String own = voice.ownSound()
+                .map(media -> "struck from " + media.name() + ", ")
+                .orElse("");
+        return own + word(voice.sound()) + ", " + PlainNumber.of(voice.pitchHz()) + " Hz, " + voice.stepsPerBeat()
                 + (voice.stepsPerBeat() == 1 ? " step" : " steps") + " a beat"
                 + (voice.betweenBeats() ? ", between beats" : "") + ", accent " + voice.accent()
                 + voice.decayMs()

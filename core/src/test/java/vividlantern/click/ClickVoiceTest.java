@@ -86,6 +86,7 @@ public class ClickVoiceTest {
                 Decibels.of(4),
                 List.of(new ClickPattern.BarPattern(
                         3, 4, List.of(SOUNDING, SILENT, SILENT, SOUNDING, ACCENTED, SILENT))),
+                Optional.empty(),
                 Optional.empty());
         TempoMap map = new TempoMap(
                 TempoMap.steady(120, 3, 4).tempos(), List.of(new TempoMap.Meter(1, 3, 4), new TempoMap.Meter(2, 2, 4)));
@@ -161,6 +162,7 @@ public class ClickVoiceTest {
                 List.of(
                         new ClickPattern.BarPattern(2, 4, List.of(SOUNDING, SILENT)),
                         new ClickPattern.BarPattern(2, 4, List.of(SILENT, SOUNDING), Optional.of(chorus))),
+                Optional.empty(),
                 Optional.empty());
         List<Marker> parts = List.of(
                 new Marker(new MarkerId("verse"), "Verse", 1),
@@ -174,7 +176,7 @@ public class ClickVoiceTest {
     public void itIsSilentInAPartButNotInACountInToIt() {
         MarkerId two = new MarkerId("two");
         List<Marker> parts = List.of(new Marker(new MarkerId("one"), "One", 1), new Marker(two, "Two", 2));
-        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(two));
+        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(two), false);
         TempoMap map = TempoMap.steady(120, 2, 4);
         assertThat(onsets(click(silent, map, parts), Passage.ENDLESS, 0, 96_000))
                 .containsExactly(0L, 24_000L);
@@ -186,10 +188,10 @@ public class ClickVoiceTest {
     public void itMayCountInOnlyOrStopAfterSomeBarsOrWithTheSong() {
         TempoMap map = TempoMap.steady(120, 2, 4);
         Passage counted = Passage.from(-48_000, 0);
-        ClickPattern countIn = new ClickPattern(1, List.of(voice(1, false)), true, 0, List.of());
+        ClickPattern countIn = new ClickPattern(1, List.of(voice(1, false)), true, 0, List.of(), false);
         assertThat(onsets(click(countIn, map, List.of()), counted, -48_000, 144_000))
                 .containsExactly(-48_000L, -24_000L);
-        ClickPattern stops = new ClickPattern(1, List.of(voice(1, false)), false, 1, List.of());
+        ClickPattern stops = new ClickPattern(1, List.of(voice(1, false)), false, 1, List.of(), false);
         assertThat(onsets(click(stops, map, List.of()), counted, -48_000, 144_000))
                 .containsExactly(-48_000L, -24_000L, 0L, 24_000L);
         assertThat(onsets(click(stops, map, List.of()), Passage.from(48_000, 96_000), 48_000, 240_000))
@@ -198,6 +200,46 @@ public class ClickVoiceTest {
         ClickPattern goesOn = new ClickPattern(1, List.of(voice(1, false)));
         assertThat(onsets(click(goesOn, map.endingWith(Optional.of(1)), List.of()), counted, -48_000, 240_000))
                 .containsExactly(-48_000L, -24_000L, 0L, 24_000L);
+    }
+
+    /** At 120 in 3/4 a beat has 24 000 frames and bar 2 begins at 72 000. */
+    @Test
+    public void whileTheSongStandsItCountsOnOverAndOverTheBarInWhichItDoes() {
+        TempoMap map = new TempoMap(
+                List.of(
+                        new TempoMap.Tempo(0, 120, NoteValue.CROTCHET, false),
+                        new TempoMap.Tempo(6, 60, NoteValue.CROTCHET, false)),
+                List.of(new TempoMap.Meter(1, 3, 4)));
+        ClickPattern always = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(), true);
+        Passage stopped = Passage.from(0, 0).endedAt(100_000);
+        List<Long> onsets = onsets(click(always, map, List.of()), stopped, 100_000, 200_000);
+        assertThat(onsets)
+                .containsExactly(120_000L, 144_000L, 168_000L, 192_000L, 216_000L, 240_000L, 264_000L, 288_000L);
+        assertThat(onsets(click(always, map, List.of()), Passage.nothing(72_000), 72_000, 72_000))
+                .as("where it was put, from the first beat on")
+                .containsExactly(72_000L, 96_000L, 120_000L);
+        ClickVoice pieces = click(always, map, List.of());
+        float[] whole = new float[200_000];
+        float[] pieced = new float[200_000];
+        click(always, map, List.of()).fill(100_000, whole, 0, whole.length, stopped);
+        for (int at = 0; at < whole.length; at += 64) {
+            pieces.fill(100_000 + at, pieced, at, 64, stopped);
+        }
+        assertThat(pieced).isEqualTo(whole);
+        assertThat(peak(whole, 44_000)).as("bar's first beat").isGreaterThan(peak(whole, 20_000) * 1.5);
+    }
+
+    @Test
+    public void usuallyItIsSilentWhileTheSongStandsAndInASilentPartAlways() {
+        TempoMap map = TempoMap.steady(120, 3, 4);
+        MarkerId one = new MarkerId("one");
+        List<Marker> parts = List.of(new Marker(one, "One", 1));
+        ClickPattern playing = new ClickPattern(1, List.of(voice(1, false)));
+        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(one), true);
+        for (ClickPattern click : List.of(playing, silent)) {
+            assertThat(onsets(click(click, map, parts), Passage.nothing(0), 0, 200_000))
+                    .isEmpty();
+        }
     }
 
     /** A low skin: at 90 Hz, its stroke begins almost twice as high and lasts as long as its decay asks. */
@@ -213,7 +255,8 @@ public class ClickVoiceTest {
                     false,
                     Decibels.OFF,
                     List.of(),
-                    Optional.of(ms));
+                    Optional.of(ms),
+                    Optional.empty());
             float[] samples = new float[24_000];
             click(low, TempoMap.steady(60, 4, 4)).fill(0, samples, 0, samples.length, Passage.ENDLESS);
             int last = samples.length - 1;
@@ -306,7 +349,7 @@ public class ClickVoiceTest {
     }
 
     private static ClickVoice click(ClickPattern click, TempoMap map, List<Marker> markers) {
-        return new ClickVoice(click, click.voices().get(0), map.curve(), new SongParts(markers), RATE);
+        return new ClickVoice(click, click.voices().get(0), map.curve(), new SongParts(markers), RATE, OwnSounds.NONE);
     }
 
     private static List<Long> onsets(ClickVoice click, Passage played, long from, int frames) {

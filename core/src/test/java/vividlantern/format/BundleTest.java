@@ -132,7 +132,7 @@ public class BundleTest {
         assertThat(read(documents(good, rig)).session()).isEqualTo(session);
         refused(documents("{", rig), "session.json cannot be read at");
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
-        refused(documents(good.replaceFirst("\"version\":5", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("\"version\":[0-9]+", "\"version\":9"), rig), "of version 9");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
         refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
         refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");
@@ -228,6 +228,28 @@ public class BundleTest {
                         .inputs())
                 .hasSize(13);
         assertThat(Documents.read(resource("/kit-3.json"), KitDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+    }
+
+    @Test
+    public void whatWasWrittenBeforeVoicesHadSoundsOfTheirOwnIsRead() throws IOException {
+        Session session = Documents.read(resource("/session-5.json"), SessionDocument.class)
+                .checked();
+        assertThat(session.backing()).hasSize(1);
+        assertThat(session.click().voices()).allMatch(voice -> voice.ownSound().isEmpty());
+        assertThat(session.click().voices().get(0).decayMs()).hasValue(20.0);
+        assertThat(session.click().whileStopped()).isFalse();
+        assertThat(session.click().stopsAfterBars()).isEqualTo(48);
+        assertThat(session.click().silentIn()).hasSize(1);
+        assertThat(Documents.read(resource("/template-5.json"), TemplateDocument.class)
+                        .checked()
+                        .session()
+                        .inputs())
+                .hasSize(13);
+        assertThat(Documents.read(resource("/kit-4.json"), KitDocument.class)
                         .checked()
                         .session()
                         .cues())

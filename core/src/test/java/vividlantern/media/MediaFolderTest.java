@@ -54,7 +54,7 @@ public class MediaFolderTest {
     }
 
     private Media take(byte[] bytes, int rate) throws IOException {
-        return folder.takeIn("Guide.wav", new ByteArrayInputStream(bytes), rate);
+        return folder.takeIn("Guide.wav", new ByteArrayInputStream(bytes), rate, fits -> {});
     }
 
     @Test
@@ -151,7 +151,8 @@ public class MediaFolderTest {
                 return whole[at++] & 0xFF;
             }
         };
-        assertThatThrownBy(() -> folder.takeIn("Guide.wav", breaksOff, 48_000)).hasMessage("Connection reset");
+        assertThatThrownBy(() -> folder.takeIn("Guide.wav", breaksOff, 48_000, fits -> {}))
+                .hasMessage("Connection reset");
         assertThat(files()).isEmpty();
     }
 

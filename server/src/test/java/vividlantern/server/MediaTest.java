@@ -1,7 +1,9 @@
 package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.net.Socket;
@@ -13,8 +15,12 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -163,6 +169,48 @@ public class MediaTest extends ServerTest {
         assertThat(send(HttpRequest.newBuilder(address(SESSION + "/click.wav?voice=none")))
                         .statusCode())
                 .isEqualTo(404);
+    }
+
+    /** The sawtooth's first sample is its lowest: struck, it has −15 dBFS, and the accent 4 dB more. */
+    @Test
+    public void aVoiceStrikesASoundFromAFileAndWithoutItItsMadeOne() throws IOException {
+        List<String> before = kept();
+        assertThat(take("long.wav", wav(1, 96_001), "&voice=beats").body())
+                .contains("long.wav lasts 2.01 s. A sound that Beats strikes lasts up to 2 s.");
+        assertThat(take("knock.wav", wav(1, 4_800), "&voice=none").statusCode()).isEqualTo(404);
+        assertThat(kept()).isEqualTo(before);
+        JsonNode taken =
+                JSON.readTree(take("knock.wav", wav(1, 4_800), "&voice=beats").body());
+        assertThat(taken.get("track").isNull()).isTrue();
+        byte[] beats = bytes(SESSION + "/click.wav?bars=33-33&countIn=false&voice=beats");
+        ByteBuffer file = ByteBuffer.wrap(beats).order(ByteOrder.LITTLE_ENDIAN);
+        int first = (file.get(HEADER) & 0xFF) | (file.getShort(HEADER + 1) << 8);
+        assertThat(first / 8_388_608.0).isCloseTo(-Math.pow(10, (-15 + 4) / 20.0), within(1e-5));
+        Path knock = data.resolve("media").resolve(taken.get("media").get("id").asString() + ".wav");
+        Files.delete(knock);
+        assertThat(get(SESSION + "/readiness").toString()).contains("Beats strikes its made sound instead.");
+        assertThat(send(HttpRequest.newBuilder(address(SESSION + "/click.wav?bars=33-33")))
+                        .body())
+                .contains("The file of knock.wav is missing. Take it in again");
+    }
+
+    @Test
+    public void eachVoiceComesAsAFileOfItsOwn() throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(
+                new ByteArrayInputStream(bytes(SESSION + "/click.zip?bars=33-34&countIn=false")))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                files.put(entry.getName(), zip.readAllBytes());
+            }
+        }
+        assertThat(files).containsOnlyKeys("1 Beats.wav", "2 Between beats.wav");
+        assertThat(files.get("1 Beats.wav"))
+                .isEqualTo(bytes(SESSION + "/click.wav?bars=33-34&countIn=false&voice=beats"));
+        assertThat(files.get("2 Between beats.wav"))
+                .isEqualTo(bytes(SESSION + "/click.wav?bars=33-34&countIn=false&voice=between"));
+        assertThat(send(HttpRequest.newBuilder(address(SESSION + "/click.zip?bars=5-4")))
+                        .statusCode())
+                .isEqualTo(422);
     }
 
     @Test

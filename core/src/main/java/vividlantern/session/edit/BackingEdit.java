@@ -21,7 +21,7 @@ public sealed interface BackingEdit extends Edit {
         @Override
         public Session applyTo(Session session, Rig rig) {
             Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
-            sound(media);
+            Rules.sound(media);
             Track added = Track.forBacking(
                     track, Rules.lastPosition(session), Texts.name(name, "A track", "name"), media.channels());
             return playing(session.plus(added), Backing.of(track, media));
@@ -69,24 +69,9 @@ public sealed interface BackingEdit extends Edit {
                 .toList());
     }
 
-    /** Refuses what no file that can be taken in is like. */
-    static void sound(Media media) {
-        Ids.require(media.id().value(), "media");
-        Texts.name(media.name(), "A sound", "media");
-        if (media.channels() < 1 || media.channels() > Media.MOST_CHANNELS) {
-            throw new Refused("A sound has 1 to " + Media.MOST_CHANNELS + " channels.", "media");
-        }
-        if (media.sampleRate() < Media.LOWEST_RATE || media.sampleRate() > Media.HIGHEST_RATE || media.frames() < 1) {
-            throw new Refused(
-                    "A sound has a rate of " + Media.LOWEST_RATE / 1000 + " to " + Media.HIGHEST_RATE / 1000
-                            + " kHz and at least one frame.",
-                    "media");
-        }
-    }
-
     /** Refuses a place or a length that cannot be. */
     static void sound(Backing backing) {
-        sound(backing.media());
+        Rules.sound(backing.media());
         boolean placed = backing.follows() == Backing.Follows.TIME
                 ? backing.seconds() >= EARLIEST_SECONDS && backing.seconds() <= LATEST_SECONDS
                 : backing.bar() >= 1 && backing.bar() <= LATEST_BAR && backing.beat() >= 1 && backing.beat() < 33;

@@ -3,7 +3,9 @@ package vividlantern.session.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import vividlantern.history.Ids;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Device;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
@@ -24,6 +26,7 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
+import vividlantern.session.Media;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
@@ -343,5 +346,20 @@ final class Rules {
 
     private static Refused unknown(String kind, Object id) {
         return new Refused("There is no " + kind + " '" + id + "' in this session.", kind);
+    }
+
+    /** Refuses what no file that can be taken in is like. */
+    static void sound(Media media) {
+        Ids.require(media.id().value(), "media");
+        Texts.name(media.name(), "A sound", "media");
+        if (media.channels() < 1 || media.channels() > Media.MOST_CHANNELS) {
+            throw new Refused("A sound has 1 to " + Media.MOST_CHANNELS + " channels.", "media");
+        }
+        if (media.sampleRate() < Media.LOWEST_RATE || media.sampleRate() > Media.HIGHEST_RATE || media.frames() < 1) {
+            throw new Refused(
+                    "A sound has a rate of " + Media.LOWEST_RATE / 1000 + " to " + Media.HIGHEST_RATE / 1000
+                            + " kHz and at least one frame.",
+                    "media");
+        }
     }
 }

@@ -10,12 +10,14 @@ import vividlantern.history.Refused;
 import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Media;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongEntry;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.VoiceId;
+import vividlantern.units.PlainNumber;
 
 /** Changes of the song: what it counts by, and what the song list says of it. */
 public sealed interface SongEdit extends Edit {
@@ -41,6 +43,10 @@ public sealed interface SongEdit extends Edit {
                         "A click stops after 1 to " + ClickPattern.MOST_BARS_UNTIL_SILENT
                                 + " bars, or goes on for good with 0.",
                         "click");
+            }
+            if (click.countInOnly() && click.whileStopped()) {
+                throw new Refused(
+                        "A click that is silent after the count-in does not sound while the song stands.", "click");
             }
             click.parts().forEach(part -> Rules.known(session, part));
             if (click.voices().size() > ClickPattern.MOST_VOICES) {
@@ -80,12 +86,24 @@ public sealed interface SongEdit extends Edit {
                 throw new Refused(
                         "A stroke falls in " + SHORTEST_DECAY_MS + " to " + LONGEST_DECAY_MS + " ms.", "click");
             }
+            voice.ownSound().ifPresent(own -> isShort(voice, own));
             voice.patterns().forEach(pattern -> falls(voice, pattern));
             boolean accented = voice.accent().value() >= 0 && voice.accent().value() <= HIGHEST_ACCENT_DB;
             if (!voice.accent().isOff() && !accented) {
                 throw new Refused(
                         "An accent is off or 0 to " + HIGHEST_ACCENT_DB + " dB louder than the other strokes; "
                                 + voice.accent() + " is not.",
+                        "click");
+            }
+        }
+
+        private static void isShort(ClickPattern.Voice voice, Media own) {
+            Rules.sound(own);
+            if (own.seconds() > ClickPattern.Voice.LONGEST_OWN_SECONDS) {
+                throw new Refused(
+                        own.name() + " lasts " + PlainNumber.of(Math.ceil(100 * own.seconds()) / 100)
+                                + " s. A sound that " + voice.name() + " strikes lasts up to "
+                                + PlainNumber.of(ClickPattern.Voice.LONGEST_OWN_SECONDS) + " s.",
                         "click");
             }
         }
@@ -114,8 +132,8 @@ public sealed interface SongEdit extends Edit {
             if (was.countInBars() != click.countInBars()) {
                 words.add("counts in for " + bars(click.countInBars()));
             }
-            if (was.countInOnly() != click.countInOnly()) {
-                words.add(click.countInOnly() ? "silent after the count-in" : "sounds while the song plays");
+            if (was.countInOnly() != click.countInOnly() || was.whileStopped() != click.whileStopped()) {
+                words.add("sounds " + click.when());
             }
             if (was.stopsAfterBars() != click.stopsAfterBars()) {
                 words.add(

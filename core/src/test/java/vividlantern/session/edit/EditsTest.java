@@ -163,9 +163,18 @@ public class EditsTest {
         ClickPattern.BarPattern own = new ClickPattern.BarPattern(
                 4, 4, Collections.nCopies(4, ClickPattern.Stroke.SOUNDING), Optional.of(verse));
         ClickPattern.Voice patterned = new ClickPattern.Voice(
-                voice.id(), "V", voice.sound(), 1000, 1, false, voice.accent(), List.of(own), Optional.empty());
-        ClickPattern click =
-                new ClickPattern(1, List.of(patterned, session.click().voices().get(1)), false, 0, List.of(verse));
+                voice.id(),
+                "V",
+                voice.sound(),
+                1000,
+                1,
+                false,
+                voice.accent(),
+                List.of(own),
+                Optional.empty(),
+                Optional.empty());
+        ClickPattern click = new ClickPattern(
+                1, List.of(patterned, session.click().voices().get(1)), false, 0, List.of(verse), false);
         Session with = new SetClick(click).applyTo(session, RandomSessions.RIG);
         Session without = new RemoveMarker(verse).applyTo(with, RandomSessions.RIG);
         Session next = NextSong.after(with, new SessionId("next"), "Next", Optional.empty(), List.of());

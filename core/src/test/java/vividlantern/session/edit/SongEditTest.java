@@ -9,6 +9,8 @@ import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
 import vividlantern.session.TempoMap;
@@ -70,6 +72,7 @@ public class SongEditTest {
                 false,
                 beats.accent(),
                 List.of(new ClickPattern.BarPattern(3, 4, strokes)),
+                Optional.empty(),
                 Optional.empty());
         return new SetClick(new ClickPattern(1, List.of(changed, voices.get(1))));
     }
@@ -82,6 +85,28 @@ public class SongEditTest {
     private static ClickPattern.Voice voice(ClickPattern.Voice like, double pitchHz, int steps) {
         return new ClickPattern.Voice(
                 new VoiceId("beats"), like.name(), like.sound(), pitchHz, steps, false, like.accent());
+    }
+
+    @Test
+    public void whenAClickSoundsHoldsTogetherAndWhatItStrikesIsShort() {
+        List<ClickPattern.Voice> voices = SESSION.click().voices();
+        refused(
+                new SetClick(new ClickPattern(1, voices, true, 0, List.of(), true)),
+                "silent after the count-in does not sound while the song stands");
+        Media twoSeconds = new Media(new MediaId("b1"), "knock.wav", 1, 44_100, 88_200);
+        ClickPattern own = new ClickPattern(1, voices)
+                .striking(voices.get(0).id(), twoSeconds)
+                .orElseThrow();
+        assertThat(new SetClick(own).applyTo(SESSION, RandomSessions.RIG).sounds())
+                .containsExactly(twoSeconds);
+        Media longer = new Media(new MediaId("b1"), "knock.wav", 1, 44_100, 110_250);
+        refused(
+                new SetClick(new ClickPattern(1, voices)
+                        .striking(voices.get(0).id(), longer)
+                        .orElseThrow()),
+                "knock.wav lasts 2.5 s. A sound that Beats strikes lasts up to 2 s.");
+        assertThat(new ClickPattern(1, voices).striking(new VoiceId("none"), twoSeconds))
+                .isEmpty();
     }
 
     @Test

@@ -2,6 +2,8 @@ package vividlantern.server.api;
 
 import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
 import vividlantern.session.Session;
 
 /** How a downloaded file is called. */
@@ -20,5 +22,17 @@ final class Downloads {
                 .filename(owner + ", " + what + "." + extension, StandardCharsets.UTF_8)
                 .build()
                 .toString();
+    }
+
+    /** A name without what no file's name may hold. */
+    static String plain(String name) {
+        return name.replaceAll("[^\\p{L}\\p{M}\\p{N} ._-]", "_");
+    }
+
+    static ResponseEntity<byte[]> file(Session session, String what, String extension, String type, byte[] content) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, named(session, what, extension))
+                .body(content);
     }
 }

@@ -3,14 +3,12 @@ package vividlantern.server.api;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -19,12 +17,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import vividlantern.click.ClickFile;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.Room;
 import vividlantern.engine.SongRange;
 import vividlantern.format.Documents;
-import vividlantern.format.MidiTempo;
 import vividlantern.format.SessionDocument;
 import vividlantern.format.WavWriter;
 import vividlantern.history.Refused;
@@ -35,7 +31,6 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.live.StandIns;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Performer;
@@ -44,12 +39,11 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.timing.Ear;
 
-/** What a session sounds like, what it counts by, and the session itself, as files. */
+/** What a session sounds like, and the session itself, as files. */
 @RestController
 @RequestMapping("/api/sessions/{session}")
 class FilesController {
 
-    private static final double EARLIEST_SECONDS = -60;
     /** Names all mixes that leave by the same pair, since a file holds what leaves there. */
     private static final String HOLDS = "Mix-Holds";
 
@@ -97,10 +91,10 @@ class FilesController {
             throws IOException {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
-        WavWriter.SampleFormat format = format(bits);
-        SongRange range =
-                bars.map(wanted -> SongRange.ofBars(open, wanted, countIn)).orElseGet(() -> range(open, from, seconds));
-        media.requireSounds(open);
+        WavWriter.SampleFormat format = WavFiles.format(bits);
+        SongRange range = bars.map(wanted -> SongRange.ofBars(open, wanted, countIn))
+                .orElseGet(() -> WavFiles.range(open, from, seconds));
+        media.require(open.sounds(), open.sampleRate());
         Optional<Ear> ear = at.equals("output") ? Optional.empty() : Optional.of(ear(open, rig, at, mix, format));
         StereoPair pair = pair(open, rig, ear.map(each -> each.cue().value()).orElse(mix));
         List<String> leaving = leavingBy(open, pair);
@@ -108,13 +102,13 @@ class FilesController {
         response.setHeader(HOLDS, String.join(", ", leaving));
         if (method == HttpMethod.HEAD) {
             standIns.openFor(open, rig, players);
-            describe(response, open, name, format, range);
+            WavFiles.describe(response, open, name, format, range);
             return;
         }
         try (RenderingQueue.Turn turn = queue.begin()) {
             Room room = standIns.openFor(open, rig, players);
-            describe(response, open, name, format, range);
-            try (WavWriter wav = begin(response, open, format, range)) {
+            WavFiles.describe(response, open, name, format, range);
+            try (WavWriter wav = WavFiles.begin(response, open, format, range)) {
                 Rendering.render(
                         open,
                         rig,
@@ -155,126 +149,13 @@ class FilesController {
         return Ear.of(session, rig, performer);
     }
 
-    /**
-     * The click alone: all its voices together, or one of them.
-     *
-     * @param from where in the song the file begins, in seconds; with its count-in if it is left out
-     * @param bars instead of that the bars that it holds, as in "33-40"; or "all" for the song up to its end
-     * @param countIn whether the count-in before those bars belongs to it
-     * @param voice the one voice that it holds
-     */
-    @GetMapping("/click.wav")
-    @ApiResponse(responseCode = "200", content = @Content(mediaType = "audio/wav"))
-    void click(
-            @PathVariable String session,
-            @RequestParam Optional<Double> from,
-            @RequestParam(defaultValue = "60") double seconds,
-            @RequestParam Optional<String> bars,
-            @RequestParam(defaultValue = "true") boolean countIn,
-            @RequestParam Optional<String> voice,
-            @RequestParam(defaultValue = "24") String bits,
-            HttpMethod method,
-            HttpServletResponse response)
-            throws IOException {
-        Session open = desk.session(new SessionId(session));
-        WavWriter.SampleFormat format = format(bits);
-        SongRange range = bars.map(wanted -> SongRange.ofBars(open, wanted, countIn))
-                .orElseGet(() -> range(
-                        open,
-                        from.orElse((double) Rendering.wholeSong(open).countedFrom() / open.sampleRate()),
-                        seconds));
-        List<ClickPattern.Voice> voices = voices(open, voice);
-        String name = voice.isPresent() ? "click " + voices.get(0).name() : "click";
-        if (method == HttpMethod.HEAD) {
-            describe(response, open, name, format, range);
-            return;
-        }
-        try (RenderingQueue.Turn turn = queue.begin()) {
-            describe(response, open, name, format, range);
-            try (WavWriter wav = begin(response, open, format, range)) {
-                ClickFile.write(
-                        open,
-                        voices,
-                        range.played(),
-                        range.from(),
-                        range.frames(),
-                        (samples, frames) -> turn.send(() -> wav.write(samples, samples, 0, frames)));
-            }
-        }
-    }
-
-    private static List<ClickPattern.Voice> voices(Session session, Optional<String> wanted) {
-        List<ClickPattern.Voice> voices = session.click().voices().stream()
-                .filter(voice -> wanted.isEmpty() || voice.id().value().equals(wanted.get()))
-                .toList();
-        if (wanted.isPresent() && voices.isEmpty()) {
-            throw new NotFound("The click of " + session.name() + " has no voice '" + wanted.get() + "'.");
-        }
-        return voices;
-    }
-
-    /** The tempo map as a Standard MIDI File. */
-    @GetMapping("/click.mid")
-    @ApiResponse(responseCode = "200", content = @Content(mediaType = "audio/midi"))
-    ResponseEntity<byte[]> midi(@PathVariable String session) throws IOException {
-        Session open = desk.session(new SessionId(session));
-        ByteArrayOutputStream file = new ByteArrayOutputStream();
-        MidiTempo.write(open, file);
-        return file(open, "tempo map", "mid", "audio/midi", file.toByteArray());
-    }
-
     /** The session as a document, with what it is and in which version. */
     @GetMapping("/document.json")
     @ApiResponse(responseCode = "200", content = @Content(mediaType = MediaType.APPLICATION_JSON_VALUE))
     ResponseEntity<byte[]> document(@PathVariable String session) {
         Session open = desk.session(new SessionId(session));
         byte[] json = Documents.write(SessionDocument.of(open)).getBytes(StandardCharsets.UTF_8);
-        return file(open, "session", "json", MediaType.APPLICATION_JSON_VALUE, json);
-    }
-
-    private static ResponseEntity<byte[]> file(
-            Session session, String what, String extension, String type, byte[] content) {
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, type)
-                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, extension))
-                .body(content);
-    }
-
-    private static SongRange range(Session session, double from, double seconds) {
-        double earliest = Math.min(
-                EARLIEST_SECONDS, Math.floor(Rendering.longestCountInFrame(session) / (double) session.sampleRate()));
-        if (!(from >= earliest && from <= SongRange.LONGEST_SECONDS)) {
-            throw new Refused(
-                    "A file begins between " + Math.round(earliest)
-                            + " s of the song, as far as the longest count-in, and "
-                            + Math.round(SongRange.LONGEST_SECONDS)
-                            + " s.",
-                    "from");
-        }
-        if (!(seconds > 0 && seconds <= SongRange.LONGEST_SECONDS)) {
-            throw new Refused("A file has more than 0 seconds and up to four hours.", "seconds");
-        }
-        return new SongRange(
-                Math.round(from * session.sampleRate()),
-                Math.max(1, Math.round(seconds * session.sampleRate())),
-                Rendering.wholeSong(session));
-    }
-
-    private static void describe(
-            HttpServletResponse response,
-            Session session,
-            String what,
-            WavWriter.SampleFormat format,
-            SongRange range) {
-        response.setContentType("audio/wav");
-        response.setContentLengthLong(WavWriter.fileBytes(format, range.frames()));
-        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(session, what, "wav"));
-    }
-
-    private static WavWriter begin(
-            HttpServletResponse response, Session session, WavWriter.SampleFormat format, SongRange range)
-            throws IOException {
-        return new WavWriter(response.getOutputStream(), format, session.sampleRate(), range.frames(), range.from());
+        return Downloads.file(open, "session", "json", MediaType.APPLICATION_JSON_VALUE, json);
     }
 
     private static List<String> leavingBy(Session session, StereoPair pair) {
@@ -303,14 +184,5 @@ class FilesController {
 
     private static String name(Session session, String mix) {
         return session.find(new CueId(mix)).map(Cue::name).orElse("Main");
-    }
-
-    private static WavWriter.SampleFormat format(String bits) {
-        return switch (bits) {
-            case "16" -> WavWriter.SampleFormat.INT_16;
-            case "24" -> WavWriter.SampleFormat.INT_24;
-            case "32f" -> WavWriter.SampleFormat.FLOAT_32;
-            default -> throw new Refused("A WAV is written with 16, 24 or 32f bits.", "bits");
-        };
     }
 }

@@ -21,8 +21,9 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
 
-/** Sounds from files, for backing tracks. */
+/** Sounds from files, for backing tracks and for the click's voices. */
 @RestController
 @RequestMapping("/api/sessions/{session}")
 class MediaController {
@@ -36,10 +37,11 @@ class MediaController {
     }
 
     /**
-     * Takes a WAV file in, whole or not at all, and gives it to a backing track.
+     * Takes a WAV file in, whole or not at all, and gives it to a backing track, or to a voice of the click.
      *
      * @param name what the file is called
      * @param track a backing track that shall play it; left out, it gets a new one, which plays it from bar 1 on
+     * @param voice instead of that a voice of the click that shall strike it; it lasts up to 2 s then
      */
     @PostMapping(path = "/media", consumes = "audio/wav")
     @ResponseStatus(HttpStatus.CREATED)
@@ -51,9 +53,14 @@ class MediaController {
             @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person,
             @RequestParam String name,
             @RequestParam Optional<String> track,
+            @RequestParam Optional<String> voice,
             InputStream body)
             throws IOException {
-        return media.takeIn(new SessionId(session), Requests.shortId(person), name, track.map(TrackId::new), body);
+        SessionId id = new SessionId(session);
+        String who = Requests.shortId(person);
+        return voice.isPresent()
+                ? media.takeIn(id, who, name, new VoiceId(voice.get()), body)
+                : media.takeIn(id, who, name, track.map(TrackId::new), body);
     }
 
     /** The largest sample of each of up to 2000 equal stretches of what a track plays, of full scale in 255 steps, a byte each. */

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividlantern.history.Refused;
 import vividlantern.media.MediaFolder;
@@ -21,14 +23,21 @@ import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
+import vividlantern.session.VoiceId;
 import vividlantern.session.edit.BackingEdit;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SongEdit;
 
-/** The sounds of backing tracks: taken in, given to tracks, looked after. */
+/** The sounds of backing tracks and of the click's voices: taken in, given to those who use them, looked after. */
 @Component
 public class MediaDesk {
 
-    /** What came of a file: the track that plays it, and what it is. */
-    public record TakenIn(TrackId track, Media media, long revision) {}
+    /**
+     * What came of a file.
+     *
+     * @param track the track that plays it; none if a voice of the click strikes it
+     */
+    public record TakenIn(Optional<TrackId> track, Media media, long revision) {}
 
     private final Desk desk;
     private final MediaFolder folder;
@@ -45,7 +54,7 @@ public class MediaDesk {
     /** Takes a WAV file in that no track plays yet. */
     public Media keep(String name, InputStream wav, int sampleRate) {
         try {
-            return folder.takeIn(name, wav, sampleRate);
+            return folder.takeIn(name, wav, sampleRate, fits -> {});
         } catch (IOException failed) {
             throw new Refused("\"" + name + "\" could not be kept: " + failed.getMessage(), "file");
         }
@@ -54,15 +63,42 @@ public class MediaDesk {
     /** Takes a WAV file in and gives it to a backing track, or to a new one that is called like the file. */
     public TakenIn takeIn(SessionId id, String person, String name, Optional<TrackId> track, InputStream wav)
             throws IOException {
-        Media media = folder.takeIn(name, wav, desk.session(id).sampleRate());
-        Session session = desk.session(id);
-        TrackId plays = track.orElseGet(() -> new TrackId(Parts.freshId(session, PartKind.TRACK, media.title())));
-        BackingEdit edit = track.isPresent()
-                ? new BackingEdit.SetBacking(
-                        session.backing(plays).map(was -> was.playing(media)).orElseGet(() -> Backing.of(plays, media)))
-                : new BackingEdit.AddBacking(plays, media.title(), media);
+        Media media = takeIn(id, name, wav, sound -> playing(desk.session(id), track, sound));
+        BackingEdit edit = playing(desk.session(id), track, media);
+        TrackId plays = edit instanceof BackingEdit.AddBacking added ? added.track() : track.orElseThrow();
         Session changed = desk.change(id, person, "", List.of(edit), OptionalLong.empty());
-        return new TakenIn(plays, media, changed.revision());
+        return new TakenIn(Optional.of(plays), media, changed.revision());
+    }
+
+    private static BackingEdit playing(Session session, Optional<TrackId> track, Media media) {
+        return track.<BackingEdit>map(plays -> new BackingEdit.SetBacking(session.backing(plays)
+                        .map(was -> was.playing(media))
+                        .orElseGet(() -> Backing.of(plays, media))))
+                .orElseGet(() -> new BackingEdit.AddBacking(
+                        new TrackId(Parts.freshId(session, PartKind.TRACK, media.title())), media.title(), media));
+    }
+
+    /** Takes a short WAV file in that a voice of the click strikes. */
+    public TakenIn takeIn(SessionId id, String person, String name, VoiceId voice, InputStream wav) throws IOException {
+        Media media = takeIn(id, name, wav, sound -> striking(desk.session(id), voice, sound));
+        SongEdit edit = striking(desk.session(id), voice, media);
+        Session changed = desk.change(id, person, "", List.of(edit), OptionalLong.empty());
+        return new TakenIn(Optional.empty(), media, changed.revision());
+    }
+
+    private static SongEdit striking(Session session, VoiceId voice, Media media) {
+        return new SongEdit.SetClick(session.click()
+                .striking(voice, media)
+                .orElseThrow(() -> new NotFound("The click of " + session.name() + " has no voice '" + voice + "'.")));
+    }
+
+    /** Nothing is kept of a file whose edit would be refused. */
+    private Media takeIn(SessionId id, String name, InputStream wav, Function<Media, Edit> use) throws IOException {
+        return folder.takeIn(
+                name,
+                wav,
+                desk.session(id).sampleRate(),
+                sound -> use.apply(sound).applyTo(desk.session(id), desk.rigOf(id)));
     }
 
     /** The peaks of what a track plays. */
@@ -74,20 +110,17 @@ public class MediaDesk {
 
     /** How the sounds are found that a session speaks of. */
     public Map<MediaId, MediaState> states(Session session) {
-        return session.backing().stream()
-                .map(Backing::media)
-                .collect(Collectors.toMap(Media::id, folder::state, (first, same) -> first));
+        return session.sounds().collect(Collectors.toMap(Media::id, folder::state, (first, same) -> first));
     }
 
-    /** Refuses to write a file of a session one of whose sounds cannot be read. */
-    public void requireSounds(Session session) {
-        for (Backing backing : session.backing()) {
+    /** Refuses to write a file in which a sound would be heard that cannot be read. */
+    public void require(Stream<Media> sounds, int sampleRate) {
+        sounds.forEach(media -> {
             try {
-                folder.open(backing.media(), session.sampleRate()).close();
+                folder.open(media, sampleRate).close();
             } catch (IOException lost) {
-                throw new Refused(
-                        lost.getMessage() + " Take it in again, or remove its track, then write the file.", "");
+                throw new Refused(lost.getMessage() + " Take it in again, or do without it, then write the file.", "");
             }
-        }
+        });
     }
 }
