@@ -11,29 +11,37 @@ import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import tools.jackson.core.JacksonException;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.SoundRig;
+import vividlantern.session.Media;
 import vividlantern.session.Session;
 import vividlantern.session.edit.SoundSession;
 
 /**
  * A session in a ZIP file, with all that belongs to it, useful without this program too: the session and its rig as documents,
- * the input list as CSV, the tempo as a MIDI file, the sheets as PDF, and a text that says what each file is.
+ * the input list as CSV, the tempo as a MIDI file, the sheets as PDF, the sounds from files as they came, and a text that says what
+ * each file is.
  */
 public record Bundle(Session session, Rig rig) {
 
     private static final String SESSION = "session.json";
     private static final String RIG = "rig.json";
+    private static final String SOUNDS = "sounds/";
+    private static final String WAV = ".wav";
     private static final int MOST_FILES = 10_000;
-    private static final long MOST_BYTES = 2L << 30;
+    private static final long MOST_BYTES = 16L << 30;
     private static final int MOST_TIMES = 100;
     /** Up to here a file may have been packed as well as it likes. */
     private static final long SMALL_BYTES = 4 << 20;
@@ -50,14 +58,35 @@ public record Bundle(Session session, Rig rig) {
             what-to-bring.csv what has to be there
             tempo.mid         tempos, time signatures and parts of the song, a Standard MIDI File
             sheets.pdf        the input list and the other sheets, to be printed
-
+            %s
             To open it: Home, Import, and choose this ZIP file.
             """;
 
-    /** Writes a bundle. */
-    public void write(LocalDate day, OutputStream out) throws IOException {
+    private static final String AND_SOUNDS = """
+            sounds            what it plays from files, as they came
+            """;
+
+    /** Has the files of sounds. */
+    @FunctionalInterface
+    public interface SoundSource {
+
+        /** Nothing if the file is missing. */
+        Optional<InputStream> open(Media media) throws IOException;
+    }
+
+    /** Takes the files of sounds. */
+    @FunctionalInterface
+    public interface SoundSink {
+        void take(String name, InputStream wav) throws IOException;
+    }
+
+    /** Writes a bundle, with the sounds that are there. */
+    public void write(LocalDate day, OutputStream out, SoundSource source) throws IOException {
         Map<String, byte[]> files = new LinkedHashMap<>();
-        files.put("READ-ME.txt", bytes(String.format(WHAT_IS_WHAT, session.name(), day)));
+        List<Media> sounds = session.sounds().distinct().toList();
+        files.put(
+                "READ-ME.txt",
+                bytes(String.format(WHAT_IS_WHAT, session.name(), day, sounds.isEmpty() ? "" : AND_SOUNDS)));
         files.put(SESSION, bytes(Documents.write(SessionDocument.of(session))));
         files.put(RIG, bytes(Documents.write(RigDocument.of(rig))));
         files.put("input-list.csv", bytes(InputListCsv.write(session, rig)));
@@ -74,7 +103,28 @@ public record Bundle(Session session, Rig rig) {
                 zip.write(file.getValue());
                 zip.closeEntry();
             }
+            zip.setLevel(Deflater.NO_COMPRESSION);
+            Set<String> names = new HashSet<>();
+            for (Media media : sounds) {
+                Optional<InputStream> file = source.open(media);
+                if (file.isPresent()) {
+                    zip.putNextEntry(new ZipEntry(SOUNDS + freshName(media.title(), names) + WAV));
+                    try (InputStream wav = file.get()) {
+                        wav.transferTo(zip);
+                    }
+                    zip.closeEntry();
+                }
+            }
         }
+    }
+
+    private static String freshName(String title, Set<String> taken) {
+        String plain = Texts.inFileName(title);
+        String name = plain;
+        for (int number = 2; !taken.add(name.toLowerCase(Locale.ROOT)); number++) {
+            name = plain + " " + number;
+        }
+        return name;
     }
 
     private static byte[] bytes(String text) {
@@ -82,11 +132,11 @@ public record Bundle(Session session, Rig rig) {
     }
 
     /**
-     * Reads a bundle whole before anything is done with it. Refused: what is no ZIP file, has paths that climb, unpacks to more
-     * than 2 GiB or 10 000 files or 100 times its size, lacks a document, or holds one that cannot be.
+     * Reads a bundle whole before anything is done with it; sounds are handed on as they come. Refused: what is no ZIP file, has paths
+     * that climb, unpacks to more than 16 GiB or 10 000 files or 100 times its size, lacks a document, or holds one that cannot be.
      */
-    public static Bundle read(InputStream in) throws IOException {
-        Map<String, byte[]> documents = documents(in);
+    public static Bundle read(InputStream in, SoundSink sounds) throws IOException {
+        Map<String, byte[]> documents = documents(in, sounds);
         Session session = read(documents, SESSION, SessionDocument.class).checked();
         Rig rig = read(documents, RIG, RigDocument.class).checked();
         within(RIG, () -> SoundRig.require(rig));
@@ -94,42 +144,31 @@ public record Bundle(Session session, Rig rig) {
         return new Bundle(session, rig);
     }
 
-    private static Map<String, byte[]> documents(InputStream in) throws IOException {
+    private static Map<String, byte[]> documents(InputStream in, SoundSink sounds) throws IOException {
         Map<String, byte[]> documents = new LinkedHashMap<>();
         Set<String> names = new HashSet<>();
-        long unpacked = 0;
         Counted counted = new Counted(in);
         try (ZipInputStream zip = new ZipInputStream(counted, StandardCharsets.UTF_8)) {
-            byte[] chunk = new byte[1 << 16];
+            Unpacked unpacked = new Unpacked(zip, counted);
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                requirePlain(entry.getName());
-                if (!names.add(entry.getName()) || names.size() > MOST_FILES) {
+                String name = entry.getName();
+                requirePlain(name);
+                if (!names.add(name) || names.size() > MOST_FILES) {
                     throw refused(
                             names.size() > MOST_FILES
                                     ? "It holds more than 10 000 files."
-                                    : "It holds two files called \"" + entry.getName() + "\".");
+                                    : "It holds two files called \"" + name + "\".");
                 }
-                boolean wanted =
-                        entry.getName().equals(SESSION) || entry.getName().equals(RIG);
-                ByteArrayOutputStream content = new ByteArrayOutputStream();
-                for (int read = zip.read(chunk); read >= 0; read = zip.read(chunk)) {
-                    unpacked += read;
-                    if (unpacked > MOST_BYTES) {
-                        throw refused("It would unpack to more than 2 GiB.");
+                if (name.equals(SESSION) || name.equals(RIG)) {
+                    byte[] content = unpacked.readNBytes(LARGEST_DOCUMENT + 1);
+                    if (content.length > LARGEST_DOCUMENT) {
+                        throw refused("Its " + name + " is larger than 64 MiB.");
                     }
-                    if (unpacked > SMALL_BYTES && unpacked > MOST_TIMES * counted.bytes) {
-                        throw refused("It would unpack to more than 100 times its size.");
-                    }
-                    if (wanted && content.size() + read > LARGEST_DOCUMENT) {
-                        throw refused("Its " + entry.getName() + " is larger than 64 MiB.");
-                    }
-                    if (wanted) {
-                        content.write(chunk, 0, read);
-                    }
+                    documents.put(name, content);
+                } else if (name.startsWith(SOUNDS) && name.endsWith(WAV)) {
+                    sounds.take(name.substring(SOUNDS.length()), unpacked);
                 }
-                if (wanted) {
-                    documents.put(entry.getName(), content.toByteArray());
-                }
+                unpacked.transferTo(OutputStream.nullOutputStream());
             }
         } catch (ZipException | IllegalArgumentException damaged) {
             throw refused("It is no ZIP file, or a damaged one.");
@@ -211,6 +250,43 @@ public record Bundle(Session session, Rig rig) {
             int read = super.read(buffer, offset, length);
             bytes += Math.max(0, read);
             return read;
+        }
+    }
+
+    /** One file after another as they are unpacked; there is no end to what some would unpack to. */
+    private static final class Unpacked extends FilterInputStream {
+
+        private final Counted packed;
+        private long bytes;
+
+        private Unpacked(ZipInputStream zip, Counted packed) {
+            super(zip);
+            this.packed = packed;
+        }
+
+        @Override
+        public int read() throws IOException {
+            byte[] one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
+        }
+
+        @Override
+        public int read(byte[] buffer, int offset, int length) throws IOException {
+            int read = super.read(buffer, offset, length);
+            bytes += Math.max(0, read);
+            if (bytes > MOST_BYTES) {
+                throw refused("It would unpack to more than 16 GiB.");
+            }
+            if (bytes > SMALL_BYTES && bytes > MOST_TIMES * packed.bytes) {
+                throw refused("It would unpack to more than 100 times its size.");
+            }
+            return read;
+        }
+
+        /** The next file is read from the same stream. */
+        @Override
+        public void close() {
+            // the ZIP file is closed by who opened it
         }
     }
 }

@@ -37,4 +37,9 @@ public final class Texts {
         }
         return stripped;
     }
+
+    /** A text as a part of a file's name: what some file systems do not take becomes "_". */
+    public static String inFileName(String text) {
+        return text.replaceAll("[^\\p{L}\\p{M}\\p{N} ._-]", "_");
+    }
 }

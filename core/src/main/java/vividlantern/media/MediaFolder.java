@@ -19,6 +19,8 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
@@ -53,6 +55,7 @@ public final class MediaFolder implements MediaShelf {
 
     private final Path folder;
     private final Map<MediaId, Seen> seen = new ConcurrentHashMap<>();
+    private final Map<MediaId, Integer> arrivals = new ConcurrentHashMap<>();
 
     /** Makes the folder if it is not there, and lets go of what was not finished. */
     public MediaFolder(Path folder) throws IOException {
@@ -75,6 +78,33 @@ public final class MediaFolder implements MediaShelf {
      * @throws Refused with the reason, if it cannot be taken in
      */
     public Media takeIn(String name, InputStream in, int sampleRate, Consumer<Media> fits) throws IOException {
+        return takeIn(name, in, OptionalInt.of(sampleRate), fits).media();
+    }
+
+    /**
+     * A sound that was taken in.
+     *
+     * @param wasHere whether it was kept before
+     * @param time how many times it has come by then
+     */
+    public record Arrived(Media media, boolean wasHere, int time) {}
+
+    /** Takes a WAV file in as it is; it is brought to another rate when it is opened. */
+    public Arrived takeIn(String name, InputStream in) throws IOException {
+        return takeIn(name, in, OptionalInt.empty(), fits -> {});
+    }
+
+    /** Lets go of a sound that is not used after all, if it was not here before and has not come again. */
+    public void letGo(Arrived arrived) {
+        if (!arrived.wasHere() && arrivals.get(arrived.media().id()) == arrived.time()) {
+            delete(file(arrived.media().id()));
+            delete(peaksOf(arrived.media().id()));
+            seen.remove(arrived.media().id());
+        }
+    }
+
+    private Arrived takeIn(String name, InputStream in, OptionalInt sampleRate, Consumer<Media> fits)
+            throws IOException {
         String called = Texts.name(name, "A sound", "name");
         Path arriving = Files.createTempFile(folder, "arriving", UNFINISHED);
         try {
@@ -83,8 +113,9 @@ public final class MediaFolder implements MediaShelf {
                 Media media = sound(new Media(id, called, wav.channels(), wav.sampleRate(), wav.frames()));
                 fits.accept(media);
                 Peaks peaks = Peaks.of(wav);
-                keep(media, peaks, wav, arriving, sampleRate);
-                return media;
+                boolean known = Files.exists(file(id));
+                keep(media, peaks, wav, arriving, sampleRate.orElse(media.sampleRate()), known);
+                return new Arrived(media, known, arrivals.merge(id, 1, Integer::sum));
             }
         } finally {
             Files.deleteIfExists(arriving);
@@ -92,8 +123,7 @@ public final class MediaFolder implements MediaShelf {
     }
 
     /** The file itself comes last: as long as it is not there, nothing is. */
-    private void keep(Media media, Peaks peaks, WavReader wav, Path arriving, int sampleRate) {
-        boolean known = Files.exists(file(media.id()));
+    private void keep(Media media, Peaks peaks, WavReader wav, Path arriving, int sampleRate, boolean known) {
         Path converted = fileAt(media.id(), sampleRate);
         try {
             if (media.sampleRate() != sampleRate) {
@@ -206,6 +236,15 @@ public final class MediaFolder implements MediaShelf {
             convert(own, media, sampleRate, converted);
         }
         return reading(WavReader.open(converted));
+    }
+
+    /** The file of a sound as it came; nothing if it is missing. */
+    public Optional<InputStream> asItCame(Media media) throws IOException {
+        try {
+            return Optional.of(Files.newInputStream(file(media.id())));
+        } catch (NoSuchFileException gone) {
+            return Optional.empty();
+        }
     }
 
     private WavReader openOwn(Media media) throws IOException {

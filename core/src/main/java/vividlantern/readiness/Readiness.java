@@ -40,7 +40,8 @@ public final class Readiness {
             new ClickOnSpeakers(),
             new ClickMissing(),
             new VoiceWithoutTrack(),
-            new BackingUnheard());
+            new BackingUnheard(),
+            new SongWithoutEnd());
 
     /**
      * A finding, and how it stands.

@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -21,6 +22,8 @@ import vividlantern.RandomSessions;
 import vividlantern.history.Refused;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Marker;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
 import vividlantern.session.TempoMap;
@@ -34,8 +37,13 @@ public class BundleTest {
 
     private static byte[] bundle(Session session) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new Bundle(session, RandomSessions.RIG).write(DAY, out);
+        new Bundle(session, RandomSessions.RIG)
+                .write(DAY, out, media -> Optional.of(new ByteArrayInputStream(sound(media))));
         return out.toByteArray();
+    }
+
+    private static byte[] sound(Media media) {
+        return ("the sound " + media.id()).getBytes(StandardCharsets.UTF_8);
     }
 
     private static byte[] zip(Map<String, byte[]> files) throws IOException {
@@ -57,7 +65,7 @@ public class BundleTest {
     }
 
     private static Bundle read(byte[] bytes) throws IOException {
-        return Bundle.read(new ByteArrayInputStream(bytes));
+        return Bundle.read(new ByteArrayInputStream(bytes), (name, wav) -> {});
     }
 
     private static void refused(byte[] bytes, String reason) {
@@ -95,7 +103,43 @@ public class BundleTest {
                         "input-list.csv",
                         "what-to-bring.csv",
                         "tempo.mid",
-                        "sheets.pdf");
+                        "sheets.pdf",
+                        "sounds/Guide 1.wav");
+    }
+
+    @Test
+    public void itBringsItsSoundsWithNamesOfTheirOwnAndGoesWithoutThoseThatAreMissing() throws IOException {
+        Session session = RandomSessions.session(1);
+        Media guide = session.sounds().findFirst().orElseThrow();
+        Media other = new Media(new MediaId("f1"), "guide 1.WAV", 1, 48_000, 100);
+        Media lost = new Media(new MediaId("f2"), "Lost/1.wav", 1, 48_000, 100);
+        List<ClickPattern.Voice> voices = session.click().voices();
+        Session three = session.with(new ClickPattern(
+                1, List.of(voices.get(0).striking(other), voices.get(1).striking(lost))));
+        for (boolean there : new boolean[] {true, false}) {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            new Bundle(three, RandomSessions.RIG)
+                    .write(
+                            DAY,
+                            out,
+                            media -> there || media.equals(guide)
+                                    ? Optional.of(new ByteArrayInputStream(sound(media)))
+                                    : Optional.empty());
+            Map<String, String> came = new LinkedHashMap<>();
+            Bundle read = Bundle.read(
+                    new ByteArrayInputStream(out.toByteArray()),
+                    (name, wav) -> came.put(name, new String(wav.readAllBytes(), StandardCharsets.UTF_8)));
+            assertThat(read.session()).isEqualTo(three);
+            assertThat(came).containsEntry("Guide 1.wav", "the sound " + guide.id());
+            if (there) {
+                assertThat(came)
+                        .hasSize(3)
+                        .containsEntry("guide 1 2.wav", "the sound f1")
+                        .containsEntry("Lost_1.wav", "the sound f2");
+            } else {
+                assertThat(came).hasSize(1);
+            }
+        }
     }
 
     @Test

@@ -10,6 +10,7 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.playback.MediaState;
 import vividlantern.rig.PairId;
+import vividlantern.session.Backing;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -27,6 +28,7 @@ import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.MarkerEdit.SetNeedsClick;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SongEdit.SetClick;
+import vividlantern.session.edit.TempoEdit.SetSongEnd;
 import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.ArmTrack;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
@@ -77,6 +79,51 @@ public class SongRulesTest {
         Finding finding = found(armed, "click-on-speakers").get(0);
         assertThat(finding.sentence()).isEqualTo("Click sounds on the speakers while tracks are armed.");
         assertThat(found(fixed(armed, finding), "click-on-speakers")).isEmpty();
+    }
+
+    @Test
+    public void aSongThatIsLaidOutAndDoesNotSayWhereItEnds() {
+        assertThat(found(begun(), "song-without-end")).as("nothing is laid out").isEmpty();
+        Session parts = begun(new SetMarker(VERSE, "Verse", 1));
+        assertThat(found(parts, "song-without-end"))
+                .extracting(Finding::sentence, Finding::why)
+                .containsExactly(tuple("The song has no end.", "The whole song cannot be written to a file."));
+        Session loop = begun(new AddBacking(GUIDE, "Guide", TIDE));
+        assertThat(found(loop, "song-without-end")).isEmpty();
+        Session loops = loop.withBacking(List.of(over(loop.backing().get(0))));
+        assertThat(found(loops, "song-without-end").get(0).why()).startsWith("What plays over and over");
+        Session ends = new SetSongEnd(Optional.of(16)).applyTo(parts, RandomSessions.RIG);
+        assertThat(found(ends, "song-without-end")).isEmpty();
+    }
+
+    private static Backing over(Backing once) {
+        return new Backing(
+                once.track(),
+                once.media(),
+                once.follows(),
+                once.bar(),
+                once.beat(),
+                once.seconds(),
+                0,
+                once.to(),
+                true);
+    }
+
+    @Test
+    public void aSoundOfAVoiceThatIsLost() {
+        Session session = begun();
+        ClickPattern own = session.click()
+                .striking(session.click().voices().get(0).id(), TIDE)
+                .orElseThrow();
+        Session strikes = new SetClick(own).applyTo(session, RandomSessions.RIG);
+        assertThat(found(strikes, "media-lost", Map.of(TIDE.id(), MediaState.THERE)))
+                .isEmpty();
+        assertThat(found(strikes, "media-lost", Map.of(TIDE.id(), MediaState.MISSING)))
+                .extracting(Finding::sentence, Finding::why)
+                .containsExactly(tuple("The file of tide.wav is missing.", "Beats strikes its made sound instead."));
+        assertThat(found(strikes, "media-lost", Map.of(TIDE.id(), MediaState.CHANGED)))
+                .extracting(Finding::why)
+                .containsExactly("Beats may strike something else.");
     }
 
     @Test

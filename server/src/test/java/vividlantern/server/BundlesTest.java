@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -69,6 +72,25 @@ public class BundlesTest extends ServerTest {
                 .hasSize(13)
                 .allMatch(input -> input.get("ports").isEmpty());
         assertThat(made.get("rigId").asString()).isEqualTo("bare-room");
+        assertThat(made.get("backing")).isEqualTo(get(SESSION).get("backing"));
+    }
+
+    @Test
+    public void itBringsItsSoundsAndLeavesNoneBehindWhereItIsRefused() throws Exception {
+        byte[] zip = bundle("low-water");
+        String guide = get(SESSION).at("/backing/0/media/id").asString();
+        Path file = data.resolve("media").resolve(guide + ".wav");
+        byte[] content = Files.readAllBytes(file);
+        Files.delete(file);
+        assertThat(send("/api/sessions/import?rig=nowhere", zip).statusCode()).isEqualTo(404);
+        assertThat(send("/api/sessions/import?rig=saltworks", Arrays.copyOf(zip, zip.length - 200_000))
+                        .body())
+                .contains("not taken in");
+        send("/api/sessions/import/preview", zip);
+        assertThat(file).doesNotExist();
+        assertThat(takenIn("saltworks", zip).at("/backing/0/media/id").asString())
+                .isEqualTo(guide);
+        assertThat(file).hasBinaryContent(content);
     }
 
     @Test

@@ -197,8 +197,8 @@ public class MediaTest extends ServerTest {
     @Test
     public void eachVoiceComesAsAFileOfItsOwn() throws IOException {
         Map<String, byte[]> files = new LinkedHashMap<>();
-        try (ZipInputStream zip = new ZipInputStream(
-                new ByteArrayInputStream(bytes(SESSION + "/click.zip?bars=33-34&countIn=false")))) {
+        try (ZipInputStream zip =
+                new ZipInputStream(new ByteArrayInputStream(bytes(SESSION + "/click.zip?bars=33-34&countIn=false")))) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 files.put(entry.getName(), zip.readAllBytes());
             }

@@ -28,8 +28,8 @@ final class Bounds extends OncePerRequestFilter {
     /** Of 200 threads that answer. */
     private static final int READS_AT_A_TIME = 120;
 
-    /** Where sounds arrive, which are counted by who takes them in. */
-    private static final Pattern SOUNDS = Pattern.compile("/api/sessions/[^/]+/media");
+    /** Where sounds arrive, alone or in a bundle, which are counted by who takes them in. */
+    private static final Pattern SOUNDS = Pattern.compile("/api/sessions/([^/]+/media|import|import/preview)");
 
     private final Semaphore reads = new Semaphore(READS_AT_A_TIME);
 

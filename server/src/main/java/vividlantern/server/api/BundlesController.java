@@ -3,7 +3,7 @@ package vividlantern.server.api;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
-import java.io.ByteArrayOutputStream;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.LocalDate;
@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,6 +23,7 @@ import vividlantern.format.Bundle;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.BundleDesk;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.Session;
@@ -60,24 +60,24 @@ class BundlesController {
     private final Desk desk;
     private final BundleDesk bundles;
     private final LiveRig live;
+    private final MediaDesk media;
 
-    BundlesController(Desk desk, BundleDesk bundles, LiveRig live) {
+    BundlesController(Desk desk, BundleDesk bundles, LiveRig live, MediaDesk media) {
+        this.media = media;
         this.desk = desk;
         this.bundles = bundles;
         this.live = live;
     }
 
-    /** The session with its rig, lists, tempo and sheets, as a ZIP file. */
+    /** The session with its rig, lists, tempo, sheets and sounds, as a ZIP file. */
     @GetMapping("/{session}/bundle.zip")
     @ApiResponse(responseCode = "200", content = @Content(mediaType = ZIP))
-    ResponseEntity<byte[]> bundle(@PathVariable String session) throws IOException {
+    void bundle(@PathVariable String session, HttpServletResponse response) throws IOException {
         Session open = desk.session(new SessionId(session));
-        ByteArrayOutputStream file = new ByteArrayOutputStream();
-        new Bundle(open, desk.rigOf(open.id())).write(LocalDate.now(), file);
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, ZIP)
-                .header(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "bundle", "zip"))
-                .body(file.toByteArray());
+        Bundle bundle = new Bundle(open, desk.rigOf(open.id()));
+        response.setContentType(ZIP);
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, Downloads.named(open, "bundle", "zip"));
+        bundle.write(LocalDate.now(), response.getOutputStream(), media::asItCame);
     }
 
     /** What a bundle holds, and how it would fit the rigs that are here. Nothing is taken in. */
@@ -86,7 +86,7 @@ class BundlesController {
             content = @Content(mediaType = ZIP, schema = @Schema(type = "string", format = "binary")),
             required = true)
     BundleContents preview(InputStream body) throws IOException {
-        Bundle bundle = Bundle.read(body);
+        Bundle bundle = Bundle.read(body, (name, wav) -> {});
         Session session = bundle.session();
         return new BundleContents(
                 session.name(),
@@ -115,16 +115,18 @@ class BundlesController {
             @RequestParam String rig,
             InputStream body)
             throws IOException {
-        Bundle bundle = Bundle.read(body);
-        Session made;
-        if (rig.equals(OWN)) {
-            made = bundles.takeInWithRig(bundle);
-        } else if (bundles.sameRig(bundle).equals(Optional.of(new RigId(rig)))) {
-            made = bundles.takeInOn(bundle, new RigId(rig));
-        } else {
-            made = bundles.takeInFitted(bundle, new RigId(rig), Requests.shortId(person));
-        }
+        Session made = media.takeIn(body, bundle -> takeIn(bundle, rig, Requests.shortId(person)));
         live.takeIfFree(made.id());
         return made;
+    }
+
+    private Session takeIn(Bundle bundle, String rig, String person) {
+        if (rig.equals(OWN)) {
+            return bundles.takeInWithRig(bundle);
+        }
+        RigId on = new RigId(rig);
+        return bundles.sameRig(bundle).equals(Optional.of(on))
+                ? bundles.takeInOn(bundle, on)
+                : bundles.takeInFitted(bundle, on, person);
     }
 }

@@ -25,6 +25,7 @@ import vividlantern.engine.Rendering;
 import vividlantern.engine.SongRange;
 import vividlantern.format.MidiTempo;
 import vividlantern.format.WavWriter;
+import vividlantern.history.Texts;
 import vividlantern.playback.VoiceSounds;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
@@ -156,7 +157,7 @@ class ClickFilesController {
             try (ZipOutputStream zip = new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
                 int number = 1;
                 for (ClickPattern.Voice voice : wanted.voices()) {
-                    zip.putNextEntry(new ZipEntry(Downloads.plain(number + " " + voice.name()) + ".wav"));
+                    zip.putNextEntry(new ZipEntry(Texts.inFileName(number + " " + voice.name()) + ".wav"));
                     wanted.write(List.of(voice), zip, turn);
                     zip.closeEntry();
                     number++;

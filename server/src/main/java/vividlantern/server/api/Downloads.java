@@ -24,11 +24,6 @@ final class Downloads {
                 .toString();
     }
 
-    /** A name without what no file's name may hold. */
-    static String plain(String name) {
-        return name.replaceAll("[^\\p{L}\\p{M}\\p{N} ._-]", "_");
-    }
-
     static ResponseEntity<byte[]> file(Session session, String what, String extension, String type, byte[] content) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, type)

@@ -8,6 +8,7 @@ import vividlantern.format.Bundle;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.RigParts;
+import vividlantern.session.Backing;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
@@ -66,10 +67,17 @@ public class BundleDesk {
                 was.name(), was.song(), was.sampleRate(), was.bitDepth(), was.bufferFrames(), rig, was.main())));
     }
 
+    /** A bundle brings its sounds along, which a template does not. */
+    private static Session playing(List<Backing> backing, Session begun) {
+        return begun.withBacking(backing.stream()
+                .filter(each -> begun.find(each.track()).isPresent())
+                .toList());
+    }
+
     /** Takes a session in fitted to another rig; where things went is its first change. */
     public Session takeInFitted(Bundle bundle, RigId on, String person) {
         Beginning begun = fitted(bundle, rigs.rig(on));
-        Session made = desk.takeIn(begun.unplugged());
+        Session made = desk.takeIn(playing(bundle.session().backing(), begun.unplugged()));
         return begun.fitted().edits().isEmpty()
                 ? made
                 : desk.change(made.id(), person, "", begun.fitted().edits(), OptionalLong.empty());

@@ -2,14 +2,18 @@ package vividlantern.server.desk;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
+import vividlantern.format.Bundle;
 import vividlantern.history.Refused;
 import vividlantern.media.MediaFolder;
 import vividlantern.playback.MediaShelf;
@@ -45,6 +49,33 @@ public class MediaDesk {
     public MediaDesk(Desk desk, DataFolder data) throws IOException {
         this.desk = desk;
         folder = new MediaFolder(data.media());
+    }
+
+    /** Reads a bundle and takes its sounds in; of one that cannot be taken in nothing is kept, nor what no track of it plays. */
+    public Session takeIn(InputStream zip, Function<Bundle, Session> take) throws IOException {
+        List<MediaFolder.Arrived> arrived = new ArrayList<>();
+        Set<MediaId> used = new HashSet<>();
+        try {
+            Bundle bundle = Bundle.read(zip, (name, wav) -> arrived.add(takeIn(name, wav)));
+            Session made = take.apply(bundle);
+            made.sounds().forEach(media -> used.add(media.id()));
+            return made;
+        } finally {
+            arrived.stream().filter(each -> !used.contains(each.media().id())).forEach(folder::letGo);
+        }
+    }
+
+    private MediaFolder.Arrived takeIn(String name, InputStream wav) throws IOException {
+        try {
+            return folder.takeIn(name, wav);
+        } catch (Refused unfit) {
+            throw new Refused("\"" + name + "\" in it: " + unfit.getMessage(), "file");
+        }
+    }
+
+    /** The file of a sound as it came; nothing if it is missing. */
+    public Optional<InputStream> asItCame(Media sound) throws IOException {
+        return folder.asItCame(sound);
     }
 
     public MediaShelf shelf() {
