@@ -32,6 +32,20 @@ export function countAt(song: Pick<SongOutline, 'meters'>, place: Place) {
   return { count: 1 + Math.floor(((place.beat - 1) * meter.feltIn) / meter.beats), of: meter.feltIn }
 }
 
+export interface Spot {
+  bar: number
+  beat: number
+}
+
+/** The bar or the beat of the song that is nearest to a place, which is in bars; not before bar 1. */
+export function spotAt(song: Pick<SongOutline, 'meters'>, place: number, byBeats: boolean): Spot {
+  if (!byBeats) return { bar: Math.max(1, Math.round(place)), beat: 1 }
+  const bar = Math.max(1, Math.floor(place))
+  const beats = song.meters.filter((meter) => meter.bar <= bar).at(-1)?.beats ?? 1
+  const beat = Math.max(1, 1 + Math.round((place - bar) * beats))
+  return beat > beats ? { bar: bar + 1, beat: 1 } : { bar, beat }
+}
+
 /** Seconds as minutes and seconds. */
 export function clock(seconds: number) {
   const whole = Math.round(Math.abs(seconds))

@@ -92,7 +92,7 @@ const extent = computed(() => {
 
 .click,
 .guides {
-  grid-template-columns: minmax(0, 1.75fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 2.05fr) minmax(0, 1fr);
 }
 
 .page {

@@ -78,6 +78,7 @@ async function add() {
     patterns: [],
     decayMs: null,
     ownSound: null,
+    accentPitchHz: null,
   }
   const track = await desk.freshId('track', voice.name)
   return desk.edit([
@@ -120,10 +121,11 @@ function place(voice: Voice, where: string) {
       <tr>
         <th>voice</th>
         <th style="width: 116px">sound</th>
-        <th style="width: 84px">pitch, Hz</th>
+        <th style="width: 78px">pitch, Hz</th>
         <th style="width: 152px">falls</th>
-        <th style="width: 82px">accent, dB</th>
-        <th style="width: 76px">decay, ms</th>
+        <th style="width: 70px">accent, dB</th>
+        <th style="width: 78px">and Hz</th>
+        <th style="width: 74px">decay, ms</th>
         <th style="width: 66px"></th>
       </tr>
     </thead>
@@ -174,7 +176,20 @@ function place(voice: Voice, where: string) {
           <span v-if="voice.ownSound" class="soft" title="Its file's own">–</span>
           <NumberBox
             v-else
-            placeholder="own"
+            placeholder="usual"
+            :value="voice.accentPitchHz"
+            :min="100"
+            :max="8000"
+            :label="`Pitch of the accent of ${voice.name} in Hz`"
+            :set="(accentPitchHz) => set(voice, { accentPitchHz })"
+            :optional="() => set(voice, { accentPitchHz: null })"
+          />
+        </td>
+        <td>
+          <span v-if="voice.ownSound" class="soft" title="Its file's own">–</span>
+          <NumberBox
+            v-else
+            placeholder="usual"
             :value="voice.decayMs"
             :min="1"
             :max="200"

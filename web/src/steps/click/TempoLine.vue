@@ -3,11 +3,12 @@ import { computed, ref } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { followPointer, useDrag } from '@/desk/gesture'
-import { signature } from '@/desk/song'
+import { signature, spotAt, type Spot } from '@/desk/song'
+import SoundBands from './SoundBands.vue'
 
 /**
  * The tempo as a line over the bars, with the parts and time signatures above it, what is played along below it, and the place where
- * the song is. A tempo is dragged from bar to bar, with Shift from beat to beat; a part from bar to bar.
+ * the song is. Tempos and sounds are dragged from bar to bar, with Shift from beat to beat; a part from bar to bar.
  */
 const { song } = defineProps<{ song: SongOutline }>()
 
@@ -83,10 +84,6 @@ function follow(event: PointerEvent, moved: (place: number, byBeats: boolean) =>
 }
 
 type Tempo = SongOutline['tempos'][number]
-interface Spot {
-  bar: number
-  beat: number
-}
 
 function dragTempo(event: PointerEvent, tempo: Tempo) {
   let at: Spot = tempo
@@ -95,16 +92,7 @@ function dragTempo(event: PointerEvent, tempo: Tempo) {
     const move = { kind: 'move-tempo' as const, bar: at.bar, beat: at.beat, toBar: to.bar, toBeat: to.beat }
     if (await desk.edit([move], gesture)) at = to
   })
-  follow(
-    event,
-    (place, byBeats) => {
-      const bar = Math.max(1, byBeats ? Math.floor(place) : Math.round(place))
-      const beats = song.meters.filter((meter) => meter.bar <= bar).at(-1)?.beats ?? 1
-      const beat = byBeats ? Math.min(beats, 1 + Math.round((place - bar) * beats)) : 1
-      drag.move({ bar, beat })
-    },
-    drag.finish,
-  )
+  follow(event, (place, byBeats) => drag.move(spotAt(song, place, byBeats)), drag.finish)
 }
 
 function dragPart(event: PointerEvent, part: SongOutline['parts'][number] | undefined) {
@@ -127,18 +115,6 @@ function press(event: MouseEvent) {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   return goTo(1 + Math.floor((song.bars * (event.clientX - box.left)) / box.width))
 }
-
-/** What is played along, as much of it as lies in the bars that are shown; the first few. */
-const MOST_SOUNDS = 3
-const sounds = computed(() =>
-  song.sounds
-    .map((sound) => {
-      const left = Math.max(0, across(sound.place))
-      return { ...sound, left, width: Math.min(100, across(sound.end)) - left }
-    })
-    .filter((sound) => sound.width > 0)
-    .slice(0, MOST_SOUNDS),
-)
 
 const words = computed(
   () =>
@@ -179,15 +155,7 @@ const words = computed(
       >
         {{ tempo.beatsPerMinute }}
       </span>
-      <span
-        v-for="(sound, at) in sounds"
-        :key="sound.track"
-        class="sound"
-        :title="`${sound.name}, from bar ${Math.floor(sound.place)}`"
-        :style="{ left: `${sound.left}%`, width: `${sound.width}%`, bottom: `${2 + 17 * at}px` }"
-      >
-        {{ sound.name }}
-      </span>
+      <SoundBands :song="song" :follow="follow" :ended="() => (dragged = false)" />
       <span v-if="now !== null" class="now" :style="{ left: `${now}%` }"></span>
     </div>
   </div>
@@ -257,20 +225,6 @@ polyline {
   border-radius: 50%;
   background: var(--sheet);
   content: '';
-}
-
-.sound {
-  position: absolute;
-  height: 16px;
-  padding: 0 6px;
-  overflow: hidden;
-  border-radius: 3px;
-  background: var(--sea-weak);
-  color: var(--ink);
-  font-size: 11.5px;
-  line-height: 16px;
-  white-space: nowrap;
-  pointer-events: none;
 }
 
 .now {

@@ -50,7 +50,7 @@ final class ClickSound {
     }
 
     private static float[] made(ClickPattern.Voice voice, boolean accented, double peak, int sampleRate) {
-        double pitch = accented ? voice.pitchHz() * 1.5 : voice.pitchHz();
+        double pitch = voice.pitch(accented);
         return switch (voice.sound()) {
             case WOOD -> struck(pitch, 0, 2.76, 0.4, decay(voice, 0.012), 0.06 / 0.012, peak, sampleRate);
             case TONE -> struck(pitch, 0, 2, 0.1, decay(voice, 0.03), 0.12 / 0.03, peak, sampleRate);

@@ -42,6 +42,22 @@ public record Backing(
         return new Backing(track, other, follows, bar, beat, seconds, from < end ? from : 0, end, loops);
     }
 
+    /** The same from another place in the song on: at that bar and beat, or at the time that they have now. */
+    public Backing beginning(int atBar, double atBeat, TempoCurve curve) {
+        return follows == Follows.BARS
+                ? new Backing(track, media, follows, atBar, atBeat, seconds, from, to, loops)
+                : new Backing(
+                        track,
+                        media,
+                        follows,
+                        bar,
+                        beat,
+                        curve.seconds(curve.quarterOf(atBar, atBeat - 1)),
+                        from,
+                        to,
+                        loops);
+    }
+
     /** The same from another bar on, if it follows bars. */
     public Backing fromBar(int other) {
         return follows == Follows.BARS

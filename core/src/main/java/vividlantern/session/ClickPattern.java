@@ -87,6 +87,7 @@ public record ClickPattern(
      * @param stepsPerBeat into how many equal steps a beat is divided; 1 clicks on the beats
      * @param betweenBeats leaves out the steps that fall on a beat
      * @param accent how much louder an accented step is; off leaves it as the others
+     * @param accentPitchHz the pitch of an accented step; empty for half as high again
      * @param patterns bars in which it falls otherwise than usual
      * @param decayMs in how long a stroke falls to a third; empty for what its sound has of its own
      * @param ownSound a short sound from a file, which it strikes in place of its made one as long as it can be read
@@ -101,10 +102,14 @@ public record ClickPattern(
             Decibels accent,
             List<BarPattern> patterns,
             Optional<Double> decayMs,
-            Optional<Media> ownSound) {
+            Optional<Media> ownSound,
+            Optional<Double> accentPitchHz) {
 
         /** The longest sound of its own, in seconds. */
         public static final double LONGEST_OWN_SECONDS = 2;
+
+        /** The pitch of an accent that does not say its own, as a multiple of the others'. */
+        private static final double USUAL_ACCENT = 1.5;
 
         public Voice {
             patterns = List.copyOf(patterns);
@@ -129,13 +134,29 @@ public record ClickPattern(
                     accent,
                     List.of(),
                     Optional.empty(),
+                    Optional.empty(),
                     Optional.empty());
+        }
+
+        /** The pitch of a step, in Hz. */
+        public double pitch(boolean accented) {
+            return accented ? accentPitchHz.orElse(USUAL_ACCENT * pitchHz) : pitchHz;
         }
 
         /** The same with a sound of its own. */
         public Voice striking(Media own) {
             return new Voice(
-                    id, name, sound, pitchHz, stepsPerBeat, betweenBeats, accent, patterns, decayMs, Optional.of(own));
+                    id,
+                    name,
+                    sound,
+                    pitchHz,
+                    stepsPerBeat,
+                    betweenBeats,
+                    accent,
+                    patterns,
+                    decayMs,
+                    Optional.of(own),
+                    accentPitchHz);
         }
 
         /** What each step of a bar of a time signature is, where no part has a pattern of its own. */
@@ -188,7 +209,8 @@ public record ClickPattern(
                             .filter(each -> each.part().filter(there.negate()).isEmpty())
                             .toList(),
                     decayMs,
-                    ownSound);
+                    ownSound,
+                    accentPitchHz);
         }
     }
 

@@ -306,6 +306,9 @@ final class PartWords {
         return own + word(voice.sound()) + ", " + PlainNumber.of(voice.pitchHz()) + " Hz, " + voice.stepsPerBeat()
                 + (voice.stepsPerBeat() == 1 ? " step" : " steps") + " a beat"
                 + (voice.betweenBeats() ? ", between beats" : "") + ", accent " + voice.accent()
+                + voice.accentPitchHz()
+                        .map(hz -> " at " + PlainNumber.of(hz) + " Hz")
+                        .orElse("")
                 + voice.decayMs()
                         .map(ms -> ", decay " + PlainNumber.of(ms) + " ms")
                         .orElse("")

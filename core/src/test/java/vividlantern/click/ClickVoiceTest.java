@@ -87,6 +87,7 @@ public class ClickVoiceTest {
                 List.of(new ClickPattern.BarPattern(
                         3, 4, List.of(SOUNDING, SILENT, SILENT, SOUNDING, ACCENTED, SILENT))),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         TempoMap map = new TempoMap(
                 TempoMap.steady(120, 3, 4).tempos(), List.of(new TempoMap.Meter(1, 3, 4), new TempoMap.Meter(2, 2, 4)));
@@ -162,6 +163,7 @@ public class ClickVoiceTest {
                 List.of(
                         new ClickPattern.BarPattern(2, 4, List.of(SOUNDING, SILENT)),
                         new ClickPattern.BarPattern(2, 4, List.of(SILENT, SOUNDING), Optional.of(chorus))),
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
         List<Marker> parts = List.of(
@@ -256,6 +258,7 @@ public class ClickVoiceTest {
                     Decibels.OFF,
                     List.of(),
                     Optional.of(ms),
+                    Optional.empty(),
                     Optional.empty());
             float[] samples = new float[24_000];
             click(low, TempoMap.steady(60, 4, 4)).fill(0, samples, 0, samples.length, Passage.ENDLESS);

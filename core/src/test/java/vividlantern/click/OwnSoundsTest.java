@@ -45,7 +45,8 @@ public class OwnSoundsTest {
                 Decibels.of(6),
                 List.of(new ClickPattern.BarPattern(4, 4, bar)),
                 Optional.empty(),
-                Optional.of(KNOCK));
+                Optional.of(KNOCK),
+                Optional.empty());
         float[] samples = new float[frames];
         new ClickVoice(
                         new ClickPattern(0, List.of(voice)),

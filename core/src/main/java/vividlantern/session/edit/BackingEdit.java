@@ -62,6 +62,30 @@ public sealed interface BackingEdit extends Edit {
         }
     }
 
+    /** Has a backing track begin at a bar, from 1, and a beat of it, or at the time that this place has now. */
+    record MoveBacking(TrackId track, int bar, double beat) implements BackingEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            return moved(session).applyTo(session, rig);
+        }
+
+        private SetBacking moved(Session session) {
+            if (bar < 1 || bar > LATEST_BAR || !(beat >= 1 && beat < FIRST_BEAT_TOO_MANY)) {
+                throw new Refused(PLACES, "backing");
+            }
+            Backing was = session.backing(track)
+                    .orElseThrow(() ->
+                            new Refused(Rules.known(session, track).name() + " has no sound to play.", "backing"));
+            return new SetBacking(was.beginning(bar, beat, session.tempoMap().curve()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return moved(session).summary(session, rig);
+        }
+    }
+
     private static Session playing(Session session, Backing backing) {
         return session.withBacking(Stream.concat(
                         session.backing().stream().filter(each -> !each.track().equals(backing.track())),
@@ -74,12 +98,12 @@ public sealed interface BackingEdit extends Edit {
         Rules.sound(backing.media());
         boolean placed = backing.follows() == Backing.Follows.TIME
                 ? backing.seconds() >= EARLIEST_SECONDS && backing.seconds() <= LATEST_SECONDS
-                : backing.bar() >= 1 && backing.bar() <= LATEST_BAR && backing.beat() >= 1 && backing.beat() < 33;
+                : backing.bar() >= 1
+                        && backing.bar() <= LATEST_BAR
+                        && backing.beat() >= 1
+                        && backing.beat() < FIRST_BEAT_TOO_MANY;
         if (!placed) {
-            throw new Refused(
-                    "A sound begins at a bar from 1 and a beat of it, or between " + PlainNumber.of(EARLIEST_SECONDS)
-                            + " s and four hours.",
-                    "backing");
+            throw new Refused(PLACES, "backing");
         }
         if (!(backing.from() >= 0
                 && backing.from() < backing.to()
@@ -95,4 +119,7 @@ public sealed interface BackingEdit extends Edit {
     double EARLIEST_SECONDS = -60;
     double LATEST_SECONDS = 4 * 3600;
     int LATEST_BAR = 40_000;
+    int FIRST_BEAT_TOO_MANY = 33;
+    String PLACES = "A sound begins at a bar from 1 and a beat of it, or between " + PlainNumber.of(EARLIEST_SECONDS)
+            + " s and four hours.";
 }

@@ -75,7 +75,8 @@ public sealed interface SongEdit extends Edit {
         }
 
         private static void sounds(ClickPattern.Voice voice) {
-            if (!(voice.pitchHz() >= 100 && voice.pitchHz() <= 8000)
+            if (!isPitch(voice.pitchHz())
+                    || !voice.accentPitchHz().map(SetClick::isPitch).orElse(true)
                     || voice.stepsPerBeat() < 1
                     || voice.stepsPerBeat() > 12) {
                 throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
@@ -95,6 +96,10 @@ public sealed interface SongEdit extends Edit {
                                 + voice.accent() + " is not.",
                         "click");
             }
+        }
+
+        private static boolean isPitch(double hz) {
+            return hz >= 100 && hz <= 8000;
         }
 
         private static void isShort(ClickPattern.Voice voice, Media own) {

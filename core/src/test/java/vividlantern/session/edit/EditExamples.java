@@ -66,6 +66,7 @@ import vividlantern.session.VoiceId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
 import vividlantern.session.edit.BackingEdit.AddBacking;
+import vividlantern.session.edit.BackingEdit.MoveBacking;
 import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.BarsEdit.CopyBars;
 import vividlantern.session.edit.BarsEdit.MoveBars;
@@ -251,6 +252,11 @@ final class EditExamples {
                     "Again: backing track added",
                     session -> session.backing(new TrackId("again")),
                     Optional.of(Backing.of(new TrackId("again"), TIDE))),
+            row(
+                    new MoveBacking(LATE.track(), 9, 2),
+                    "Guide: plays tide.wav from bar 9, beat 2",
+                    session -> session.backing(GUIDE).orElseThrow().beat(),
+                    2.0),
             row(
                     new SetBacking(LATE),
                     "Guide: plays tide.wav from bar 3, over and over",

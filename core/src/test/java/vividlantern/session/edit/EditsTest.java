@@ -2,6 +2,7 @@ package vividlantern.session.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.Collections;
 import java.util.List;
@@ -32,6 +33,7 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.VoiceId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
+import vividlantern.session.edit.BackingEdit.MoveBacking;
 import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.InputEdit.AddInput;
@@ -146,6 +148,31 @@ public class EditsTest {
         assertThat(new RemoveTrack(guide).applyTo(session, RandomSessions.RIG)).isEqualTo(SESSION);
     }
 
+    /** At 120 in 4/4 bar 5, beat 3, is 9 s after bar 1 begins. */
+    @Test
+    public void aSoundIsMovedToAPlaceInTheSongAndStaysAtWhatItFollows() {
+        TrackId guide = new TrackId("sketch");
+        Session session = new AddBacking(guide, "Guide", sound(2, 48_000, 96_000))
+                .applyTo(SESSION.with(TempoMap.steady(120, 4, 4)), RandomSessions.RIG);
+        Backing bars = new MoveBacking(guide, 5, 3)
+                .applyTo(session, RandomSessions.RIG)
+                .backing(guide)
+                .orElseThrow();
+        assertThat(bars.bar()).isEqualTo(5);
+        assertThat(bars.beat()).isEqualTo(3.0);
+        Backing timed = new Backing(guide, bars.media(), Backing.Follows.TIME, 2, 1, 1, 0, 2, false);
+        Backing moved = new MoveBacking(guide, 5, 3)
+                .applyTo(new SetBacking(timed).applyTo(session, RandomSessions.RIG), RandomSessions.RIG)
+                .backing(guide)
+                .orElseThrow();
+        assertThat(moved.follows()).isEqualTo(Backing.Follows.TIME);
+        assertThat(moved.seconds()).isCloseTo(9, within(1e-9));
+        assertThatThrownBy(() -> new MoveBacking(guide, 0, 1).applyTo(session, RandomSessions.RIG))
+                .hasMessageContaining("a bar from 1");
+        assertThatThrownBy(() -> new MoveBacking(TRACK, 5, 1).applyTo(session, RandomSessions.RIG))
+                .hasMessageContaining("has no sound to play");
+    }
+
     /** A click track can be removed while another one is left. */
     @Test
     public void theLastTrackOfTheClickStays() {
@@ -171,6 +198,7 @@ public class EditsTest {
                 false,
                 voice.accent(),
                 List.of(own),
+                Optional.empty(),
                 Optional.empty(),
                 Optional.empty());
         ClickPattern click = new ClickPattern(

@@ -73,6 +73,7 @@ public class SongEditTest {
                 beats.accent(),
                 List.of(new ClickPattern.BarPattern(3, 4, strokes)),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         return new SetClick(new ClickPattern(1, List.of(changed, voices.get(1))));
     }
