@@ -1,7 +1,7 @@
 /**
  * Plays stereo samples that arrive in bursts, at whatever rate they were made. It begins once enough are there and then
  * keeps its store near that level by reading up to half a per cent faster or slower; when it runs dry it waits until
- * enough are there again.
+ * enough are there again. Now and then it tells for how many seconds it has samples in store.
  */
 declare const sampleRate: number
 declare function registerProcessor(name: string, type: unknown): void
@@ -13,6 +13,7 @@ const FRAMES = 1 << 16
 const AIM_SECONDS = 0.09
 const MOST_SECONDS = 0.5
 const MOST_CHANGE = 0.005
+const TELLING_BLOCKS = 64
 
 /** Samples, left and right by turns, and the rate they were made at. */
 interface Arrived {
@@ -26,6 +27,7 @@ class Jitter extends AudioWorkletProcessor {
   private read = 0
   private playing = false
   private from = sampleRate
+  private blocks = 0
 
   constructor() {
     super()
@@ -56,6 +58,7 @@ class Jitter extends AudioWorkletProcessor {
     const [left, right] = outputs[0] as [Float32Array, Float32Array]
     this.playing ||= this.written - this.read >= this.aim
     if (!this.playing) return true
+    if (this.blocks++ % TELLING_BLOCKS === 0) this.port.postMessage((this.written - this.read) / this.from)
     const fill = (this.written - this.read - this.aim) / this.aim
     const speed = (this.from / sampleRate) * (1 + Math.max(-1, Math.min(1, fill)) * MOST_CHANGE)
     for (let n = 0; n < left.length; n++) {

@@ -6,6 +6,7 @@ const RATE = 48000
 let context: AudioContext | undefined
 let node: AudioWorkletNode | undefined
 let wanted = false
+let stored = 0
 
 export async function beginListening() {
   wanted = true
@@ -13,6 +14,7 @@ export async function beginListening() {
     context = new AudioContext({ sampleRate: RATE, latencyHint: 'interactive' })
     await context.audioWorklet.addModule(jitter)
     node = new AudioWorkletNode(context, 'jitter', { numberOfInputs: 0, outputChannelCount: [2] })
+    node.port.onmessage = (event: MessageEvent<number>) => (stored = event.data)
     node.connect(context.destination)
   }
   node?.port.postMessage('empty')
@@ -23,6 +25,11 @@ export async function endListening() {
   wanted = false
   node?.port.postMessage('empty')
   await context?.suspend()
+}
+
+/** How much later one hears here what leaves the converters, in seconds; 0 while nobody listens in this browser. */
+export function heardLate() {
+  return wanted && context ? stored + context.baseLatency + (context.outputLatency || 0) : 0
 }
 
 export function hear(sampleRate: number, samples: Float32Array<ArrayBuffer>) {

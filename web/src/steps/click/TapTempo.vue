@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type FoundTempo, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { heardLate } from '@/desk/listening'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import SelectRow from '@/parts/SelectRow.vue'
@@ -31,8 +32,11 @@ watch(
   () => desk.place,
   (place) => Object.assign(told, { seconds: place?.seconds ?? 0, at: performance.now() }),
 )
-watch([along, everyBar], () => void look())
 watch(along, again)
+watch(everyBar, () => {
+  found.value = null
+  void look()
+})
 
 function again() {
   taps.value = []
@@ -41,7 +45,7 @@ function again() {
 
 async function tap() {
   const now = performance.now()
-  const seconds = along.value ? told.seconds + (now - told.at) / 1000 : now / 1000
+  const seconds = along.value ? told.seconds + (now - told.at) / 1000 - heardLate() : now / 1000
   const last = taps.value.at(-1)
   if (last !== undefined && seconds <= last) return
   taps.value = [...taps.value, seconds]

@@ -20,6 +20,7 @@ import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
+import vividlantern.session.TempoCurve;
 import vividlantern.session.TempoMap;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MarkerEdit.RemoveMarker;
@@ -45,6 +46,8 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
     private static final int TEMPO = 0x51;
     private static final int TIME_SIGNATURE = 0x58;
     private static final Pattern RAMP = Pattern.compile("vivid-lantern ramp (\\S+) (\\S+) (\\S+)");
+    private static final Pattern FELT = Pattern.compile("vivid-lantern felt (\\d{1,2})");
+    private static final Pattern COUNTS = Pattern.compile("vivid-lantern counts ([A-Z_]+)");
     private static final Pattern SONG = Pattern.compile("vivid-lantern song (\\S+) (\\d+|open)");
 
     /** A line of tempo, from a position on. */
@@ -131,6 +134,8 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
 
         private final TreeMap<Double, Signature> signatures = new TreeMap<>();
         private final TreeMap<Double, Ramp> ramps = new TreeMap<>();
+        private final Map<Double, Integer> feltIn = new HashMap<>();
+        private final Map<Double, NoteValue> counts = new HashMap<>();
         private final TreeMap<Double, String> markers = new TreeMap<>();
         private final List<String> notes = new ArrayList<>();
         private double pickUp;
@@ -160,7 +165,7 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
                 throw refused("It is cut off: it says that it has " + tracks + " tracks, and " + read + " are there.");
             }
             TempoMap bars = meters();
-            TempoMap map = new TempoMap(tempos(), bars.meters(), pickUp, lastBar).inSteps();
+            TempoMap map = new TempoMap(tempos(bars.curve()), bars.meters(), pickUp, lastBar).inSteps();
             if (!map.fault().isEmpty()) {
                 throw refused(map.fault());
             }
@@ -280,7 +285,7 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
             if (micros == 0) {
                 throw refused("It holds a tempo that is endlessly fast.");
             }
-            tempos.put(quarter, Math.rint(100 * 60_000_000.0 / micros) / 100);
+            tempos.put(quarter, 60_000_000.0 / micros);
         }
 
         private void signature(byte[] data, double quarter) {
@@ -302,6 +307,8 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
         private void ownText(String text, double quarter) {
             Matcher ramp = RAMP.matcher(text);
             Matcher song = SONG.matcher(text);
+            Matcher felt = FELT.matcher(text);
+            Matcher count = COUNTS.matcher(text);
             try {
                 if (ramp.matches()) {
                     ramps.put(
@@ -315,8 +322,12 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
                     lastBar = song.group(2).equals("open")
                             ? Optional.empty()
                             : Optional.of(Integer.parseInt(song.group(2)));
+                } else if (felt.matches()) {
+                    feltIn.put(quarter, Integer.parseInt(felt.group(1)));
+                } else if (count.matches()) {
+                    counts.put(quarter, NoteValue.valueOf(count.group(1)));
                 }
-            } catch (NumberFormatException somebodyElses) {
+            } catch (IllegalArgumentException somebodyElses) {
                 notes.add("A text that looks like one of ours could not be read: \"" + text + "\".");
             }
         }
@@ -345,7 +356,10 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
                     meters.remove(meters.size() - 1);
                 }
                 begins = quarter;
-                meters.add(new TempoMap.Meter(bar, signature.beats(), signature.noteValue(), signature.feltIn()));
+                int own = feltIn.getOrDefault(entry.getKey(), 0);
+                boolean divides = own > 0 && signature.beats() % own == 0;
+                meters.add(new TempoMap.Meter(
+                        bar, signature.beats(), signature.noteValue(), divides ? own : signature.feltIn()));
             }
             return new TempoMap(
                     List.of(new TempoMap.Tempo(0, USUAL_TEMPO, NoteValue.CROTCHET, false)), withoutRepeats(meters));
@@ -366,29 +380,39 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
             return kept;
         }
 
-        private List<TempoMap.Tempo> tempos() {
+        /** A tempo that does not say otherwise counts the note that people count there. */
+        private List<TempoMap.Tempo> tempos(TempoCurve bars) {
             if (tempos.isEmpty()) {
                 notes.add("It holds no tempo. As the format has it, that is 120 crotchets a minute.");
             }
             TreeMap<Double, TempoMap.Tempo> found = new TreeMap<>();
             double silentUntil = Double.NEGATIVE_INFINITY;
             double last = USUAL_TEMPO;
+            NoteValue lastCounted = NoteValue.CROTCHET;
             TreeMap<Double, Double> all = new TreeMap<>(tempos);
             ramps.forEach((quarter, ramp) -> all.putIfAbsent(quarter, ramp.from()));
             for (var entry : all.entrySet()) {
                 double quarter = Math.max(0, entry.getKey() - pickUp);
                 Ramp ramp = ramps.get(entry.getKey());
+                NoteValue counted = counts.getOrDefault(
+                        entry.getKey(), bars.meterAt(quarter + ON_THE_BAR).counted());
                 if (ramp != null) {
-                    found.put(quarter, new TempoMap.Tempo(quarter, ramp.from(), NoteValue.CROTCHET, true));
+                    found.put(quarter, tempo(quarter, ramp.from(), counted, true));
                     silentUntil = quarter + ramp.quarters() - ON_THE_BAR;
                     last = Double.NaN;
-                } else if (quarter >= silentUntil && entry.getValue() != last) {
-                    found.put(quarter, new TempoMap.Tempo(quarter, entry.getValue(), NoteValue.CROTCHET, false));
+                } else if (quarter >= silentUntil && (entry.getValue() != last || counted != lastCounted)) {
+                    found.put(quarter, tempo(quarter, entry.getValue(), counted, false));
                     last = entry.getValue();
                 }
+                lastCounted = counted;
             }
             found.putIfAbsent(0.0, new TempoMap.Tempo(0, USUAL_TEMPO, NoteValue.CROTCHET, false));
             return List.copyOf(found.values());
+        }
+
+        /** In the steps in which tempos are typed. */
+        private static TempoMap.Tempo tempo(double quarter, double quarters, NoteValue counted, boolean ramp) {
+            return new TempoMap.Tempo(quarter, Math.rint(100 * quarters / counted.quarters()) / 100, counted, ramp);
         }
 
         /** Each at the bar that is nearest, the first one where several are, under names of their own. */

@@ -19,7 +19,8 @@ import vividlantern.session.TempoMap;
  * A session's tempo map as a Standard MIDI File: tempos as round(60 000 000/b) µs a quarter note, time signatures, markers.
  * A ramp is written as steps of a quarter of a quarter note, and once more exactly in a text event
  * "vivid-lantern ramp FROM TO QUARTERS", which other programs skip. A pick-up is a short bar before the others; it and the end stand in
- * a text event "vivid-lantern song PICK-UP LAST-BAR" too. {@link MidiSong} reads all that back.
+ * a text event "vivid-lantern song PICK-UP LAST-BAR" too, in how many a bar is felt in "vivid-lantern felt IN", and the note that a
+ * tempo counts in "vivid-lantern counts NOTE" where it is another than the one that people count. {@link MidiSong} reads all that back.
  */
 public final class MidiTempo {
 
@@ -47,6 +48,13 @@ public final class MidiTempo {
                         map.pickUpQuarters() + curve.quarterOf(meter.bar(), 0),
                         TIME_SIGNATURE,
                         signature(meter, meter.beats()));
+                if (meter.feltIn() > 0) {
+                    add(
+                            track,
+                            map.pickUpQuarters() + curve.quarterOf(meter.bar(), 0),
+                            TEXT,
+                            text("vivid-lantern felt " + meter.feltIn()));
+                }
             }
             for (int at = 0; at < map.tempos().size(); at++) {
                 addTempo(track, map, curve, at);
@@ -82,6 +90,9 @@ public final class MidiTempo {
 
     private static void addTempo(Track track, TempoMap map, TempoCurve curve, int at) throws InvalidMidiDataException {
         TempoMap.Tempo tempo = map.tempos().get(at);
+        if (tempo.unit() != curve.meterAt(tempo.atQuarter()).counted()) {
+            add(track, map.pickUpQuarters() + tempo.atQuarter(), TEXT, text("vivid-lantern counts " + tempo.unit()));
+        }
         if (!tempo.rampToNext() || at + 1 == map.tempos().size()) {
             add(track, map.pickUpQuarters() + tempo.atQuarter(), TEMPO, micros(tempo.quartersPerMinute()));
             return;

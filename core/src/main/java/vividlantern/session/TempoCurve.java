@@ -147,6 +147,11 @@ public final class TempoCurve {
         return meters;
     }
 
+    /** The time signature at a position. */
+    public TempoMap.Meter meterAt(double quarter) {
+        return meters.get(meterAtBar(barAt(quarter)));
+    }
+
     /** Which of the time signatures holds in a bar. */
     public int meterAtBar(int bar) {
         int meter = meterBar.length - 1;

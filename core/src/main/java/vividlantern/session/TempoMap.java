@@ -1,5 +1,6 @@
 package vividlantern.session;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -56,6 +57,14 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters, double pickUpQuar
         /** How many written beats make one that is counted. */
         public int beatsPerCount() {
             return feltIn == 0 ? 1 : beats / feltIn;
+        }
+
+        /** The note that people count, where it is felt otherwise than written; else a crotchet. */
+        public NoteValue counted() {
+            return Arrays.stream(NoteValue.values())
+                    .filter(note -> feltIn > 0 && note.quarters() == quartersPerBeat() * beatsPerCount())
+                    .findFirst()
+                    .orElse(NoteValue.CROTCHET);
         }
 
         public double quartersPerBeat() {

@@ -16,10 +16,7 @@ public class ClickSoundTest {
     @DataProvider
     public Object[][] sounds() {
         return new Object[][] {
-            {ClickPattern.Sound.WOOD},
-            {ClickPattern.Sound.TONE},
-            {ClickPattern.Sound.TICK},
-            {ClickPattern.Sound.SKIN}
+            {ClickPattern.Sound.WOOD}, {ClickPattern.Sound.TONE}, {ClickPattern.Sound.TICK}, {ClickPattern.Sound.SKIN}
         };
     }
 

@@ -65,7 +65,7 @@ public class MidiSongTest {
                 track(
                         0, 0xFF, 0x03, 4, 'S', 'o', 'n', 'g', //
                         0, 0xFF, 0x58, 4, 6, 3, 36, 8, // 6/8, a clock every dotted crotchet
-                        0, 0xFF, 0x51, 3, 0x07, 0xA1, 0x20, // 500 000 µs: 120
+                        0, 0xFF, 0x51, 3, 0x07, 0xA1, 0x20, // 500 000 µs: 120 crotchets, 80 of what one counts
                         0, 0xFF, 0x06, 5, 'V', 'e', 'r', 's', 'e', //
                         0x84, 0x40, 0xFF, 0x58, 4, 4, 2, 24, 8, // after 576 ticks, two bars of 6/8, 4/4
                         0, 0xFF, 0x51, 3, 0x06, 0x1A, 0x80, // 400 000 µs: 150
@@ -79,7 +79,7 @@ public class MidiSongTest {
                 .containsExactly(new TempoMap.Meter(1, 6, 8, 2), new TempoMap.Meter(3, 4, 4));
         assertThat(song.tempoMap().tempos())
                 .containsExactly(
-                        new TempoMap.Tempo(0, 120, NoteValue.CROTCHET, false),
+                        new TempoMap.Tempo(0, 80, NoteValue.DOTTED_CROTCHET, false),
                         new TempoMap.Tempo(6, 150, NoteValue.CROTCHET, false));
         assertThat(song.parts()).containsExactly(new MidiSong.Part("Verse", 1), new MidiSong.Part("B", 3));
         assertThat(song.notes()).isEmpty();
@@ -120,8 +120,10 @@ public class MidiSongTest {
             assertThat(is.lastBar()).isEqualTo(was.lastBar());
             assertThat(is.tempos()).hasSameSizeAs(was.tempos());
             for (int at = 0; at < was.tempos().size(); at++) {
-                assertThat(is.tempos().get(at).quartersPerMinute())
-                        .isCloseTo(was.tempos().get(at).quartersPerMinute(), within(0.0051));
+                assertThat(is.tempos().get(at).unit())
+                        .isEqualTo(was.tempos().get(at).unit());
+                assertThat(is.tempos().get(at).beatsPerMinute())
+                        .isCloseTo(was.tempos().get(at).beatsPerMinute(), within(1e-9));
                 assertThat(is.tempos().get(at).rampToNext())
                         .isEqualTo(was.tempos().get(at).rampToNext());
                 assertThat(is.tempos().get(at).atQuarter())
@@ -145,7 +147,8 @@ public class MidiSongTest {
             int[] signature = signatures[random.nextInt(4)];
             TempoMap.Meter last = meters.get(meters.size() - 1);
             if (last.beats() != signature[0]) {
-                meters.add(new TempoMap.Meter(last.bar() + 1 + random.nextInt(9), signature[0], signature[1]));
+                int feltIn = signature[0] == 4 && random.nextBoolean() ? 2 : 0;
+                meters.add(new TempoMap.Meter(last.bar() + 1 + random.nextInt(9), signature[0], signature[1], feltIn));
             }
         }
         TempoMap bars = new TempoMap(TempoMap.steady(100, 4, 4).tempos(), meters);
@@ -155,7 +158,8 @@ public class MidiSongTest {
             double bpm = Math.rint(100 * (60 + 100 * random.nextDouble())) / 100;
             double quarter = at == 0 ? 0 : before + bars.curve().quarterOf(1 + 2 * at, 0) / 8 + 0.25;
             quarter = Math.rint(quarter * 16) / 16;
-            tempos.add(new TempoMap.Tempo(quarter, bpm, NoteValue.CROTCHET, at < 5 && random.nextInt(3) == 0));
+            NoteValue unit = NoteValue.values()[random.nextInt(NoteValue.values().length)];
+            tempos.add(new TempoMap.Tempo(quarter, bpm, unit, at < 5 && random.nextInt(3) == 0));
             before = quarter;
         }
         return new TempoMap(
