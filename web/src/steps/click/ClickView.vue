@@ -62,7 +62,7 @@ const extent = computed(() => {
         <WhenItSounds :click="click" />
       </div>
     </div>
-    <div v-else-if="page === 'The song'" class="below">
+    <div v-else-if="page === 'The song'" class="below song">
       <div>
         <SongChanges :song="song" />
         <BarRange />
@@ -93,6 +93,10 @@ const extent = computed(() => {
 .click,
 .guides {
   grid-template-columns: minmax(0, 2.05fr) minmax(0, 1fr);
+}
+
+.song {
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
 }
 
 .page {

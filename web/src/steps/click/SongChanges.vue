@@ -99,10 +99,10 @@ const remove = (edit: Edit) => desk.edit([edit])
     <table class="set-up" aria-label="The song, bar by bar">
       <thead>
         <tr>
-          <th style="width: 62px">from bar</th>
+          <th style="width: 74px">from bar</th>
           <th>part</th>
-          <th style="width: 92px">time sig.</th>
-          <th style="width: 202px">tempo</th>
+          <th style="width: 88px">time sig.</th>
+          <th style="width: 222px">tempo</th>
           <th style="width: 74px"></th>
         </tr>
       </thead>
@@ -220,7 +220,7 @@ h3 {
 }
 
 .unit {
-  width: 118px;
+  width: 138px;
 }
 
 .add {

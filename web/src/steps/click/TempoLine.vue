@@ -20,7 +20,7 @@ const FLAT = 55
 
 const across = (place: number) => (100 * (place - 1)) / song.bars
 const range = computed(() => {
-  const all = song.tempos.map((tempo) => tempo.quartersPerMinute)
+  const all = song.tempos.flatMap((tempo) => [tempo.beatsPerMinute, tempo.endsAt])
   return { low: Math.min(...all), high: Math.max(...all) }
 })
 const down = (tempo: number) => {
@@ -32,10 +32,9 @@ const points = computed(() => {
   const corners = song.tempos.flatMap((tempo, at) => {
     const next = song.tempos[at + 1]
     const end = across(next?.place ?? song.bars + 1)
-    const here = down(tempo.quartersPerMinute)
     return [
-      [across(tempo.place), here],
-      [end, tempo.rampToNext && next ? down(next.quartersPerMinute) : here],
+      [across(tempo.place), down(tempo.beatsPerMinute)],
+      [end, down(tempo.endsAt)],
     ]
   })
   return corners.map((corner) => corner.join(',')).join(' ')
@@ -150,7 +149,7 @@ const words = computed(
         class="tempo"
         :class="{ moves: tempo.place > 1 }"
         :title="tempo.place > 1 ? 'Drag to another bar, with Shift to another beat' : undefined"
-        :style="{ left: `${across(tempo.place)}%`, top: `${down(tempo.quartersPerMinute)}%` }"
+        :style="{ left: `${across(tempo.place)}%`, top: `${down(tempo.beatsPerMinute)}%` }"
         @pointerdown="tempo.place > 1 && dragTempo($event, tempo)"
       >
         {{ tempo.beatsPerMinute }}

@@ -82,6 +82,7 @@ public final class SheetsPdf {
         List<List<String>> rows = new ArrayList<>();
         for (SongOutline.SongPart part : SongOutline.of(session).parts()) {
             TempoMap.Meter meter = curve.meters().get(curve.meterAtBar(part.bar()));
+            double begins = curve.quarterOf(part.bar(), 0);
             boolean last = session.tempoMap().lastBar().isEmpty()
                     && part.marker()
                             .equals(session.markers()
@@ -92,12 +93,11 @@ public final class SheetsPdf {
                     String.valueOf(part.bar()),
                     last ? "open" : String.valueOf(part.bars()),
                     meter.beats() + "/" + meter.noteValue() + (meter.feltIn() == 0 ? "" : " in " + meter.feltIn()),
-                    PlainNumber.of(Math.rint(100 * curve.beatsPerMinute(curve.quarterOf(part.bar(), 0))) / 100)));
+                    PlainNumber.of(Math.rint(100 * curve.beatsPerMinute(begins)) / 100) + " "
+                            + curve.counted(begins).words() + "s"));
         }
         table.write(
-                "Parts of the song",
-                List.of(bold("Part"), of("From bar"), of("Bars"), of("Time"), of("Quarter notes a minute")),
-                rows);
+                "Parts of the song", List.of(bold("Part"), of("From bar"), of("Bars"), of("Time"), of("Tempo")), rows);
     }
 
     private static void inputs(Session session, Rig rig, PdfTable table) throws IOException {

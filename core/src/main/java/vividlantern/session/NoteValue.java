@@ -1,5 +1,7 @@
 package vividlantern.session;
 
+import java.util.Locale;
+
 /** The note that a tempo counts. */
 public enum NoteValue {
     MINIM(2),
@@ -12,6 +14,11 @@ public enum NoteValue {
 
     NoteValue(double quarters) {
         this.quarters = quarters;
+    }
+
+    /** As in "dotted crotchet". */
+    public String words() {
+        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     /** Its length in quarter notes. */

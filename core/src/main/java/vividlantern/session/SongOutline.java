@@ -3,6 +3,7 @@ package vividlantern.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -35,7 +36,7 @@ public record SongOutline(
      *
      * @param beat from 1, with its fraction
      * @param place in bars from 1, with the fraction of the bar
-     * @param quartersPerMinute what it comes to in quarter notes, by which tempos of different notes compare
+     * @param endsAt what it comes to where the next one begins, of its own note
      */
     public record OutlinedTempo(
             int bar,
@@ -43,7 +44,7 @@ public record SongOutline(
             double place,
             double beatsPerMinute,
             NoteValue unit,
-            double quartersPerMinute,
+            double endsAt,
             boolean rampToNext) {}
 
     /** A part of the song: from its marker to the next one, or to the end of what is shown. */
@@ -68,8 +69,9 @@ public record SongOutline(
     public static SongOutline of(Session session) {
         TempoMap map = session.tempoMap();
         TempoCurve curve = map.curve();
-        List<OutlinedTempo> tempos =
-                map.tempos().stream().map(tempo -> outlined(tempo, curve)).toList();
+        List<OutlinedTempo> tempos = IntStream.range(0, map.tempos().size())
+                .mapToObj(at -> outlined(map.tempos(), at, curve))
+                .toList();
         int lastKnown = Stream.of(
                         tempos.stream().map(OutlinedTempo::bar),
                         map.meters().stream().map(TempoMap.Meter::bar),
@@ -126,7 +128,9 @@ public record SongOutline(
         return falls;
     }
 
-    private static OutlinedTempo outlined(TempoMap.Tempo tempo, TempoCurve curve) {
+    private static OutlinedTempo outlined(List<TempoMap.Tempo> tempos, int at, TempoCurve curve) {
+        TempoMap.Tempo tempo = tempos.get(at);
+        boolean ramps = tempo.rampToNext() && at + 1 < tempos.size();
         int bar = curve.barAt(tempo.atQuarter());
         double beat = curve.beatAt(tempo.atQuarter());
         return new OutlinedTempo(
@@ -135,7 +139,7 @@ public record SongOutline(
                 place(tempo.atQuarter(), curve),
                 tempo.beatsPerMinute(),
                 tempo.unit(),
-                tempo.quartersPerMinute(),
+                ramps ? tempos.get(at + 1).quartersPerMinute() / tempo.unit().quarters() : tempo.beatsPerMinute(),
                 tempo.rampToNext());
     }
 

@@ -15,6 +15,7 @@ public final class TempoCurve {
     private final double[] startSeconds;
     private final double[] startBpm;
     private final double[] endBpm;
+    private final NoteValue[] counted;
     private final int[] meterBar;
     private final double[] meterQuarter;
     private final int[] meterBeats;
@@ -30,8 +31,10 @@ public final class TempoCurve {
         startSeconds = new double[count];
         startBpm = new double[count];
         endBpm = new double[count];
+        counted = new NoteValue[count];
         for (int i = 0; i < count; i++) {
             startQuarter[i] = tempos.get(i).atQuarter();
+            counted[i] = tempos.get(i).unit();
             startBpm[i] = tempos.get(i).quartersPerMinute();
             boolean ramps = tempos.get(i).rampToNext() && i + 1 < count;
             endBpm[i] = ramps ? tempos.get(i + 1).quartersPerMinute() : startBpm[i];
@@ -102,19 +105,29 @@ public final class TempoCurve {
         return Math.round(seconds(quarter) * sampleRate);
     }
 
-    /** Quarter notes a minute at a position. */
+    /** The note that the tempo at a position counts. */
+    public NoteValue counted(double quarter) {
+        return counted[segment(quarter)];
+    }
+
+    /** How many of that note a minute. */
     public double beatsPerMinute(double quarter) {
-        int segment = startQuarter.length - 1;
-        while (segment > 0 && quarter < startQuarter[segment]) {
-            segment--;
-        }
-        double from = startBpm[segment];
-        double to = endBpm[segment];
+        int segment = segment(quarter);
+        double from = startBpm[segment] / counted[segment].quarters();
+        double to = endBpm[segment] / counted[segment].quarters();
         if (from == to || quarter < startQuarter[segment]) {
             return from;
         }
         double share = (quarter - startQuarter[segment]) / (startQuarter[segment + 1] - startQuarter[segment]);
         return from + (to - from) * share;
+    }
+
+    private int segment(double quarter) {
+        int segment = startQuarter.length - 1;
+        while (segment > 0 && quarter < startQuarter[segment]) {
+            segment--;
+        }
+        return segment;
     }
 
     /** Where a beat of a bar falls, in quarter notes; the beat may have a fraction. */

@@ -30,6 +30,8 @@ public class TempoCurveTest {
         TempoMap.Tempo dotted = new TempoMap.Tempo(0, 80, NoteValue.DOTTED_CROTCHET, false);
         TempoCurve curve = new TempoMap(List.of(dotted), List.of(new TempoMap.Meter(1, 6, 8))).curve();
         assertThat(curve.seconds(curve.quarterOf(2, 0))).isCloseTo(1.5, within(1e-12));
+        assertThat(curve.counted(3)).isEqualTo(NoteValue.DOTTED_CROTCHET);
+        assertThat(curve.beatsPerMinute(3)).isEqualTo(80);
     }
 
     @Test

@@ -63,8 +63,9 @@ public class TempoEditTest {
         assertThat(outline.bars()).isEqualTo(72);
         assertThat(outline.tempos()).extracting(OutlinedTempo::place).containsExactly(1.0, 33.0, 61.0, 65.0);
         assertThat(outline.tempos())
-                .extracting(OutlinedTempo::quartersPerMinute)
-                .containsExactly(168.0, 126.0, 126.0, 92.0);
+                .extracting(OutlinedTempo::beatsPerMinute)
+                .containsExactly(112.0, 126.0, 126.0, 92.0);
+        assertThat(outline.tempos()).extracting(OutlinedTempo::endsAt).containsExactly(112.0, 126.0, 92.0, 92.0);
         assertThat(outline.parts()).extracting(SongPart::name).containsExactly("Verse", "Bridge");
         assertThat(outline.parts()).extracting(SongPart::bars).containsExactly(32, 40);
         Session within = with(new SetTempo(34, 3, 100, NoteValue.CROTCHET, false));
