@@ -80,11 +80,15 @@ public final class Pictures {
                 shoot(page, folder, step.toLowerCase(java.util.Locale.ROOT) + "-" + theme);
             }
             if (step.equals("Click")) {
-                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Guide tracks"))
-                        .click();
-                page.waitForTimeout(800);
-                if (!kept || !day) {
-                    shoot(page, folder, "guides-" + theme);
+                for (String what : new String[] {"The song", "Guide tracks"}) {
+                    page.getByRole(
+                                    AriaRole.BUTTON,
+                                    new Page.GetByRoleOptions().setName(what).setExact(true))
+                            .click();
+                    page.waitForTimeout(800);
+                    if (!kept || !day) {
+                        shoot(page, folder, (what.startsWith("Guide") ? "guides-" : "song-") + theme);
+                    }
                 }
             }
             if (step.equals("Monitoring")) {
