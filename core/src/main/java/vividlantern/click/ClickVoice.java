@@ -37,7 +37,7 @@ public final class ClickVoice {
     private float[] struck = SILENCE;
 
     private long struckAt;
-    /** The frame up to which it was filled, where it goes on without looking for its place again. */
+    /** The frame up to which it was filled in this passage, where it goes on without looking for its place again. */
     private long filledTo = Long.MIN_VALUE;
 
     /** What is played now, and the frame from which on it is silent there. */
@@ -125,6 +125,7 @@ public final class ClickVoice {
 
     private void begin(Passage played) {
         passage = played;
+        filledTo = Long.MIN_VALUE;
         silentFrom = Math.min(ends, Math.min(played.until(), lastOf(played)));
         roundFrames = 0;
         if (click.whileStopped() && played.stands()) {

@@ -233,7 +233,9 @@ public final class MediaFolder implements MediaShelf {
         }
         Path converted = fileAt(media.id(), sampleRate);
         try (own) {
-            convert(own, media, sampleRate, converted);
+            if (!Files.exists(converted)) {
+                convert(own, media, sampleRate, converted);
+            }
         }
         return reading(WavReader.open(converted));
     }

@@ -31,19 +31,19 @@ public final class VoiceSounds {
     }
 
     private static float[] read(Media media, MediaShelf shelf, int rate) {
-        int frames = (int) media.framesAt(rate);
-        float[][] channels = new float[media.channels()][frames];
         try (MediaReader reader = shelf.open(media, rate)) {
+            int frames = (int) media.framesAt(rate);
+            float[][] channels = new float[media.channels()][frames];
             reader.read(0, channels, 0, frames);
+            float[] one = new float[frames];
+            for (float[] channel : channels) {
+                for (int n = 0; n < frames; n++) {
+                    one[n] += channel[n] / channels.length;
+                }
+            }
+            return one;
         } catch (IOException lost) {
             return null;
         }
-        float[] one = new float[frames];
-        for (float[] channel : channels) {
-            for (int n = 0; n < frames; n++) {
-                one[n] += channel[n] / channels.length;
-            }
-        }
-        return one;
     }
 }

@@ -71,7 +71,7 @@ public sealed interface BackingEdit extends Edit {
         }
 
         private SetBacking moved(Session session) {
-            if (bar < 1 || bar > LATEST_BAR || !(beat >= 1 && beat < FIRST_BEAT_TOO_MANY)) {
+            if (!isPlace(bar, beat)) {
                 throw new Refused(PLACES, "backing");
             }
             Backing was = session.backing(track)
@@ -86,6 +86,10 @@ public sealed interface BackingEdit extends Edit {
         }
     }
 
+    private static boolean isPlace(int bar, double beat) {
+        return bar >= 1 && bar <= LATEST_BAR && beat >= 1 && beat < FIRST_BEAT_TOO_MANY;
+    }
+
     private static Session playing(Session session, Backing backing) {
         return session.withBacking(Stream.concat(
                         session.backing().stream().filter(each -> !each.track().equals(backing.track())),
@@ -98,10 +102,7 @@ public sealed interface BackingEdit extends Edit {
         Rules.sound(backing.media());
         boolean placed = backing.follows() == Backing.Follows.TIME
                 ? backing.seconds() >= EARLIEST_SECONDS && backing.seconds() <= LATEST_SECONDS
-                : backing.bar() >= 1
-                        && backing.bar() <= LATEST_BAR
-                        && backing.beat() >= 1
-                        && backing.beat() < FIRST_BEAT_TOO_MANY;
+                : isPlace(backing.bar(), backing.beat());
         if (!placed) {
             throw new Refused(PLACES, "backing");
         }

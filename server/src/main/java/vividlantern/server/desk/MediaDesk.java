@@ -57,12 +57,24 @@ public class MediaDesk {
         Set<MediaId> used = new HashSet<>();
         try {
             Bundle bundle = Bundle.read(zip, (name, wav) -> arrived.add(takeIn(name, wav)));
+            bringToRate(bundle.session());
             Session made = take.apply(bundle);
             made.sounds().forEach(media -> used.add(media.id()));
             return made;
         } finally {
             arrived.stream().filter(each -> !used.contains(each.media().id())).forEach(folder::letGo);
         }
+    }
+
+    /** Has the sounds of a session ready at its rate; those that are missing stay so. */
+    private void bringToRate(Session session) {
+        session.sounds().forEach(sound -> {
+            try {
+                folder.open(sound, session.sampleRate()).close();
+            } catch (IOException missing) {
+                // readiness says so
+            }
+        });
     }
 
     private MediaFolder.Arrived takeIn(String name, InputStream wav) throws IOException {
