@@ -6,11 +6,10 @@ import { useDrag } from '@/desk/gesture'
 import { spotAt, type Spot } from '@/desk/song'
 
 /** What is played along, over the bars in which it sounds: dragged from bar to bar, with Shift from beat to beat. */
-const { song, follow, ended } = defineProps<{
+const { song, follow } = defineProps<{
   song: SongOutline
   /** Tells at which place of the song a pointer is until it is let go. */
   follow: (event: PointerEvent, moved: (place: number, byBeats: boolean) => void, released: () => unknown) => void
-  ended: () => void
 }>()
 
 const desk = useDesk()
@@ -49,7 +48,6 @@ function drag(event: PointerEvent, sound: SongOutline['sounds'][number]) {
     :title="`${band.name}, from bar ${Math.floor(band.place)}: drag to another bar, with Shift to another beat`"
     :style="{ left: `${band.left}%`, width: `${band.width}%`, bottom: `${2 + 17 * at}px` }"
     @pointerdown="drag($event, band)"
-    @click.stop="ended"
   >
     {{ band.name }}
   </span>

@@ -154,7 +154,7 @@ const words = computed(
       >
         {{ tempo.beatsPerMinute }}
       </span>
-      <SoundBands :song="song" :follow="follow" :ended="() => (dragged = false)" />
+      <SoundBands :song="song" :follow="follow" />
       <span v-if="now !== null" class="now" :style="{ left: `${now}%` }"></span>
     </div>
   </div>

@@ -10,6 +10,7 @@ import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
+import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.TrackEdit.SetFader;
@@ -85,6 +86,21 @@ public class EngineTest {
     }
 
     @Test
+    public void aClickThatSoundsAlwaysGoesOnWhileTheSongStands() {
+        Session always = session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), true));
+        engine.change(always, RandomSessions.RIG, LiveState.STOPPED);
+        assertThat(loudest(200)).isGreaterThan(0.05f);
+        engine.play(from(0));
+        run(30);
+        engine.stop();
+        assertThat(loudest(200)).as("after the song was stopped").isGreaterThan(0.05f);
+        assertThat(engine.transport().songFrameAt(frame)).isEqualTo(30 * BLOCK);
+        engine.change(session, RandomSessions.RIG, LiveState.STOPPED);
+        run(20);
+        assertThat(loudest(200)).isZero();
+    }
+
+    @Test
     public void theLastStateHandedOverBeforeABlockCounts() {
         engine.play(from(0));
         run(1);
@@ -117,6 +133,14 @@ public class EngineTest {
             block(out);
         }
         return out[0];
+    }
+
+    private float loudest(int blocks) {
+        float loudest = 0;
+        for (int block = 0; block < blocks; block++) {
+            loudest = Math.max(loudest, peak(run(1)));
+        }
+        return loudest;
     }
 
     private boolean block(float[][] out) {

@@ -19,8 +19,6 @@ import java.util.Base64;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /** A song from nothing to what each performer hears of it: its bars, its click, what is played along, and its files. */
@@ -33,27 +31,8 @@ public class SongWalkIT {
 
     private Path data;
     private Program program;
-    private Chromium chromium;
     private Page page;
     private byte[] saved;
-
-    @BeforeClass
-    public void open() throws IOException {
-        data = Files.createTempDirectory("vivid-lantern-song");
-        program = Program.start(data);
-        chromium = new Chromium();
-        page = chromium.newPerson(ColorScheme.DARK);
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void close() {
-        if (chromium != null) {
-            chromium.close();
-        }
-        if (program != null) {
-            program.close();
-        }
-    }
 
     private Locator button(String name) {
         return page.getByRole(
@@ -156,16 +135,23 @@ public class SongWalkIT {
 
     @Test
     public void fromNothingToWhatEverybodyHears() throws IOException {
-        step1TheNextSongHasAnEmptyLineToPressOn();
-        step2ItsBarsAreTypedDraggedTappedAndTakenBack();
-        step3TheBarIsPressedInEachTimeSignatureAndInAPart();
-        step4TheBassHasALowVoiceAndOneStrikesASoundOfItsOwn();
-        step5TheCajonHearsMuchOfItAndTheVoiceNone();
-        step6ItSoundsWhenItIsWanted();
-        step7ItsFilesLieOnTheGridAndItsMidiComesBack();
-        step8AGuideIsDroppedPlacedAndTappedAlongWith();
-        step9EverybodyHearsTheirOwnAndTheFilesProveIt();
-        step10AllOfItIsThereAfterAKill();
+        data = Files.createTempDirectory("vivid-lantern-song");
+        program = Program.start(data);
+        try (Chromium chromium = new Chromium()) {
+            page = chromium.newPerson(ColorScheme.DARK);
+            step1TheNextSongHasAnEmptyLineToPressOn();
+            step2ItsBarsAreTypedDraggedTappedAndTakenBack();
+            step3TheBarIsPressedInEachTimeSignatureAndInAPart();
+            step4TheBassHasALowVoiceAndOneStrikesASoundOfItsOwn();
+            step5TheCajonHearsMuchOfItAndTheVoiceNone();
+            step6ItSoundsWhenItIsWanted();
+            step7ItsFilesLieOnTheGridAndItsMidiComesBack();
+            step8AGuideIsDroppedPlacedAndTappedAlongWith();
+            step9EverybodyHearsTheirOwnAndTheFilesProveIt();
+            step10AllOfItIsThereAfterAKill();
+        } finally {
+            program.close();
+        }
     }
 
     private void step1TheNextSongHasAnEmptyLineToPressOn() {
