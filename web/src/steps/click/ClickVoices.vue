@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
-import type { ClickPattern } from '@/api/client'
+import { api, type ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
-import { tell } from '@/desk/notice'
+import { trying } from '@/desk/notice'
 import { useUpload } from '@/desk/upload'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -95,17 +95,21 @@ function remove(voice: Voice) {
   ])
 }
 
-/** Plays a bar of a voice in this browser. */
-async function hear(voice: Voice) {
-  const query = new URLSearchParams({ bars: '1-1', countIn: 'false', voice: voice.id })
-  const answer = await fetch(`/api/sessions/${desk.session!.id}/click.wav?${query}`).catch(() => null)
-  if (!answer?.ok) return tell('The sound could not be fetched. Try again.')
-  const context = new AudioContext()
-  const source = context.createBufferSource()
-  source.buffer = await context.decodeAudioData(await answer.arrayBuffer())
-  source.connect(context.destination)
-  source.onended = () => context.close()
-  source.start()
+/** Plays a bar of a voice in this browser: one of the count-in if there is one, since that sounds in any case. */
+function hear(voice: Voice) {
+  return trying(async () => {
+    const params = {
+      path: { session: desk.session!.id },
+      query: { bars: '1-1', countIn: true, voice: voice.id },
+    }
+    const answer = await api.GET('/api/sessions/{session}/click.wav', { params, parseAs: 'arrayBuffer' })
+    const context = new AudioContext()
+    const source = context.createBufferSource()
+    source.buffer = await context.decodeAudioData(answer.data!)
+    source.connect(context.destination)
+    source.onended = () => context.close()
+    source.start(0, 0, source.buffer.duration / (1 + click.countInBars))
+  })
 }
 
 function place(voice: Voice, where: string) {

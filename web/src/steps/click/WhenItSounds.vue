@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NCheckbox } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
@@ -36,6 +37,11 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
         label="When the click sounds"
         @update:value="(when: keyof typeof WHEN) => setClick(desk, WHEN[when])"
       />
+    </p>
+    <p>
+      <NCheckbox :checked="click.onlyArmed" @update:checked="(onlyArmed: boolean) => setClick(desk, { onlyArmed })">
+        only while a track is armed
+      </NCheckbox>
     </p>
     <p>
       It counts in for

@@ -26,6 +26,9 @@ public final class ClickVoice {
     /** What each step of a bar is: where no part is, then in each part; for each of the time signatures. */
     private final ClickPattern.Stroke[][][] strokes;
 
+    /** Whether anything of it shall be heard. */
+    private boolean sounds = true;
+
     private final float[] stroke;
     private final float[] accent;
 
@@ -88,9 +91,11 @@ public final class ClickVoice {
         return strokes.toArray(ClickPattern.Stroke[]::new);
     }
 
-    /** The voices of a session's click. */
+    /** The voices of a session's click, silent if none shall sound with its tracks as they are. */
     public static List<ClickVoice> of(Session session, OwnSounds own) {
-        return of(session, session.click().voices(), own);
+        List<ClickVoice> voices = of(session, session.click().voices(), own);
+        voices.forEach(voice -> voice.sounds = session.clicks());
+        return voices;
     }
 
     static List<ClickVoice> of(Session session, List<ClickPattern.Voice> voices, OwnSounds own) {
@@ -175,7 +180,7 @@ public final class ClickVoice {
 
     private boolean isHeard() {
         boolean inTime = roundFrames > 0 || begins >= passage.countedFrom() && begins < silentFrom;
-        return inTime && here() != ClickPattern.Stroke.SILENT;
+        return sounds && inTime && here() != ClickPattern.Stroke.SILENT;
     }
 
     private boolean isAccented() {

@@ -329,6 +329,9 @@ public final class Documents {
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract boolean whileStopped();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract boolean onlyArmed();
     }
 
     /** Songs written before they had a pick-up have none. */

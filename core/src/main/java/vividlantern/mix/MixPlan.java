@@ -128,6 +128,7 @@ public final class MixPlan {
             TempoMap tempoMap,
             List<Marker> markers,
             int sampleRate,
+            boolean clicks,
             MediaShelf media,
             OwnSounds own) {
 
@@ -137,6 +138,7 @@ public final class MixPlan {
                     session.tempoMap(),
                     session.markers(),
                     session.sampleRate(),
+                    session.clicks(),
                     media,
                     VoiceSounds.of(session, media, before));
         }

@@ -49,7 +49,13 @@ final class ClickMissing implements Rule {
         List<MarkerId> others =
                 click.silentIn().stream().filter(id -> !id.equals(part.id())).toList();
         ClickPattern sounding = new ClickPattern(
-                click.countInBars(), click.voices(), false, click.stopsAfterBars(), others, click.whileStopped());
+                click.countInBars(),
+                click.voices(),
+                false,
+                click.stopsAfterBars(),
+                others,
+                click.whileStopped(),
+                click.onlyArmed());
         return Finding.fixable(
                 Keys.of("click-silent", part.id()),
                 part.name() + " needs a click, and it is silent there.",

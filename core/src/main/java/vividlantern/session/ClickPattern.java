@@ -14,6 +14,7 @@ import vividlantern.units.Decibels;
  * @param countInBars bars that are clicked before the song starts
  * @param countInOnly whether it is silent once the song plays
  * @param whileStopped whether it goes on while the song stands, over and over the bar in which it does
+ * @param onlyArmed whether all of that is so only while a track is armed
  * @param stopsAfterBars after so many bars that were played it is silent; 0 if it goes on
  * @param silentIn the parts of the song in which it is silent
  */
@@ -23,7 +24,8 @@ public record ClickPattern(
         boolean countInOnly,
         int stopsAfterBars,
         List<MarkerId> silentIn,
-        boolean whileStopped)
+        boolean whileStopped,
+        boolean onlyArmed)
         implements Part {
 
     public static final int MOST_VOICES = 8;
@@ -38,7 +40,7 @@ public record ClickPattern(
 
     /** A click that goes on while the song plays. */
     public ClickPattern(int countInBars, List<Voice> voices) {
-        this(countInBars, voices, false, 0, List.of(), false);
+        this(countInBars, voices, false, 0, List.of(), false, false);
     }
 
     /** The click with what it knows of parts of the song that are there, not of others. */
@@ -49,7 +51,8 @@ public record ClickPattern(
                 countInOnly,
                 stopsAfterBars,
                 silentIn.stream().filter(there).toList(),
-                whileStopped);
+                whileStopped,
+                onlyArmed);
     }
 
     /** The same with a sound from a file that one of its voices strikes; nothing if it has no such voice. */
@@ -64,12 +67,14 @@ public record ClickPattern(
                         countInOnly,
                         stopsAfterBars,
                         silentIn,
-                        whileStopped));
+                        whileStopped,
+                        onlyArmed));
     }
 
     /** When it sounds, in words. */
     public String when() {
-        return countInOnly ? "in the count-in only" : whileStopped ? "always" : "while the song plays";
+        String when = countInOnly ? "in the count-in only" : whileStopped ? "always" : "while the song plays";
+        return onlyArmed ? when + ", with tracks armed" : when;
     }
 
     /** The parts of the song that it knows of. */

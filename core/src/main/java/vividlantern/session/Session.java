@@ -260,6 +260,11 @@ public record Session(
         return with(draft -> draft.markers = all);
     }
 
+    /** Whether its click sounds at all, with the tracks armed as they are. */
+    public boolean clicks() {
+        return !click.onlyArmed() || tracks.stream().anyMatch(Track::armed);
+    }
+
     /** All sounds from files that are played or struck in it. */
     public Stream<Media> sounds() {
         return Stream.concat(

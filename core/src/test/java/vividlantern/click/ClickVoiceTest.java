@@ -178,7 +178,7 @@ public class ClickVoiceTest {
     public void itIsSilentInAPartButNotInACountInToIt() {
         MarkerId two = new MarkerId("two");
         List<Marker> parts = List.of(new Marker(new MarkerId("one"), "One", 1), new Marker(two, "Two", 2));
-        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(two), false);
+        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(two), false, false);
         TempoMap map = TempoMap.steady(120, 2, 4);
         assertThat(onsets(click(silent, map, parts), Passage.ENDLESS, 0, 96_000))
                 .containsExactly(0L, 24_000L);
@@ -190,10 +190,10 @@ public class ClickVoiceTest {
     public void itMayCountInOnlyOrStopAfterSomeBarsOrWithTheSong() {
         TempoMap map = TempoMap.steady(120, 2, 4);
         Passage counted = Passage.from(-48_000, 0);
-        ClickPattern countIn = new ClickPattern(1, List.of(voice(1, false)), true, 0, List.of(), false);
+        ClickPattern countIn = new ClickPattern(1, List.of(voice(1, false)), true, 0, List.of(), false, false);
         assertThat(onsets(click(countIn, map, List.of()), counted, -48_000, 144_000))
                 .containsExactly(-48_000L, -24_000L);
-        ClickPattern stops = new ClickPattern(1, List.of(voice(1, false)), false, 1, List.of(), false);
+        ClickPattern stops = new ClickPattern(1, List.of(voice(1, false)), false, 1, List.of(), false, false);
         assertThat(onsets(click(stops, map, List.of()), counted, -48_000, 144_000))
                 .containsExactly(-48_000L, -24_000L, 0L, 24_000L);
         assertThat(onsets(click(stops, map, List.of()), Passage.from(48_000, 96_000), 48_000, 240_000))
@@ -212,7 +212,7 @@ public class ClickVoiceTest {
                         new TempoMap.Tempo(0, 120, NoteValue.CROTCHET, false),
                         new TempoMap.Tempo(6, 60, NoteValue.CROTCHET, false)),
                 List.of(new TempoMap.Meter(1, 3, 4)));
-        ClickPattern always = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(), true);
+        ClickPattern always = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(), true, false);
         Passage stopped = Passage.from(0, 0).endedAt(100_000);
         List<Long> onsets = onsets(click(always, map, List.of()), stopped, 100_000, 200_000);
         assertThat(onsets)
@@ -237,7 +237,7 @@ public class ClickVoiceTest {
         MarkerId one = new MarkerId("one");
         List<Marker> parts = List.of(new Marker(one, "One", 1));
         ClickPattern playing = new ClickPattern(1, List.of(voice(1, false)));
-        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(one), true);
+        ClickPattern silent = new ClickPattern(1, List.of(voice(1, false)), false, 0, List.of(one), true, false);
         for (ClickPattern click : List.of(playing, silent)) {
             assertThat(onsets(click(click, map, parts), Passage.nothing(0), 0, 200_000))
                     .isEmpty();

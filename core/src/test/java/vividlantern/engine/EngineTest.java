@@ -11,8 +11,11 @@ import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Feed;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.edit.TrackEdit.ArmTrack;
 import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
 
@@ -87,7 +90,7 @@ public class EngineTest {
 
     @Test
     public void aClickThatSoundsAlwaysGoesOnWhileTheSongStands() {
-        Session always = session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), true));
+        Session always = session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), true, false));
         engine.change(always, RandomSessions.RIG, LiveState.STOPPED);
         assertThat(loudest(200)).isGreaterThan(0.05f);
         engine.play(from(0));
@@ -98,6 +101,21 @@ public class EngineTest {
         engine.change(session, RandomSessions.RIG, LiveState.STOPPED);
         run(20);
         assertThat(loudest(200)).isZero();
+    }
+
+    @Test
+    public void aClickForTakesSoundsWhileATrackIsArmed() {
+        TrackId voice = new TrackId("voice");
+        Session takes = new AddTrack(voice, "Voice", 1, List.of(Feed.NOTHING))
+                .applyTo(
+                        session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), false, true)),
+                        RandomSessions.RIG);
+        engine.change(takes, RandomSessions.RIG, LiveState.PLAYING);
+        engine.play(from(0));
+        assertThat(loudest(200)).isZero();
+        engine.change(
+                new ArmTrack(voice, true).applyTo(takes, RandomSessions.RIG), RandomSessions.RIG, LiveState.PLAYING);
+        assertThat(loudest(200)).isGreaterThan(0.05f);
     }
 
     @Test

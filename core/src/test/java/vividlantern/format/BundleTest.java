@@ -286,6 +286,7 @@ public class BundleTest {
         assertThat(session.click().voices()).allMatch(voice -> voice.ownSound().isEmpty());
         assertThat(session.click().voices().get(0).decayMs()).hasValue(20.0);
         assertThat(session.click().whileStopped()).isFalse();
+        assertThat(session.click().onlyArmed()).isFalse();
         assertThat(session.click().stopsAfterBars()).isEqualTo(48);
         assertThat(session.click().silentIn()).hasSize(1);
         assertThat(Documents.read(resource("/template-5.json"), TemplateDocument.class)

@@ -136,7 +136,7 @@ public class SongRulesTest {
                 .containsExactly("Verse needs a click, and cue Ann has none.");
         Session hears = new SetSendLevel(CUE, CLICK, Decibels.of(-6)).applyTo(needs, RandomSessions.RIG);
         assertThat(found(hears, "click-missing")).isEmpty();
-        ClickPattern silent = new ClickPattern(1, hears.click().voices(), true, 0, List.of(VERSE), false);
+        ClickPattern silent = new ClickPattern(1, hears.click().voices(), true, 0, List.of(VERSE), false, false);
         Session without = new SetClick(silent).applyTo(hears, RandomSessions.RIG);
         Finding finding = found(without, "click-silent").get(0);
         assertThat(finding.sentence()).isEqualTo("Verse needs a click, and it is silent there.");

@@ -271,6 +271,9 @@ public class SongWalkIT {
         assertThat(buttonLike("^Undo: Click: silent in 1 part")).isVisible();
         button("The click").click();
         select("When the click sounds", "while the song plays");
+        page.getByText("only while a track is armed").click();
+        buttonLike("^Undo: Click: sounds while the song plays, with tracks armed").click();
+        assertThat(buttonLike("^Undo: Click: sounds while the song plays$")).isVisible();
     }
 
     private void step7ItsFilesLieOnTheGridAndItsMidiComesBack() throws IOException {

@@ -137,7 +137,7 @@ public sealed interface SongEdit extends Edit {
             if (was.countInBars() != click.countInBars()) {
                 words.add("counts in for " + bars(click.countInBars()));
             }
-            if (was.countInOnly() != click.countInOnly() || was.whileStopped() != click.whileStopped()) {
+            if (!was.when().equals(click.when())) {
                 words.add("sounds " + click.when());
             }
             if (was.stopsAfterBars() != click.stopsAfterBars()) {

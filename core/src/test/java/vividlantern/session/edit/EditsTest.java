@@ -202,7 +202,7 @@ public class EditsTest {
                 Optional.empty(),
                 Optional.empty());
         ClickPattern click = new ClickPattern(
-                1, List.of(patterned, session.click().voices().get(1)), false, 0, List.of(verse), false);
+                1, List.of(patterned, session.click().voices().get(1)), false, 0, List.of(verse), false, false);
         Session with = new SetClick(click).applyTo(session, RandomSessions.RIG);
         Session without = new RemoveMarker(verse).applyTo(with, RandomSessions.RIG);
         Session next = NextSong.after(with, new SessionId("next"), "Next", Optional.empty(), List.of());

@@ -92,7 +92,7 @@ public class SongEditTest {
     public void whenAClickSoundsHoldsTogetherAndWhatItStrikesIsShort() {
         List<ClickPattern.Voice> voices = SESSION.click().voices();
         refused(
-                new SetClick(new ClickPattern(1, voices, true, 0, List.of(), true)),
+                new SetClick(new ClickPattern(1, voices, true, 0, List.of(), true, false)),
                 "silent after the count-in does not sound while the song stands");
         Media twoSeconds = new Media(new MediaId("b1"), "knock.wav", 1, 44_100, 88_200);
         ClickPattern own = new ClickPattern(1, voices)

@@ -113,8 +113,8 @@ public class MediaDesk {
         return new TakenIn(Optional.of(plays), media, changed.revision());
     }
 
-    private static BackingEdit playing(Session session, Optional<TrackId> track, Media media) {
-        return track.<BackingEdit>map(plays -> new BackingEdit.SetBacking(session.backing(plays)
+    private static BackingEdit playing(Session session, Optional<TrackId> by, Media media) {
+        return by.<BackingEdit>map(plays -> new BackingEdit.SetBacking(session.backing(plays)
                         .map(was -> was.playing(media))
                         .orElseGet(() -> Backing.of(plays, media))))
                 .orElseGet(() -> new BackingEdit.AddBacking(
