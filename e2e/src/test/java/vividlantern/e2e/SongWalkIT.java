@@ -272,7 +272,8 @@ public class SongWalkIT {
         button("The click").click();
         select("When the click sounds", "while the song plays");
         page.getByText("only while a track is armed").click();
-        buttonLike("^Undo: Click: sounds while the song plays, with tracks armed").click();
+        buttonLike("^Undo: Click: sounds while the song plays, with tracks armed")
+                .click();
         assertThat(buttonLike("^Undo: Click: sounds while the song plays$")).isVisible();
     }
 

@@ -42,8 +42,15 @@ public sealed interface TempoEdit extends Edit {
         @Override
         public Session applyTo(Session session, Rig rig) {
             double quarter = quarter(session, bar, beat);
-            return with(
-                    session, session.tempoMap().with(new TempoMap.Tempo(quarter, beatsPerMinute, unit, rampToNext)));
+            TempoMap map = session.tempoMap();
+            boolean moved = map.tempoAt(quarter).map(TempoMap.Tempo::rampToNext).orElse(false);
+            if (rampToNext && !moved && map.tempos().stream().noneMatch(each -> each.atQuarter() > quarter)) {
+                throw new Refused(
+                        "A tempo moves in a line to the next one, and there is none after " + place(bar, beat)
+                                + ". Write that one first.",
+                        "rampToNext");
+            }
+            return with(session, map.with(new TempoMap.Tempo(quarter, beatsPerMinute, unit, rampToNext)));
         }
 
         @Override

@@ -190,10 +190,10 @@ final class EditExamples {
                     s -> s.click().countInBars(),
                     2),
             row(
-                    new SetTempo(5, 3, 92.004, NoteValue.CROTCHET, true),
-                    "Tempo: 92.004 from bar 5, beat 3, moving to the next",
+                    new SetTempo(5, 3, 92.004, NoteValue.CROTCHET, false),
+                    "Tempo: 92.004 from bar 5, beat 3",
                     session -> session.tempoMap().tempos().get(1),
-                    new TempoMap.Tempo(18, 92, NoteValue.CROTCHET, true)),
+                    new TempoMap.Tempo(18, 92, NoteValue.CROTCHET, false)),
             row(new RemoveBars(1, 4), "Bars 1 to 4: removed", Session::markers, List.of(new Marker(VERSE, "Verse", 1))),
             row(
                     new CopyBars(5, 5, 6),

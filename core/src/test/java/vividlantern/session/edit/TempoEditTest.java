@@ -34,8 +34,8 @@ public class TempoEditTest {
                     new SetTempo(1, 1, 112, NoteValue.DOTTED_CROTCHET, false),
                     new SetMeter(33, 4, 4, Optional.empty()),
                     new SetTempo(33, 1, 126, NoteValue.CROTCHET, false),
-                    new SetTempo(61, 1, 126, NoteValue.CROTCHET, true),
                     new SetTempo(65, 1, 92, NoteValue.CROTCHET, false),
+                    new SetTempo(61, 1, 126, NoteValue.CROTCHET, true),
                     new SetMarker(new MarkerId("verse"), "Verse", 1),
                     new SetMarker(new MarkerId("bridge"), "Bridge", 33)),
             RandomSessions.blank(),
@@ -43,6 +43,20 @@ public class TempoEditTest {
 
     private static Session with(Edit... edits) {
         return Edit.applyAll(List.of(edits), SONG, RandomSessions.RIG);
+    }
+
+    @Test
+    public void aLineOfTempoNeedsWhereItGoes() {
+        SetTempo last = new SetTempo(65, 1, 92, NoteValue.CROTCHET, true);
+        assertThatThrownBy(() -> with(last))
+                .hasMessage(
+                        "A tempo moves in a line to the next one, and there is none after bar 65. Write that one first.");
+        Session left = with(new RemoveTempo(65, 1));
+        Edit faster = new SetTempo(61, 1, 130, NoteValue.CROTCHET, true);
+        assertThat(faster.summary(left, RandomSessions.RIG)).isEqualTo("Tempo: 130 from bar 61, moving to the next");
+        assertThat(faster.applyTo(left, RandomSessions.RIG).tempoMap().tempos())
+                .as("one that has lost its next one is still changed")
+                .hasSize(3);
     }
 
     /** 32 bars of two dotted crotchets at 112, 28 bars of four crotchets at 126, 16 crotchets from 126 down to 92. */
@@ -93,12 +107,14 @@ public class TempoEditTest {
         Random random = new Random(14);
         Session now = SONG;
         for (int change = 0; change < 200; change++) {
+            int bar = 1 + random.nextInt(80);
+            boolean goesOn = bars(now).stream().anyMatch(each -> each > bar);
             now = new SetTempo(
-                            1 + random.nextInt(80),
+                            bar,
                             1 + random.nextInt(2) / 2.0,
                             60 + random.nextInt(100),
                             NoteValue.CROTCHET,
-                            random.nextBoolean())
+                            goesOn && random.nextBoolean())
                     .applyTo(now, RandomSessions.RIG);
             List<Integer> bars = bars(now);
             int[] values = {2, 4, 8, 16};
