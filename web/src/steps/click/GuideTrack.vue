@@ -21,6 +21,7 @@ const FOLLOWS: { label: string; value: Backing['follows'] }[] = [
   { label: 'at a time', value: 'time' },
 ]
 const seconds = computed(() => (backing ? backing.media.frames / backing.media.sampleRate : 0))
+const file = computed(() => (backing ? 'Another file' : 'Choose a file'))
 const about = computed(() => {
   if (!backing) return 'no sound yet'
   const { name, channels, sampleRate } = backing.media
@@ -43,9 +44,7 @@ const set = (other: Partial<Backing>, gesture: string | null = null) =>
         />
       </strong>
       <span class="soft about">{{ about }}</span>
-      <NButton size="tiny" :aria-label="`Another file for ${track.name}`" @click="emit('replace')"
-        >Another file</NButton
-      >
+      <NButton size="tiny" :aria-label="`${file} for ${track.name}`" @click="emit('replace')">{{ file }}</NButton>
       <NButton
         size="tiny"
         :aria-label="`Remove ${track.name}`"
