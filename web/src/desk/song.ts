@@ -32,6 +32,11 @@ export function countAt(song: Pick<SongOutline, 'meters'>, place: Place) {
   return { count: 1 + Math.floor(((place.beat - 1) * meter.feltIn) / meter.beats), of: meter.feltIn }
 }
 
+/** How far along the bars that are shown a place lies, which is in bars; in per cent. */
+export function across(song: Pick<SongOutline, 'bars'>, place: number) {
+  return (100 * (place - 1)) / song.bars
+}
+
 export interface Spot {
   bar: number
   beat: number

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useDrag } from '@/desk/gesture'
-import { spotAt, type Spot } from '@/desk/song'
+import { across, spotAt, type Spot } from '@/desk/song'
 
 /** What is played along, over the bars in which it sounds: dragged from bar to bar, with Shift from beat to beat. */
 const { song, follow } = defineProps<{
@@ -16,12 +16,11 @@ const desk = useDesk()
 
 /** As much of each as lies in the bars that are shown; the first few. */
 const MOST_SOUNDS = 3
-const across = (place: number) => (100 * (place - 1)) / song.bars
 const bands = computed(() =>
   song.sounds
     .map((sound) => {
-      const left = Math.max(0, across(sound.place))
-      return { ...sound, left, width: Math.min(100, across(sound.end)) - left }
+      const left = Math.max(0, across(song, sound.place))
+      return { ...sound, left, width: Math.min(100, across(song, sound.end)) - left }
     })
     .filter((band) => band.width > 0)
     .slice(0, MOST_SOUNDS),

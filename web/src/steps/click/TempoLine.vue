@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { followPointer, useDrag } from '@/desk/gesture'
-import { signature, spotAt, type Spot } from '@/desk/song'
+import { across, signature, spotAt, type Spot } from '@/desk/song'
 import SoundBands from './SoundBands.vue'
 
 /**
@@ -18,7 +18,6 @@ const TOP = 30
 const BOTTOM = 74
 const FLAT = 55
 
-const across = (place: number) => (100 * (place - 1)) / song.bars
 const range = computed(() => {
   const all = song.tempos.flatMap((tempo) => [tempo.beatsPerMinute, tempo.endsAt])
   return { low: Math.min(...all), high: Math.max(...all) }
@@ -31,9 +30,9 @@ const down = (tempo: number) => {
 const points = computed(() => {
   const corners = song.tempos.flatMap((tempo, at) => {
     const next = song.tempos[at + 1]
-    const end = across(next?.place ?? song.bars + 1)
+    const end = across(song, next?.place ?? song.bars + 1)
     return [
-      [across(tempo.place), down(tempo.beatsPerMinute)],
+      [across(song, tempo.place), down(tempo.beatsPerMinute)],
       [end, down(tempo.endsAt)],
     ]
   })
@@ -59,7 +58,7 @@ const now = computed(() => {
   const place = desk.place
   if (!place || place.bar < 1) return null
   const beats = song.meters.filter((meter) => meter.bar <= place.bar).at(-1)?.beats ?? 1
-  const at = across(place.bar + (place.beat - 1) / beats)
+  const at = across(song, place.bar + (place.beat - 1) / beats)
   return at <= 100 ? at : null
 })
 
@@ -131,7 +130,7 @@ const words = computed(
         v-for="each in lines"
         :key="each.part?.marker ?? each.bar"
         class="line"
-        :style="{ left: `${across(each.bar)}%` }"
+        :style="{ left: `${across(song, each.bar)}%` }"
       >
         <button
           class="plain"
@@ -149,7 +148,7 @@ const words = computed(
         class="tempo"
         :class="{ moves: tempo.place > 1 }"
         :title="tempo.place > 1 ? 'Drag to another bar, with Shift to another beat' : undefined"
-        :style="{ left: `${across(tempo.place)}%`, top: `${down(tempo.beatsPerMinute)}%` }"
+        :style="{ left: `${across(song, tempo.place)}%`, top: `${down(tempo.beatsPerMinute)}%` }"
         @pointerdown="tempo.place > 1 && dragTempo($event, tempo)"
       >
         {{ tempo.beatsPerMinute }}

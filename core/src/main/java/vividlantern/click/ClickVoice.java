@@ -26,9 +26,6 @@ public final class ClickVoice {
     /** What each step of a bar is: where no part is, then in each part; for each of the time signatures. */
     private final ClickPattern.Stroke[][][] strokes;
 
-    /** Whether anything of it shall be heard. */
-    private boolean sounds = true;
-
     private final float[] stroke;
     private final float[] accent;
 
@@ -94,8 +91,18 @@ public final class ClickVoice {
     /** The voices of a session's click, silent if none shall sound with its tracks as they are. */
     public static List<ClickVoice> of(Session session, OwnSounds own) {
         List<ClickVoice> voices = of(session, session.click().voices(), own);
-        voices.forEach(voice -> voice.sounds = session.clicks());
+        if (!session.clicks()) {
+            voices.forEach(ClickVoice::silence);
+        }
         return voices;
+    }
+
+    private void silence() {
+        for (ClickPattern.Stroke[][] meters : strokes) {
+            for (ClickPattern.Stroke[] steps : meters) {
+                Arrays.fill(steps, ClickPattern.Stroke.SILENT);
+            }
+        }
     }
 
     static List<ClickVoice> of(Session session, List<ClickPattern.Voice> voices, OwnSounds own) {
@@ -180,7 +187,7 @@ public final class ClickVoice {
 
     private boolean isHeard() {
         boolean inTime = roundFrames > 0 || begins >= passage.countedFrom() && begins < silentFrom;
-        return sounds && inTime && here() != ClickPattern.Stroke.SILENT;
+        return inTime && here() != ClickPattern.Stroke.SILENT;
     }
 
     private boolean isAccented() {

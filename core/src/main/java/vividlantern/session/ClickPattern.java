@@ -45,30 +45,25 @@ public record ClickPattern(
 
     /** The click with what it knows of parts of the song that are there, not of others. */
     public ClickPattern among(Predicate<MarkerId> there) {
-        return new ClickPattern(
-                countInBars,
+        return with(
                 voices.stream().map(voice -> voice.among(there)).toList(),
-                countInOnly,
-                stopsAfterBars,
-                silentIn.stream().filter(there).toList(),
-                whileStopped,
-                onlyArmed);
+                silentIn.stream().filter(there).toList());
+    }
+
+    private ClickPattern with(List<Voice> otherVoices, List<MarkerId> otherSilentIn) {
+        return new ClickPattern(
+                countInBars, otherVoices, countInOnly, stopsAfterBars, otherSilentIn, whileStopped, onlyArmed);
     }
 
     /** The same with a sound from a file that one of its voices strikes; nothing if it has no such voice. */
     public Optional<ClickPattern> striking(VoiceId id, Media own) {
         return voices.stream().noneMatch(voice -> voice.id().equals(id))
                 ? Optional.empty()
-                : Optional.of(new ClickPattern(
-                        countInBars,
+                : Optional.of(with(
                         voices.stream()
                                 .map(voice -> voice.id().equals(id) ? voice.striking(own) : voice)
                                 .toList(),
-                        countInOnly,
-                        stopsAfterBars,
-                        silentIn,
-                        whileStopped,
-                        onlyArmed));
+                        silentIn));
     }
 
     /** When it sounds, in words. */
@@ -150,6 +145,10 @@ public record ClickPattern(
 
         /** The same with a sound of its own. */
         public Voice striking(Media own) {
+            return with(patterns, Optional.of(own));
+        }
+
+        private Voice with(List<BarPattern> otherPatterns, Optional<Media> own) {
             return new Voice(
                     id,
                     name,
@@ -158,9 +157,9 @@ public record ClickPattern(
                     stepsPerBeat,
                     betweenBeats,
                     accent,
-                    patterns,
+                    otherPatterns,
                     decayMs,
-                    Optional.of(own),
+                    own,
                     accentPitchHz);
         }
 
@@ -202,20 +201,11 @@ public record ClickPattern(
         }
 
         private Voice among(Predicate<MarkerId> there) {
-            return new Voice(
-                    id,
-                    name,
-                    sound,
-                    pitchHz,
-                    stepsPerBeat,
-                    betweenBeats,
-                    accent,
+            return with(
                     patterns.stream()
                             .filter(each -> each.part().filter(there.negate()).isEmpty())
                             .toList(),
-                    decayMs,
-                    ownSound,
-                    accentPitchHz);
+                    ownSound);
         }
     }
 
