@@ -32,8 +32,8 @@ public class ArchitectureTest {
     public Object[][] arrows() {
         return new Object[][] {
             {"kernel", "kernel"},
-            {"units", "units"},
-            {"hardware", "hardware,units"},
+            {"units", "units,kernel"},
+            {"hardware", "hardware,kernel,units"},
             {"history", "history"},
             {"rig", "rig,history,units"},
             {"session", "session,history,rig,units"},

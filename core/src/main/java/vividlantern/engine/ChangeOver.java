@@ -115,9 +115,15 @@ public final class ChangeOver {
         direct.head(DirectWays.of(handed, rig, live), engine.frame());
     }
 
-    /** Goes on with a rig that sounds like the one before. */
-    public synchronized void rename(Rig renamed) {
-        rig = renamed;
+    /** Goes on with a rig that sounds like the one before; a preamp that is new in it leads nowhere. */
+    public synchronized void change(Rig alike) {
+        rig = alike;
+        WantedPreamps.of(wanted, rig).forEach((port, setting) -> {
+            if (!told.containsKey(port)) {
+                tell(port, setting);
+            }
+        });
+        handOver();
     }
 
     public synchronized LiveState live() {

@@ -60,20 +60,25 @@ public final class Rendering {
         return fromFrame - (long) PREROLL_SECONDS * session.sampleRate();
     }
 
-    /**
-     * @param fromFrame the song's frame at which the file begins
-     * @param frames how many frames to give to the sink
-     */
+    /** Gives the sink so many frames, from one of the song on, as they sound when the whole song is played. */
     public static void render(
             Session session, Rig rig, StereoPair pair, Room room, At at, long fromFrame, long frames, Sink sink)
             throws IOException {
+        render(session, rig, pair, room, at, new SongRange(fromFrame, frames, wholeSong(session)), sink);
+    }
+
+    /** Gives the sink the frames of a range, as they sound when what it says is played. */
+    public static void render(Session session, Rig rig, StereoPair pair, Room room, At at, SongRange range, Sink sink)
+            throws IOException {
+        long fromFrame = range.from();
+        long frames = range.frames();
         ChangeOver.begin(session, rig, room.device());
         room.device().setDirect(DirectWays.of(session, rig, LiveState.PLAYING));
         int buffer = session.bufferFrames();
         long first = firstFrame(session, fromFrame);
         MixPlan plan = MixPlan.compile(session, rig, LiveState.PLAYING, room.media());
         Engine engine = new Engine(
-                plan, session.sampleRate(), buffer, Transport.playing(0, first, wholeSong(session)), room.follower());
+                plan, session.sampleRate(), buffer, Transport.playing(0, first, range.played()), room.follower());
         Cut cut = new Cut(
                 rig.engineOutput(pair.left()).orElseThrow(),
                 rig.engineOutput(pair.right()).orElseThrow(),

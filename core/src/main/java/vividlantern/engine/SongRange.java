@@ -10,7 +10,7 @@ import vividlantern.session.TempoCurve;
 /**
  * A range of the song to be written to a file, in frames of the song.
  *
- * @param played what of the song its click is counted by
+ * @param played what of the song is played, by which its click is counted
  */
 public record SongRange(long from, long frames, Passage played) {
 
@@ -20,11 +20,22 @@ public record SongRange(long from, long frames, Passage played) {
     private static final String ALL = "all";
     private static final Pattern BARS = Pattern.compile("(\\d{1,5})-(\\d{1,5})");
 
+    /** The same frames as they sound in the whole song, in which what comes before them has been played. */
+    public SongRange inTheWholeSong(Session session) {
+        return new SongRange(from, frames, Rendering.wholeSong(session));
+    }
+
+    /** The same frames, so many of them later. */
+    public SongRange later(long by) {
+        return new SongRange(from + by, frames, played);
+    }
+
     /**
      * Bars of the song; the file begins and ends on the grid.
      *
      * @param bars "all" for the song from its beginning to its end, or as in "33-40", both included
-     * @param countIn whether the count-in before them, and what lies before the song, belong to it
+     * @param countIn whether it begins with the count-in, as if somebody pressed play at the first of them; of the whole song
+     *     with what lies before it too
      */
     public static SongRange ofBars(Session session, String bars, boolean countIn) {
         TempoCurve curve = session.tempoMap().curve();

@@ -110,14 +110,24 @@ public final class Stay implements AutoCloseable {
         }
     }
 
-    /** Goes on with another state of the rig; comes back at once. One that is wired differently needs another run. */
+    /**
+     * Goes on with another state of the rig; comes back at once. One that is wired differently needs another run. What is
+     * measured otherwise the stand-ins take when a run begins, which does not break off a song that plays.
+     */
     public void follow(Rig changed) {
         handOver(() -> {
             boolean alike = rig.soundsLike(changed);
+            boolean goesOn = live().playing() || rig.measuresLike(changed);
             rig = changed;
-            if (alike) {
-                run.changeOver().rename(changed);
+            if (alike && goesOn) {
+                run.changeOver().change(changed);
+            } else if (alike) {
+                beginAnew();
             } else {
+                incidents.add(
+                        Incidents.Kind.BEGAN_ANEW,
+                        "What the engine plays through was changed under Rig, so it began anew.",
+                        session.bufferFrames());
                 beginAnew();
             }
         });

@@ -25,6 +25,7 @@ import vividlantern.session.TempoMap;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MarkerEdit.RemoveMarker;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.Sizes;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 
 /**
@@ -265,11 +266,18 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
             switch (type) {
                 case TEMPO -> tempo(data, quarter);
                 case TIME_SIGNATURE -> signature(data, quarter);
-                case MARKER -> markers.putIfAbsent(quarter, text(data));
+                case MARKER -> marker(quarter, text(data));
                 case TEXT -> ownText(text(data), quarter);
                 default -> {
                     // of no use here
                 }
+            }
+        }
+
+        private void marker(double quarter, String name) {
+            markers.putIfAbsent(quarter, name);
+            if (markers.size() > Sizes.MARKERS) {
+                throw refused("It has more than " + Sizes.MARKERS + " markers; a song has at most so many parts.");
             }
         }
 

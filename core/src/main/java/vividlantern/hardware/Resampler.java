@@ -1,6 +1,8 @@
 package vividlantern.hardware;
 
 import java.util.Arrays;
+import vividlantern.kernel.Kernels;
+import vividlantern.kernel.MixKernel;
 import vividlantern.units.WindowedSinc;
 
 /**
@@ -15,17 +17,28 @@ public final class Resampler {
     private static final int PHASES = 1024;
     private static final double BETA = 11;
     private static final int RING = 1 << 14;
-    private static final float[][] KERNELS = kernels();
+    private static final float[][] TABLE = table();
 
+    private static final int AT_ONCE = 512;
+    /** Sums beyond the last one wanted cost less than single ones at the end. */
+    private static final int VECTORS = 32;
+
+    private static final MixKernel KERNEL = Kernels.best();
+
+    /** Twice over, so that any stretch lies in one piece. */
     private final float[][] rings;
+
+    private final float[] low = new float[AT_ONCE];
+    private final float[] high = new float[AT_ONCE];
+    private final float[] between = new float[AT_ONCE];
     private long written;
 
     public Resampler(int channels) {
-        rings = new float[channels][RING];
+        rings = new float[channels][2 * RING];
     }
 
-    private static float[][] kernels() {
-        float[][] kernels = new float[PHASES + 1][2 * REACH];
+    private static float[][] table() {
+        float[][] table = new float[PHASES + 1][2 * REACH];
         for (int phase = 0; phase <= PHASES; phase++) {
             double sum = 0;
             double[] values = new double[2 * REACH];
@@ -35,10 +48,10 @@ public final class Resampler {
                 sum += values[tap];
             }
             for (int tap = 0; tap < values.length; tap++) {
-                kernels[phase][tap] = (float) (values[tap] / sum);
+                table[phase][tap] = (float) (values[tap] / sum);
             }
         }
-        return kernels;
+        return table;
     }
 
     /** Frames so far. */
@@ -62,28 +75,53 @@ public final class Resampler {
     public void write(float[][] samples, int frames) {
         for (int channel = 0; channel < rings.length; channel++) {
             for (int n = 0; n < frames; n++) {
-                rings[channel][(int) (written + n) & RING - 1] = samples[channel][n];
+                int at = (int) (written + n) & RING - 1;
+                rings[channel][at] = samples[channel][n];
+                rings[channel][at + RING] = samples[channel][n];
             }
         }
         written += frames;
     }
 
-    /** The signal of a channel at a position that must have {@link #REACH} frames behind it. */
-    public float at(int channel, double position) {
-        long whole = (long) Math.floor(position);
-        double phase = (position - whole) * PHASES;
-        int entry = (int) phase;
-        double between = phase - entry;
-        float[] first = KERNELS[entry];
-        float[] second = KERNELS[entry + 1];
-        float[] ring = rings[channel];
-        double low = 0;
-        double high = 0;
-        for (int tap = 0; tap < first.length; tap++) {
-            float sample = ring[(int) (whole + tap - REACH + 1) & RING - 1];
-            low += first[tap] * sample;
-            high += second[tap] * sample;
+    /**
+     * Writes the signal of a channel at positions that must have {@link #REACH} frames behind them.
+     *
+     * @param position of the first one
+     * @param step from one to the next
+     */
+    void read(int channel, double position, double step, float[] out, int frames) {
+        int done = 0;
+        while (done < frames) {
+            done += readAlike(channel, position, step, out, done, frames);
         }
-        return (float) (low + between * (high - low));
+    }
+
+    /**
+     * Positions a frame apart, all but a little, lie between the same two entries of the table for a long while; so the
+     * table is read once for all of them, and the kernel sums up. Gives how many frames are done.
+     */
+    private int readAlike(int channel, double position, double step, float[] out, int from, int frames) {
+        double first = position + from * step;
+        long whole = (long) Math.floor(first);
+        int entry = (int) ((first - whole) * PHASES);
+        int alike = 0;
+        while (from + alike < frames && alike < AT_ONCE) {
+            double here = position + (from + alike) * step;
+            double phase = (here - whole - alike) * PHASES;
+            if (phase < entry || phase >= entry + 1) {
+                break;
+            }
+            between[alike++] = (float) (phase - entry);
+        }
+        int start = (int) (whole - REACH + 1 & RING - 1);
+        int inVectors = alike + VECTORS - 1 & -VECTORS;
+        Arrays.fill(low, 0, inVectors, 0);
+        Arrays.fill(high, 0, inVectors, 0);
+        KERNEL.addWeighted(rings[channel], start, TABLE[entry], low, inVectors);
+        KERNEL.addWeighted(rings[channel], start, TABLE[entry + 1], high, inVectors);
+        for (int n = 0; n < alike; n++) {
+            out[from + n] = low[n] + between[n] * (high[n] - low[n]);
+        }
+        return alike;
     }
 }

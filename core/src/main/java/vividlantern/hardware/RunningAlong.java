@@ -62,9 +62,7 @@ public final class RunningAlong implements AudioProcess {
                 if (end + Resampler.REACH >= resampler.written()) {
                     Arrays.fill(out, 0, frames, 0);
                 } else {
-                    for (int n = 0; n < frames; n++) {
-                        out[n] = resampler.at(channel, read + n * step);
-                    }
+                    resampler.read(channel, read, step, out, frames);
                 }
             }
             read += step * frames;

@@ -31,6 +31,7 @@ import vividlantern.history.Texts;
 import vividlantern.playback.MediaReader;
 import vividlantern.playback.MediaShelf;
 import vividlantern.playback.MediaState;
+import vividlantern.playback.RateConverter;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;
 

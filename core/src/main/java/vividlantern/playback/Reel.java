@@ -43,8 +43,6 @@ public final class Reel {
     private final MediaShelf shelf;
     private final int channels;
     private final long from;
-    /** Of the sound once. */
-    private final long once;
     /** Frames from its start to its end in the song. */
     private final long lasts;
 
@@ -95,7 +93,7 @@ public final class Reel {
         int rate = made.sampleRate();
         channels = backing.media().channels();
         from = backing.fromFrame(rate);
-        once = Math.max(0, backing.toFrame(rate) - from);
+        long once = Math.max(0, backing.toFrame(rate) - from);
         lasts = backing.loops() && once > 0 ? Math.max(0, Math.min(made.end(), FOREVER) - made.start()) : once;
         cutIn = from > 0;
         cutOut = !backing.loops() && backing.toFrame(rate) < backing.media().framesAt(rate);
@@ -177,7 +175,7 @@ public final class Reel {
                 return;
             }
             if (reader == null) {
-                reader = shelf.open(made.backing().media(), made.sampleRate());
+                reader = open();
             }
             long since = songFrame - made.start();
             long first = Math.max(0, Math.floorDiv(since, pieceFrames));
@@ -197,16 +195,18 @@ public final class Reel {
         }
     }
 
+    /** Frame 0 of what is read is the first that is played if it loops, else the first of the sound. */
+    private MediaReader open() throws IOException {
+        return made.backing().loops()
+                ? Loop.of(made.backing(), shelf, made.sampleRate())
+                : shelf.open(made.backing().media(), made.sampleRate());
+    }
+
     private float[][] piece(long number) throws IOException {
         float[][] samples = new float[channels][pieceFrames];
         long at = number * pieceFrames;
-        int done = 0;
-        while (done < pieceFrames && at + done < lasts) {
-            long within = (at + done) % once;
-            int span = (int) Math.min(Math.min(pieceFrames - done, once - within), lasts - at - done);
-            reader.read(from + within, samples, done, span);
-            done += span;
-        }
+        long first = made.backing().loops() ? at : from + at;
+        reader.read(first, samples, 0, (int) Math.min(pieceFrames, lasts - at));
         return samples;
     }
 

@@ -158,25 +158,59 @@ public record Rig(
                 && !isOfSoundModule(port.id());
     }
 
-    /** Whether nothing that a signal meets differs from another state of the rig: names and what is hidden do not count. */
+    /**
+     * Whether an engine that runs on this rig can go on with another state of it: the same device leads, the same ports are
+     * its channels, and the same sockets and preamps lie before them. What is only said of them does not count: names, the
+     * room's temperature, what was measured of a device, what a driver can do besides, devices that lead nowhere.
+     */
     public boolean soundsLike(Rig other) {
-        return celsius == other.celsius
-                && plainDevices().equals(other.plainDevices())
-                && plainPorts().equals(other.plainPorts())
-                && ties.equals(other.ties)
-                && plainPairs().equals(other.plainPairs());
+        return leadingInterface()
+                        .map(Device::id)
+                        .equals(other.leadingInterface().map(Device::id))
+                && waysIn().equals(other.waysIn())
+                && ids(engineOutputs()).equals(ids(other.engineOutputs()))
+                && clocks(engineDevices()).equals(clocks(other.engineDevices()))
+                && clocks(freeRunningDevices()).equals(clocks(other.freeRunningDevices()));
     }
 
-    private List<Device> plainDevices() {
-        return devices.stream().map(device -> device.named("")).toList();
+    /** Whether the room and the devices that sound are told to be as in another state: temperature, levels, delays, drift. */
+    public boolean measuresLike(Rig other) {
+        return celsius == other.celsius && measures().equals(other.measures());
     }
 
-    private List<Port> plainPorts() {
-        return ports.stream().map(port -> port.labelled("").hidden(false)).toList();
+    private List<List<Object>> measures() {
+        return Stream.concat(
+                        waysIn().stream()
+                                .flatMap(List::stream)
+                                .map(Port::device)
+                                .distinct()
+                                .map(this::device),
+                        leadingInterface().stream())
+                .map(device -> List.<Object>of(device.fullScaleDbu(), device.latency(), device.driftPpm()))
+                .toList();
     }
 
-    private List<StereoPair> plainPairs() {
-        return pairs.stream().map(pair -> pair.labelled("")).toList();
+    /** For each of the engine's inputs the ports that a signal passes on its way there, the last one first. */
+    private List<List<Port>> waysIn() {
+        return engineInputs().stream()
+                .map(input -> Stream.iterate(
+                                Optional.of(input),
+                                Optional::isPresent,
+                                port -> comesFrom(port.get().id()).flatMap(this::port))
+                        .limit(ports.size())
+                        .map(port -> port.get().labelled("").hidden(false))
+                        .toList())
+                .toList();
+    }
+
+    private static List<PortId> ids(List<Port> ports) {
+        return ports.stream().map(Port::id).toList();
+    }
+
+    private static List<String> clocks(List<Device> devices) {
+        return devices.stream()
+                .map(device -> device.id() + " " + device.clock())
+                .toList();
     }
 
     /** The mic of the locker that a line of an input list speaks of: the longest name that occurs in it. */

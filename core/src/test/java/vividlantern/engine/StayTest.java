@@ -30,6 +30,7 @@ import vividlantern.playback.MediaShelf;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.rig.edit.StudioEdit.SetRoomTemperature;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.Input;
@@ -244,6 +245,32 @@ public class StayTest {
         stay.play(Optional.of(1));
         await(() -> loudest(device) > 0.05f);
         assertThat(stay.fault()).isEmpty();
+    }
+
+    @Test(timeOut = 120_000)
+    public void theSongGoesOnWhenSomethingElseIsSaidOfTheRig() throws Exception {
+        begin(SESSION, RandomSessions.RIG);
+        stay.play(Optional.of(5));
+        await(() -> stay.place().seconds() > 8);
+        Rig warmer = new SetRoomTemperature(27).applyTo(RandomSessions.RIG);
+        stay.follow(warmer);
+        await(() -> stay.rig().equals(warmer));
+        stay.follow(new SetFader(new TrackId("click"), Decibels.of(-3)).applyTo(SESSION, warmer));
+        double before = stay.place().seconds();
+        await(() -> stay.place().seconds() > before + 0.1);
+        assertThat(stay.live().playing()).isTrue();
+        assertThat(opened).isEmpty();
+        assertThat(stay.incidents().newestFirst()).isEmpty();
+    }
+
+    @Test(timeOut = 120_000)
+    public void aRigThatIsWiredAnewBeginsAnewAndSaysSo() throws Exception {
+        begin(SESSION, RandomSessions.RIG);
+        stay.follow(withPreamp());
+        assertThat(opened.poll(SECONDS, TimeUnit.SECONDS)).isNotNull();
+        assertThat(stay.incidents().newestFirst())
+                .singleElement()
+                .satisfies(incident -> assertThat(incident.sentence()).contains("changed under Rig"));
     }
 
     @Test(timeOut = 120_000)

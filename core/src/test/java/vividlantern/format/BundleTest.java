@@ -178,7 +178,9 @@ public class BundleTest {
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
         refused(documents(good.replaceFirst("\"version\":[0-9]+", "\"version\":9"), rig), "of version 9");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
-        refused(documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig), "0 Hz");
+        refused(
+                documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig),
+                "A sample rate in Hz lies between 8000 and 384000");
         refused(documents(good.replaceFirst("\"trackId\":\"t0\"", "\"trackId\":\"gone\""), rig), "no track 'gone'");
         refused(documents(good, rig.replaceFirst("\"celsius\":[0-9.]+", "\"celsius\":900")), "rig.json");
     }

@@ -102,6 +102,22 @@ public class ReelTest {
         assertThat(heard[0][192_000]).isZero();
     }
 
+    /** Seven turns of a sine in 1000 frames at 44.1 kHz are one sine for good at 48 kHz, where they take 1088.4 frames. */
+    @Test
+    public void aLoopOfAnotherRateGoesOnWithoutASeam() {
+        float[][] sevenTurns = new float[1][3000];
+        for (int n = 0; n < 3000; n++) {
+            boolean inLoop = n >= 1000 && n < 2000;
+            sevenTurns[0][n] = inLoop ? (float) (0.5 * Math.sin(2 * Math.PI * 7 * n / 1000)) : 0.9f;
+        }
+        Media media = sounds.keep("sine", sevenTurns, 44_100);
+        float[][] heard = played(reel(timed(media, 0, 1000 / 44_100.0, 2000 / 44_100.0, true)), 0, 200_000, 480, WHOLE);
+        for (int n = 100; n < 200_000; n++) {
+            double sine = 0.5 * Math.sin(2 * Math.PI * 7 * n * 44_100.0 / 48_000 / 1000);
+            assertThat((double) heard[0][n]).isEqualTo(sine, within(5e-5));
+        }
+    }
+
     @Test
     public void begunInItsMiddleItFadesInWithinFiveMillisecondsAndFadesOutSo() {
         Reel reel = reel(timed(sounds.counting("count", 1, 480_000), 0, 0, 10, false));

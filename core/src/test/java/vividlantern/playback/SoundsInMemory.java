@@ -30,8 +30,12 @@ public final class SoundsInMemory implements MediaShelf {
     }
 
     public Media keep(String id, float[][] samples) {
+        return keep(id, samples, 48_000);
+    }
+
+    public Media keep(String id, float[][] samples, int sampleRate) {
         sounds.put(new MediaId(id), samples);
-        return new Media(new MediaId(id), id + ".wav", samples.length, 48_000, samples[0].length);
+        return new Media(new MediaId(id), id + ".wav", samples.length, sampleRate, samples[0].length);
     }
 
     @Override

@@ -120,8 +120,40 @@ public class RigComparisonTest {
                 List.of(new NameDevice("skiff", "Punt"), new HidePort(WALL_1, true), new LabelPair(PHONES, "Booth")),
                 LOFT);
         assertThat(renamed.soundsLike(LOFT)).isTrue();
-        assertThat(new SetRoomTemperature(25).applyTo(LOFT).soundsLike(LOFT)).isFalse();
-        assertThat(new TiePorts(WALL_1, new PortId("skiff-in-2")).applyTo(LOFT).soundsLike(LOFT))
-                .isFalse();
+        assertThat(renamed.measuresLike(LOFT)).isTrue();
+    }
+
+    @Test
+    public void whatIsSaidOfARigDoesNotMakeItSoundOtherwiseAndWhatIsWiredDoes() {
+        RigEdit warmer = new SetRoomTemperature(25);
+        RigEdit measured = new MeasureDevice("skiff", 18, new LatencyProfile(33, 64, 24, 29));
+        for (RigEdit said : List.of(warmer, measured)) {
+            assertThat(said.applyTo(LOFT).soundsLike(LOFT)).isTrue();
+            assertThat(said.applyTo(LOFT).measuresLike(LOFT)).isFalse();
+        }
+        RigEdit otherRates = new SetDriver("skiff", new Driver(List.of(96_000), List.of(64, 128), true));
+        assertThat(otherRates.applyTo(LOFT).soundsLike(LOFT)).isTrue();
+        assertThat(otherRates.applyTo(LOFT).measuresLike(LOFT)).isTrue();
+        Rig unused = ShelfDevices.device("preamp-2", "lamp", "Old Lamp").applyTo(LOFT);
+        assertThat(unused.soundsLike(LOFT)).isTrue();
+        assertThat(unused.measuresLike(LOFT)).isTrue();
+        Set<Port.Signal> line = Set.of(Port.Signal.LINE);
+        List<RigEdit> wired = List.of(
+                new TiePorts(WALL_1, new PortId("skiff-in-2")),
+                new RemoveDevice("wall"),
+                new RemoveDevice("skiff"),
+                new SetDeviceClock("skiff", Device.Clock.OWN, 20),
+                new DescribePort(
+                        new PortId("skiff-in-3"), line, false, "", 0, Port.GainRange.NONE, true, Optional.empty()));
+        for (RigEdit edit : wired) {
+            assertThat(edit.applyTo(LOFT).soundsLike(LOFT)).as(edit.toString()).isFalse();
+        }
+        PortId lamp = unused.ports().stream()
+                .filter(port -> port.device().equals("lamp"))
+                .map(Port::id)
+                .findFirst()
+                .orElseThrow();
+        Rig used = new TiePorts(lamp, new PortId("skiff-in-2")).applyTo(unused);
+        assertThat(used.soundsLike(unused)).isFalse();
     }
 }

@@ -32,6 +32,14 @@ public interface MixKernel {
             int outAt,
             int frames);
 
+    /**
+     * Adds samples, each edge's times a gain that stands still, to one side.
+     *
+     * @param inAt where the first frame lies in the samples of each edge
+     * @param gain the gain of each edge; there are as many edges as gains
+     */
+    void addStill(float[][] in, int[] inAt, float[] gain, float[] out, int outAt, int frames);
+
     /** Adds samples times one gain that stands still to one side. */
     void addStill(float[] in, int inAt, float gain, float[] out, int outAt, int frames);
 
@@ -66,6 +74,22 @@ public interface MixKernel {
             float[] out,
             int outAt,
             int frames);
+
+    /**
+     * Adds weighted sums of samples to one side: to each frame {@code weights[0] · in[inAt]} and so on, and one place further
+     * for the next frame.
+     */
+    void addWeighted(float[] in, int inAt, float[] weights, float[] out, int frames);
+
+    /**
+     * Adds triangular noise of a given peak, hashed by {@link SplitMix64}.
+     *
+     * @param from what the first sample's noise is hashed from; the next one's is a step further
+     */
+    void addTriangular(float[] samples, int frames, float peak, long from);
+
+    /** Rounds samples to the nearest of 2^23 steps a full scale, half a step to the even one, and clips them at full scale. */
+    void toSteps(float[] samples, int frames);
 
     /**
      * Raises peaks to the magnitude of three weighted sums of the samples from each place on.

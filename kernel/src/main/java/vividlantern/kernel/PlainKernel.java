@@ -7,6 +7,8 @@ package vividlantern.kernel;
  */
 public final class PlainKernel implements MixKernel {
 
+    static final float STEPS = 1 << 23;
+
     @Override
     public String words() {
         return "plain loops";
@@ -69,6 +71,13 @@ public final class PlainKernel implements MixKernel {
     }
 
     @Override
+    public void addStill(float[][] in, int[] inAt, float[] gain, float[] out, int outAt, int frames) {
+        for (int edge = 0; edge < gain.length; edge++) {
+            addStill(in[edge], inAt[edge], gain[edge], out, outAt, frames);
+        }
+    }
+
+    @Override
     public void addStill(float[] in, int inAt, float gain, float[] out, int outAt, int frames) {
         for (int n = 0; n < frames; n++) {
             out[outAt + n] += gain * in[inAt + n];
@@ -111,6 +120,37 @@ public final class PlainKernel implements MixKernel {
         for (int n = 0; n < frames; n++) {
             out[outAt + n] += (curve[curveAt + n] * factor + base) * in[inAt + n];
         }
+    }
+
+    @Override
+    public void addWeighted(float[] in, int inAt, float[] weights, float[] out, int frames) {
+        for (int tap = 0; tap < weights.length; tap++) {
+            addStill(in, inAt + tap, weights[tap], out, 0, frames);
+        }
+    }
+
+    @Override
+    public void addTriangular(float[] samples, int frames, float peak, long from) {
+        for (int n = 0; n < frames; n++) {
+            samples[n] += peak * (float) SplitMix64.triangle(SplitMix64.mix(from + n * SplitMix64.STEP));
+        }
+    }
+
+    @Override
+    public void toSteps(float[] samples, int frames) {
+        for (int n = 0; n < frames; n++) {
+            samples[n] = toStep(samples[n]);
+        }
+    }
+
+    /**
+     * Added to 2^23 a float has no room for fractions, which rounds without a branch that music would make unpredictable.
+     */
+    static float toStep(float sample) {
+        float steps = sample * STEPS;
+        float large = Math.copySign(STEPS, steps);
+        float whole = (steps + large - large) * (1 / STEPS);
+        return whole > 1 ? 1 : whole < -1 ? -1 : whole;
     }
 
     @Override

@@ -2,6 +2,7 @@ package vividlantern.kernel;
 
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.LongVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
@@ -12,11 +13,21 @@ import jdk.incubator.vector.VectorSpecies;
  * order with four loads, two gains, eight products and eight sums each, and stores. So the sum is read and written once
  * for all edges instead of once for each few. A tile of two vectors and single frames take what is left of a block, by the
  * same expression.
+ *
+ * <p>All floats are vectors of one width: as soon as a second one is used anywhere, the compiler of Java 17 no longer knows
+ * which it meets, and every loop here takes ten times as long. No vector is handed from one method to another, for the same
+ * reason: where a call is not inlined, it goes by the heap.
  */
 final class VectorKernel implements MixKernel {
 
     private static final VectorSpecies<Float> FLOATS = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> INTS = IntVector.SPECIES_PREFERRED;
+    private static final VectorSpecies<Long> LONGS = LongVector.SPECIES_PREFERRED;
+    private static final LongVector EVERY_OTHER =
+            LongVector.zero(LONGS).addIndex(1).mul(2 * SplitMix64.STEP);
+    private static final long UPPER_HALF = 0xFFFFFFFF00000000L;
+    private static final float MIDDLE = 0x1.8p23f;
+    private static final int MIDDLE_BITS = Float.floatToRawIntBits(MIDDLE);
     private static final int WIDTH = FLOATS.length();
     /** So few edges are not worth a tile; and a compiler that sees many such loops puts the vectors of long ones on the heap. */
     private static final int FEW = 2;
@@ -142,6 +153,53 @@ final class VectorKernel implements MixKernel {
             sum = sum + gain[edge] * in[edge][at];
         }
         return sum;
+    }
+
+    @Override
+    public void addStill(float[][] in, int[] inAt, float[] gain, float[] out, int outAt, int frames) {
+        int done = 0;
+        for (; done + 4 * WIDTH <= frames; done += 4 * WIDTH) {
+            sideOfFour(in, inAt, gain, done, out, outAt + done);
+        }
+        for (; done + WIDTH <= frames; done += WIDTH) {
+            sideOfOne(in, inAt, gain, done, out, outAt + done);
+        }
+        for (; done < frames; done++) {
+            float sum = out[outAt + done];
+            for (int edge = 0; edge < gain.length; edge++) {
+                sum = sum + gain[edge] * in[edge][inAt[edge] + done];
+            }
+            out[outAt + done] = sum;
+        }
+    }
+
+    private static void sideOfFour(float[][] in, int[] inAt, float[] gain, int done, float[] out, int outAt) {
+        FloatVector a = FloatVector.fromArray(FLOATS, out, outAt);
+        FloatVector b = FloatVector.fromArray(FLOATS, out, outAt + WIDTH);
+        FloatVector c = FloatVector.fromArray(FLOATS, out, outAt + 2 * WIDTH);
+        FloatVector d = FloatVector.fromArray(FLOATS, out, outAt + 3 * WIDTH);
+        for (int edge = 0; edge < gain.length; edge++) {
+            float[] samples = in[edge];
+            int at = inAt[edge] + done;
+            FloatVector gains = FloatVector.broadcast(FLOATS, gain[edge]);
+            a = a.add(gains.mul(FloatVector.fromArray(FLOATS, samples, at)));
+            b = b.add(gains.mul(FloatVector.fromArray(FLOATS, samples, at + WIDTH)));
+            c = c.add(gains.mul(FloatVector.fromArray(FLOATS, samples, at + 2 * WIDTH)));
+            d = d.add(gains.mul(FloatVector.fromArray(FLOATS, samples, at + 3 * WIDTH)));
+        }
+        a.intoArray(out, outAt);
+        b.intoArray(out, outAt + WIDTH);
+        c.intoArray(out, outAt + 2 * WIDTH);
+        d.intoArray(out, outAt + 3 * WIDTH);
+    }
+
+    private static void sideOfOne(float[][] in, int[] inAt, float[] gain, int done, float[] out, int outAt) {
+        FloatVector sum = FloatVector.fromArray(FLOATS, out, outAt);
+        for (int edge = 0; edge < gain.length; edge++) {
+            FloatVector gains = FloatVector.broadcast(FLOATS, gain[edge]);
+            sum = sum.add(gains.mul(FloatVector.fromArray(FLOATS, in[edge], inAt[edge] + done)));
+        }
+        sum.intoArray(out, outAt);
     }
 
     @Override
@@ -281,6 +339,103 @@ final class VectorKernel implements MixKernel {
             FloatVector.fromArray(FLOATS, out, outAt + done).add(product).intoArray(out, outAt + done);
         }
         plain.addMoving(in, inAt + done, curve, curveAt + done, factor, base, out, outAt + done, frames - done);
+    }
+
+    @Override
+    public void addWeighted(float[] in, int inAt, float[] weights, float[] out, int frames) {
+        int done = 0;
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            weightedTile(in, inAt + done, weights, out, done);
+        }
+        for (; done < frames; done++) {
+            float sum = out[done];
+            for (int tap = 0; tap < weights.length; tap++) {
+                sum = sum + weights[tap] * in[inAt + done + tap];
+            }
+            out[done] = sum;
+        }
+    }
+
+    private static void weightedTile(float[] in, int inAt, float[] weights, float[] out, int outAt) {
+        FloatVector a = FloatVector.fromArray(FLOATS, out, outAt);
+        FloatVector b = FloatVector.fromArray(FLOATS, out, outAt + WIDTH);
+        for (int tap = 0; tap < weights.length; tap++) {
+            FloatVector weight = FloatVector.broadcast(FLOATS, weights[tap]);
+            a = a.add(weight.mul(FloatVector.fromArray(FLOATS, in, inAt + tap)));
+            b = b.add(weight.mul(FloatVector.fromArray(FLOATS, in, inAt + tap + WIDTH)));
+        }
+        a.intoArray(out, outAt);
+        b.intoArray(out, outAt + WIDTH);
+    }
+
+    @Override
+    public void addTriangular(float[] samples, int frames, float peak, long from) {
+        int done = 0;
+        for (; done + WIDTH <= frames; done += WIDTH) {
+            triangularTile(samples, done, peak, from + done * SplitMix64.STEP);
+        }
+        for (; done < frames; done++) {
+            samples[done] += peak * (float) SplitMix64.triangle(SplitMix64.mix(from + done * SplitMix64.STEP));
+        }
+    }
+
+    /**
+     * The even frames' hashes stand in one vector and the odd ones' in another, so that their upper halves, and their lower
+     * halves, come to lie side by side in the frames' order. The difference of the halves is taken in two parts of 16 bits,
+     * which are exact as floats (they stand in the fraction of 1.5 · 2^23), so that their sum is the only step that rounds.
+     */
+    private static void triangularTile(float[] samples, int at, float peak, long from) {
+        LongVector even = EVERY_OTHER.add(from);
+        even = even.lanewise(VectorOperators.XOR, even.lanewise(VectorOperators.LSHR, 30));
+        even = even.mul(SplitMix64.FIRST);
+        even = even.lanewise(VectorOperators.XOR, even.lanewise(VectorOperators.LSHR, 27));
+        even = even.mul(SplitMix64.SECOND);
+        even = even.lanewise(VectorOperators.XOR, even.lanewise(VectorOperators.LSHR, 31));
+        LongVector odd = EVERY_OTHER.add(from + SplitMix64.STEP);
+        odd = odd.lanewise(VectorOperators.XOR, odd.lanewise(VectorOperators.LSHR, 30));
+        odd = odd.mul(SplitMix64.FIRST);
+        odd = odd.lanewise(VectorOperators.XOR, odd.lanewise(VectorOperators.LSHR, 27));
+        odd = odd.mul(SplitMix64.SECOND);
+        odd = odd.lanewise(VectorOperators.XOR, odd.lanewise(VectorOperators.LSHR, 31));
+        IntVector upper = even.lanewise(VectorOperators.LSHR, 32)
+                .lanewise(VectorOperators.OR, odd.lanewise(VectorOperators.AND, UPPER_HALF))
+                .reinterpretAsInts();
+        IntVector lower = even.lanewise(VectorOperators.AND, ~UPPER_HALF)
+                .lanewise(VectorOperators.OR, odd.lanewise(VectorOperators.LSHL, 32))
+                .reinterpretAsInts();
+        FloatVector high = upper.lanewise(VectorOperators.LSHR, 16)
+                .sub(lower.lanewise(VectorOperators.LSHR, 16))
+                .add(MIDDLE_BITS)
+                .reinterpretAsFloats()
+                .sub(MIDDLE);
+        FloatVector low = upper.and(0xFFFF)
+                .sub(lower.and(0xFFFF))
+                .add(MIDDLE_BITS)
+                .reinterpretAsFloats()
+                .sub(MIDDLE);
+        FloatVector.fromArray(FLOATS, samples, at)
+                .add(high.mul(0x1p16f).add(low).mul(0x1p-32f).mul(peak))
+                .intoArray(samples, at);
+    }
+
+    @Override
+    public void toSteps(float[] samples, int frames) {
+        IntVector sign = IntVector.broadcast(INTS, 0x80000000);
+        IntVector large = FloatVector.broadcast(FLOATS, PlainKernel.STEPS).reinterpretAsInts();
+        int done = 0;
+        for (; done + WIDTH <= frames; done += WIDTH) {
+            FloatVector steps = FloatVector.fromArray(FLOATS, samples, done).mul(PlainKernel.STEPS);
+            FloatVector added = steps.reinterpretAsInts().and(sign).or(large).reinterpretAsFloats();
+            steps.add(added)
+                    .sub(added)
+                    .mul(1 / PlainKernel.STEPS)
+                    .min(1)
+                    .max(-1)
+                    .intoArray(samples, done);
+        }
+        for (; done < frames; done++) {
+            samples[done] = PlainKernel.toStep(samples[done]);
+        }
     }
 
     @Override

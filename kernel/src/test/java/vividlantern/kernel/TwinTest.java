@@ -52,6 +52,59 @@ public class TwinTest {
         }
     }
 
+    @Test(dataProvider = "seeds")
+    public void edgesFromPlacesOfTheirOwnAreSummedAlike(int seed) {
+        Random random = new Random(seed);
+        int edges = random.nextInt(100);
+        float[][] in = rooms(edges, random);
+        int[] inAt = random.ints(edges, 0, 100).toArray();
+        float[] gain = gains(edges, random);
+        int frames = frames(random);
+        float[][] one = rooms(1, new Random(seed));
+        float[][] two = rooms(1, new Random(seed));
+        plain.addStill(in, inAt, gain, one[0], 33, frames);
+        other.addStill(in, inAt, gain, two[0], 33, frames);
+        assertThat(bits(two)).isDeepEqualTo(bits(one));
+    }
+
+    @Test(dataProvider = "seeds")
+    public void weightedSumsNoiseAndStepsAreAlike(int seed) {
+        Random random = new Random(seed);
+        float[] in = rooms(1, random)[0];
+        float[] weights = gains(1 + random.nextInt(100), random);
+        int frames = frames(random);
+        float[] one = rooms(1, new Random(seed))[0];
+        float[] two = one.clone();
+        plain.addWeighted(in, 7, weights, one, frames);
+        other.addWeighted(in, 7, weights, two, frames);
+        assertThat(bits(two)).isEqualTo(bits(one));
+        long from = random.nextLong();
+        plain.addTriangular(one, frames, 0.1f, from);
+        other.addTriangular(two, frames, 0.1f, from);
+        assertThat(bits(two)).isEqualTo(bits(one));
+        one[0] = Float.NaN;
+        one[1] = Float.POSITIVE_INFINITY;
+        one[2] = -0f;
+        two = one.clone();
+        plain.toSteps(one, frames);
+        other.toSteps(two, frames);
+        assertThat(bits(two)).isEqualTo(bits(one));
+    }
+
+    @Test
+    public void samplesGoToTheNearestOfTheStepsOfTwentyFourBit() {
+        for (MixKernel kernel : new MixKernel[] {plain, other}) {
+            float[] samples = new float[64];
+            samples[0] = 1.2f * 0x1p-23f;
+            samples[1] = -1.7f * 0x1p-23f;
+            samples[2] = 3;
+            samples[3] = -3;
+            samples[4] = 0.75f;
+            kernel.toSteps(samples, samples.length);
+            assertThat(samples).startsWith(0x1p-23f, -0x1p-22f, 1, -1, 0.75f, 0);
+        }
+    }
+
     @Test
     public void aSumIsTheOneThatIsWrittenDown() {
         float[][] in = {{1, 2, 3}, {10, 20, 30}};

@@ -1,6 +1,9 @@
 package vividlantern.sim;
 
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import vividlantern.kernel.Kernels;
+import vividlantern.kernel.MixKernel;
 import vividlantern.session.TempoCurve;
 
 /**
@@ -12,18 +15,23 @@ final class Body {
     /** A line of notes and what plays it. */
     record Line(Timbre timbre, List<Note> notes) {}
 
+    private record Sound(Timbre timbre, int pitch, int frames, double strength, int sampleRate) {}
+
+    private static final MixKernel KERNEL = Kernels.best();
     /** Lengths are cut to steps of this many frames, so that notes alike in length share their samples. */
     private static final int LENGTH_STEP = 480;
 
-    private final NoteBank bank;
-    private final List<Line> lines;
-    private long[][] starts;
-    private int[][] lengths;
-    /** The samples of each note that has been played since the tempo was laid out. */
-    private float[][][] played;
+    /** When and for how long each note of a line sounds in one tempo, and its samples once they are synthesized. */
+    private record LaidOut(long[] starts, int[] lengths, AtomicReferenceArray<float[]> samples) {}
 
-    Body(NoteBank bank, List<Line> lines, TempoCurve curve) {
+    private final NoteBank bank;
+    private final int sampleRate;
+    private final List<Line> lines;
+    private volatile List<LaidOut> laidOut;
+
+    Body(NoteBank bank, int sampleRate, List<Line> lines, TempoCurve curve) {
         this.bank = bank;
+        this.sampleRate = sampleRate;
         this.lines = lines.stream()
                 .map(line -> new Line(
                         line.timbre(),
@@ -36,37 +44,37 @@ final class Body {
 
     /** Lays the notes out in time anew. */
     void follow(TempoCurve curve) {
-        int rate = bank.sampleRate();
-        starts = new long[lines.size()][];
-        lengths = new int[lines.size()][];
-        played = new float[lines.size()][][];
-        for (int line = 0; line < lines.size(); line++) {
-            List<Note> notes = lines.get(line).notes();
-            starts[line] = new long[notes.size()];
-            lengths[line] = new int[notes.size()];
-            played[line] = new float[notes.size()][];
-            for (int at = 0; at < notes.size(); at++) {
-                Note note = notes.get(at);
-                starts[line][at] = curve.frame(note.quarter(), rate);
-                long held = curve.frame(note.quarter() + note.quarters(), rate) - starts[line][at];
-                lengths[line][at] = (int) (held - held % LENGTH_STEP);
-            }
-        }
+        laidOut = lines.stream().map(line -> layOut(line, curve)).toList();
     }
 
-    /** Adds the song's frames from {@code songFrame} on. */
-    void add(long songFrame, float[] out, int offset, int frames) {
-        for (int line = 0; line < lines.size(); line++) {
-            long[] start = starts[line];
-            for (int at = lastBefore(start, songFrame + frames); at >= 0; at--) {
-                if (start[at] + longestNote() < songFrame) {
+    private LaidOut layOut(Line line, TempoCurve curve) {
+        List<Note> notes = line.notes();
+        long[] starts = new long[notes.size()];
+        int[] lengths = new int[notes.size()];
+        for (int at = 0; at < starts.length; at++) {
+            Note note = notes.get(at);
+            starts[at] = curve.frame(note.quarter(), sampleRate);
+            long held = curve.frame(note.quarter() + note.quarters(), sampleRate) - starts[at];
+            lengths[at] = (int) (held - held % LENGTH_STEP);
+        }
+        return new LaidOut(starts, lengths, new AtomicReferenceArray<>(starts.length));
+    }
+
+    /** Adds the song's frames from {@code songFrame} on, of notes that begin at a frame or later. */
+    void add(long songFrame, long comeIn, float[] out, int offset, int frames) {
+        List<LaidOut> all = laidOut;
+        for (int line = 0; line < all.size(); line++) {
+            LaidOut laid = all.get(line);
+            for (int at = lastBefore(laid.starts(), songFrame + frames); at >= 0; at--) {
+                long start = laid.starts()[at];
+                if (start < comeIn || start + longestNote() < songFrame) {
                     break;
                 }
-                float[] samples = samples(line, at);
-                int begin = (int) Math.max(0, start[at] - songFrame);
-                int end = (int) Math.min(frames, start[at] + samples.length - songFrame);
-                for (int n = begin; n < end; n++) {
-                    out[offset + n] += samples[(int) (songFrame + n - start[at])];
+                float[] samples = samples(line, laid, at);
+                int begin = (int) Math.max(0, start - songFrame);
+                int end = (int) Math.min(frames, start + samples.length - songFrame);
+                if (begin < end) {
+                    KERNEL.addStill(samples, (int) (songFrame + begin - start), 1, out, offset + begin, end - begin);
                 }
             }
         }
@@ -74,25 +82,32 @@ final class Body {
 
     /** Synthesizes every note beforehand. */
     void warmUp() {
-        for (int line = 0; line < lines.size(); line++) {
-            for (int at = 0; at < starts[line].length; at++) {
-                synthesize(line, at);
+        List<LaidOut> all = laidOut;
+        for (int line = 0; line < all.size(); line++) {
+            for (int at = 0; at < all.get(line).starts().length; at++) {
+                samples(line, all.get(line), at);
             }
         }
     }
 
-    private float[] samples(int line, int at) {
-        float[] known = played[line][at];
-        return known != null ? known : (played[line][at] = synthesize(line, at));
+    private float[] samples(int line, LaidOut laid, int at) {
+        float[] known = laid.samples().get(at);
+        if (known == null) {
+            known = synthesize(lines.get(line), laid.lengths()[at], at);
+            laid.samples().set(at, known);
+        }
+        return known;
     }
 
-    private float[] synthesize(int line, int at) {
-        Note note = lines.get(line).notes().get(at);
-        return bank.note(lines.get(line).timbre(), note.pitch(), lengths[line][at], note.strength());
+    private float[] synthesize(Line line, int frames, int at) {
+        Note note = line.notes().get(at);
+        return bank.sound(
+                new Sound(line.timbre(), note.pitch(), frames, note.strength(), sampleRate),
+                () -> line.timbre().note(note.pitch(), frames, note.strength(), sampleRate));
     }
 
     private long longestNote() {
-        return 4L * bank.sampleRate();
+        return 4L * sampleRate;
     }
 
     private static int lastBefore(long[] starts, long frame) {

@@ -9,32 +9,32 @@ final class Ensemble {
 
     private final List<Player> players;
 
-    Ensemble(NoteBank bank, TempoMap map, int maxFrames) {
+    Ensemble(NoteBank bank, int sampleRate, TempoMap map, int maxFrames) {
         Tune tune = new Tune();
         TempoCurve curve = map.curve();
-        long loop = loopFrames(curve, bank.sampleRate());
+        long loop = loopFrames(curve, sampleRate);
         players = List.of(
                 player(
                         "accordion",
                         loop,
                         maxFrames,
-                        body(bank, curve, Timbre.REED, tune.accordionTreble()),
-                        body(bank, curve, Timbre.REED, tune.accordionBass())),
-                player("fiddle", loop, maxFrames, body(bank, curve, Timbre.BOWED, tune.fiddle())),
-                player("bass", loop, maxFrames, body(bank, curve, Timbre.PLUCKED_DEEP, tune.bass())),
+                        body(bank, sampleRate, curve, Timbre.REED, tune.accordionTreble()),
+                        body(bank, sampleRate, curve, Timbre.REED, tune.accordionBass())),
+                player("fiddle", loop, maxFrames, body(bank, sampleRate, curve, Timbre.BOWED, tune.fiddle())),
+                player("bass", loop, maxFrames, body(bank, sampleRate, curve, Timbre.PLUCKED_DEEP, tune.bass())),
                 player(
                         "cajon",
                         loop,
                         maxFrames,
-                        body(bank, curve, Timbre.STRUCK_HIGH, tune.cajonHigh()),
-                        body(bank, curve, Timbre.STRUCK_LOW, tune.cajonLow()),
-                        body(bank, curve, Timbre.SHAKEN, tune.shaker())),
+                        body(bank, sampleRate, curve, Timbre.STRUCK_HIGH, tune.cajonHigh()),
+                        body(bank, sampleRate, curve, Timbre.STRUCK_LOW, tune.cajonLow()),
+                        body(bank, sampleRate, curve, Timbre.SHAKEN, tune.shaker())),
                 player(
                         "voice",
                         loop,
                         maxFrames,
-                        body(bank, curve, Timbre.SUNG, tune.voice()),
-                        body(bank, curve, Timbre.PLUCKED_BRIGHT, tune.bouzouki())));
+                        body(bank, sampleRate, curve, Timbre.SUNG, tune.voice()),
+                        body(bank, sampleRate, curve, Timbre.PLUCKED_BRIGHT, tune.bouzouki())));
     }
 
     List<Player> players() {
@@ -50,8 +50,8 @@ final class Ensemble {
         return curve.frame(Tune.END, sampleRate);
     }
 
-    private static Body body(NoteBank bank, TempoCurve curve, Timbre timbre, List<Note> notes) {
-        return new Body(bank, List.of(new Body.Line(timbre, notes)), curve);
+    private static Body body(NoteBank bank, int sampleRate, TempoCurve curve, Timbre timbre, List<Note> notes) {
+        return new Body(bank, sampleRate, List.of(new Body.Line(timbre, notes)), curve);
     }
 
     private static Player player(String id, long loop, int maxFrames, Body... bodies) {

@@ -1,32 +1,61 @@
 package vividlantern.sim;
 
+import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 
-/** Notes that were synthesized once and are played often. What it gives depends on the key alone. */
+/**
+ * Sounds that were synthesized once and are played often, for every sample rate. It holds a number of bytes and lets go
+ * first what was asked for longest ago. What it gives depends on the key alone.
+ */
 public final class NoteBank {
 
-    private record Key(Timbre timbre, int pitch, int frames, double strength) {}
+    /** The demo's notes take 16 MB at 48 kHz and four times that at 192 kHz. */
+    private static final long MOST_BYTES = 64L << 20;
 
-    /** Beyond this, a changing tempo map has filled it with notes nobody plays any more. */
-    private static final int MOST_NOTES = 4000;
+    private final long mostBytes;
+    private final Map<Object, float[]> oldestFirst = new LinkedHashMap<>(16, 0.75f, true);
+    private long bytes;
 
-    private final int sampleRate;
-    private final Map<Key, float[]> notes = new ConcurrentHashMap<>();
-
-    public NoteBank(int sampleRate) {
-        this.sampleRate = sampleRate;
+    public NoteBank() {
+        this(MOST_BYTES);
     }
 
-    int sampleRate() {
-        return sampleRate;
+    NoteBank(long mostBytes) {
+        this.mostBytes = mostBytes;
     }
 
-    float[] note(Timbre timbre, int pitch, int frames, double strength) {
-        if (notes.size() > MOST_NOTES) {
-            notes.clear();
+    /** The sound of a key, synthesized if it is not there; a slow synthesis keeps nobody else waiting. */
+    float[] sound(Object key, Supplier<float[]> synthesis) {
+        synchronized (this) {
+            float[] known = oldestFirst.get(key);
+            if (known != null) {
+                return known;
+            }
         }
-        return notes.computeIfAbsent(
-                new Key(timbre, pitch, frames, strength), key -> timbre.note(pitch, frames, strength, sampleRate));
+        return put(key, synthesis.get());
+    }
+
+    private synchronized float[] put(Object key, float[] made) {
+        float[] known = oldestFirst.putIfAbsent(key, made);
+        if (known != null) {
+            return known;
+        }
+        bytes += bytesOf(made);
+        var oldest = oldestFirst.values().iterator();
+        while (bytes > mostBytes) {
+            bytes -= bytesOf(oldest.next());
+            oldest.remove();
+        }
+        return made;
+    }
+
+    /** How much it holds. */
+    synchronized long bytes() {
+        return bytes;
+    }
+
+    private static long bytesOf(float[] samples) {
+        return (long) Float.BYTES * samples.length;
     }
 }

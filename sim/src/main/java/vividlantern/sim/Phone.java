@@ -26,12 +26,20 @@ final class Phone {
     private static final long TUNE = 3000;
     private static final double FADE_SECONDS = 0.01;
 
+    private record Plucked(int step, int sampleRate) {}
+
+    private final NoteBank bank;
     private final int[] sides;
+    /** From a note of one side to its next, in frames. */
+    private final long every;
+
     private final int sampleRate;
     private final double[] presence = {1, 1};
     private volatile boolean wanted = true;
 
-    Phone(Rig rig, int sampleRate) {
+    Phone(Rig rig, NoteBank bank, int sampleRate) {
+        this.bank = bank;
+        every = Math.round(2 * NOTE_SECONDS * sampleRate);
         this.sampleRate = sampleRate;
         sides = rig.engineInputs().stream()
                 .map(Port::id)
@@ -60,25 +68,50 @@ final class Phone {
     /** Writes the volts that arrive at an input from a frame on. */
     void arrive(int input, long frame, float[] volts, int frames) {
         int side = sides[input];
+        int done = 0;
+        while (done < frames) {
+            long inTurn = frame + done - side * (every / 2);
+            int since = (int) Math.floorMod(inTurn, every);
+            int span = (int) Math.min(frames - done, every - since);
+            float[] note = note(2 * Math.floorDiv(inTurn, every) + side);
+            System.arraycopy(note, since, volts, done, span);
+            done += span;
+        }
+        applyPresence(side, volts, frames);
+    }
+
+    private void applyPresence(int side, float[] volts, int frames) {
+        if (wanted && presence[side] == 1) {
+            return;
+        }
         double step = (wanted ? 1 : -1) / (FADE_SECONDS * sampleRate);
         for (int n = 0; n < frames; n++) {
             presence[side] = Math.max(0, Math.min(1, presence[side] + step));
-            volts[n] = presence[side] == 0 ? 0 : (float) (presence[side] * PEAK_VOLTS * side(side, frame + n));
+            volts[n] = presence[side] == 0 ? 0 : (float) (presence[side] * volts[n]);
         }
     }
 
     /** Each side has every other note; it may ring until its next one. */
-    private double side(int side, long frame) {
-        long every = Math.round(2 * NOTE_SECONDS * sampleRate);
-        long since = Math.floorMod(frame - side * (every / 2), every);
-        long note = 2 * Math.floorDiv(frame - side * (every / 2), every) + side;
-        double seconds = (double) since / sampleRate;
-        double left = (double) (every - since) / sampleRate;
-        double edge = Math.min(1, Math.min(seconds, left) / ATTACK_SECONDS);
-        double hertz = LOWEST_HERTZ * StrictMath.pow(2, SCALE[(int) (SCALE.length * Noise.uniform(TUNE, note))] / 12.0);
-        double turns = 2 * Math.PI * hertz * seconds;
-        return edge
-                * StrictMath.exp(-seconds / DECAY_SECONDS)
-                * (0.7 * StrictMath.sin(turns) + 0.2 * StrictMath.sin(2 * turns) + 0.1 * StrictMath.sin(3 * turns));
+    private float[] note(long number) {
+        int step = SCALE[(int) (SCALE.length * Noise.uniform(TUNE, number))];
+        return bank.sound(new Plucked(step, sampleRate), () -> plucked(step));
+    }
+
+    private float[] plucked(int step) {
+        double hertz = LOWEST_HERTZ * StrictMath.pow(2, step / 12.0);
+        float[] volts = new float[(int) every];
+        for (int since = 0; since < volts.length; since++) {
+            double seconds = (double) since / sampleRate;
+            double left = (double) (every - since) / sampleRate;
+            double edge = Math.min(1, Math.min(seconds, left) / ATTACK_SECONDS);
+            double turns = 2 * Math.PI * hertz * seconds;
+            volts[since] = (float) (PEAK_VOLTS
+                    * (edge
+                            * StrictMath.exp(-seconds / DECAY_SECONDS)
+                            * (0.7 * StrictMath.sin(turns)
+                                    + 0.2 * StrictMath.sin(2 * turns)
+                                    + 0.1 * StrictMath.sin(3 * turns))));
+        }
+        return volts;
     }
 }

@@ -14,14 +14,14 @@ final class Player {
 
     private static final int FADE_FRAMES = 480;
 
-    /** From a room frame on, the song stands at a frame and moves on; or they loop. */
-    private record Place(long roomFrame, long songFrame, boolean looping) {}
+    /** From a room frame on, the song stands at a frame and moves on, and they play from a frame of it on; or they loop. */
+    private record Place(long roomFrame, long songFrame, long comeIn, boolean looping) {}
 
     private final String id;
     private final List<Body> bodies;
     private final Deque<Place> coming = new ArrayDeque<>();
     private final float[] fadingOut;
-    private Place place = new Place(0, 0, true);
+    private Place place = new Place(0, 0, 0, true);
     private Place before = place;
     private long loopFrames;
     private volatile boolean wanted = true;
@@ -58,14 +58,14 @@ final class Player {
         bodies.forEach(body -> body.follow(curve));
     }
 
-    /** From a room frame on they hear the song at a song frame. */
-    void playAlong(long roomFrame, long songFrame) {
-        coming.addLast(new Place(roomFrame, songFrame, false));
+    /** From a room frame on they hear the song at a song frame, and begin no note of it before they come in. */
+    void playAlong(long roomFrame, long songFrame, long comeIn) {
+        coming.addLast(new Place(roomFrame, songFrame, comeIn, false));
     }
 
     /** From a room frame on they hear no song. */
     void loop(long roomFrame) {
-        coming.addLast(new Place(roomFrame, 0, true));
+        coming.addLast(new Place(roomFrame, 0, 0, true));
     }
 
     /** Writes what each body sounds like over some frames of the room. */
@@ -107,14 +107,14 @@ final class Player {
     private void add(Body body, Place from, long roomFrame, float[] out, int offset, int frames) {
         long moved = from.songFrame() + roomFrame - from.roomFrame();
         if (!from.looping()) {
-            body.add(moved, out, offset, frames);
+            body.add(moved, from.comeIn(), out, offset, frames);
             return;
         }
         int done = 0;
         while (done < frames) {
             long inLoop = Math.floorMod(moved + done, loopFrames);
             int span = (int) Math.min(frames - done, loopFrames - inLoop);
-            body.add(inLoop, out, offset + done, span);
+            body.add(inLoop, 0, out, offset + done, span);
             done += span;
         }
     }

@@ -1,7 +1,10 @@
 package vividlantern.sim;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import vividlantern.kernel.Kernels;
+import vividlantern.kernel.MixKernel;
 import vividlantern.units.Air;
 
 /**
@@ -16,53 +19,74 @@ final class Room {
     private static final double WALL = 0.4;
     private static final double BOOTH_WALL = 0.01;
     private static final double NEAREST = 0.1;
-    private static final int RING = 1 << 13;
+    private static final MixKernel KERNEL = Kernels.best();
 
     /** One way from a body to a mic. */
     private record Way(int body, int delayFrames, float gain) {}
 
+    /** All ways to a mic, as the kernel takes them; {@code from} is worked out anew for each block. */
+    private record Ways(float[][] rings, int[] delayFrames, int[] from, float[] gains) {}
+
     private final List<Spot> bodies;
     private final Air air;
     private final int sampleRate;
+    private final int ring;
+    /** What each body sounded like; twice over, so that any stretch of it lies in one piece. */
     private final float[][] rings;
-    private final Way[][] ways;
 
-    Room(List<Spot> bodies, List<Mic> mics, Air air, int sampleRate) {
+    private final Ways[] ways;
+
+    /** @param maxFrames the most that are heard or asked for at once */
+    Room(List<Spot> bodies, List<Mic> mics, Air air, int sampleRate, int maxFrames) {
         this.bodies = bodies;
         this.air = air;
         this.sampleRate = sampleRate;
-        rings = new float[bodies.size()][RING];
-        ways = mics.stream().map(this::waysTo).toArray(Way[][]::new);
+        List<List<Way>> found = mics.stream().map(this::waysTo).toList();
+        int longest = found.stream()
+                .flatMap(List::stream)
+                .mapToInt(Way::delayFrames)
+                .max()
+                .orElse(0);
+        ring = Integer.highestOneBit(longest + maxFrames) * 2;
+        rings = new float[bodies.size()][2 * ring];
+        ways = found.stream().map(this::together).toArray(Ways[]::new);
     }
 
-    /** Takes what the bodies sound like over some frames; at most an eighth of a second at 48 kHz at once. */
+    private Ways together(List<Way> all) {
+        float[] gains = new float[all.size()];
+        for (int way = 0; way < gains.length; way++) {
+            gains[way] = all.get(way).gain();
+        }
+        return new Ways(
+                all.stream().map(way -> rings[way.body()]).toArray(float[][]::new),
+                all.stream().mapToInt(Way::delayFrames).toArray(),
+                new int[gains.length],
+                gains);
+    }
+
+    /** Takes what the bodies sound like over some frames, as many at once as it was made for. */
     void hear(int body, long frame, float[] samples, int frames) {
-        float[] ring = rings[body];
-        for (int n = 0; n < frames; n++) {
-            ring[(int) (frame + n) & RING - 1] = samples[n];
+        int from = (int) (frame & ring - 1);
+        int first = Math.min(frames, ring - from);
+        for (int copy = 0; copy <= ring; copy += ring) {
+            System.arraycopy(samples, 0, rings[body], copy + from, first);
+            System.arraycopy(samples, first, rings[body], copy, frames - first);
         }
     }
 
     /** Writes the sound pressure at a mic over frames that were heard before. */
     void reach(int mic, long frame, float[] out, int frames) {
-        java.util.Arrays.fill(out, 0, frames, 0);
-        for (Way way : ways[mic]) {
-            int from = (int) (frame - way.delayFrames()) & RING - 1;
-            int first = Math.min(frames, RING - from);
-            add(rings[way.body()], from, way.gain(), out, 0, first);
-            add(rings[way.body()], 0, way.gain(), out, first, frames - first);
+        Ways all = ways[mic];
+        for (int way = 0; way < all.from().length; way++) {
+            all.from()[way] = (int) (frame - all.delayFrames()[way] & ring - 1);
         }
+        Arrays.fill(out, 0, frames, 0);
+        KERNEL.addStill(all.rings(), all.from(), all.gains(), out, 0, frames);
     }
 
-    private static void add(float[] ring, int from, float gain, float[] out, int offset, int frames) {
-        for (int n = 0; n < frames; n++) {
-            out[offset + n] += gain * ring[from + n];
-        }
-    }
-
-    private Way[] waysTo(Mic mic) {
+    private List<Way> waysTo(Mic mic) {
         if (mic.body() >= 0) {
-            return new Way[] {new Way(mic.body(), 0, 1)};
+            return List.of(new Way(mic.body(), 0, 1));
         }
         List<Way> found = new ArrayList<>();
         for (int body = 0; body < bodies.size(); body++) {
@@ -79,7 +103,7 @@ final class Room {
                 add(found, body, to.to(from.x(), from.y(), 2 * HEIGHT - from.z()), WALL / 2);
             }
         }
-        return found.toArray(Way[]::new);
+        return found;
     }
 
     private void add(List<Way> found, int body, double metres, double share) {

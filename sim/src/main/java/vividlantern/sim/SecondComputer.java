@@ -26,18 +26,18 @@ final class SecondComputer implements FreeRunning {
     private final Player player;
     private final float[][] sounds = new float[2][AT_ONCE];
 
-    SecondComputer(String device, NoteBank bank, TempoMap map, double ppm, int channels) {
+    SecondComputer(String device, NoteBank bank, int sampleRate, TempoMap map, double ppm, int channels) {
         this.device = device;
         this.ppm = ppm;
         this.channels = channels;
-        sampleRate = bank.sampleRate();
+        this.sampleRate = sampleRate;
         TempoCurve curve = map.curve();
         Tune tune = new Tune();
         player = new Player(
                 ID,
                 List.of(
-                        new Body(bank, List.of(new Body.Line(Timbre.SWELLING, tune.held(2))), curve),
-                        new Body(bank, List.of(new Body.Line(Timbre.SWELLING, tune.held(4))), curve)),
+                        new Body(bank, sampleRate, List.of(new Body.Line(Timbre.SWELLING, tune.held(2))), curve),
+                        new Body(bank, sampleRate, List.of(new Body.Line(Timbre.SWELLING, tune.held(4))), curve)),
                 curve.frame(Tune.END, sampleRate),
                 AT_ONCE);
     }

@@ -21,7 +21,7 @@ public final class Sketch {
                 new Body.Line(Timbre.PLUCKED_BRIGHT, tune.bouzouki()),
                 new Body.Line(Timbre.PLUCKED_DEEP, tune.bass()),
                 new Body.Line(Timbre.REED, tune.fiddle()));
-        new Body(new NoteBank(sampleRate), lines, Tune.TEMPO_MAP.curve()).add(0, samples, 0, frames);
+        new Body(new NoteBank(), sampleRate, lines, Tune.TEMPO_MAP.curve()).add(0, 0, samples, 0, frames);
         float loudest = 0;
         for (float sample : samples) {
             loudest = Math.max(loudest, Math.abs(sample));

@@ -33,24 +33,24 @@ final class SoundModule {
     private final float[][] bodies;
     private final int sampleRate;
 
-    SoundModule(NoteBank bank, TempoMap map, int maxFrames) {
+    SoundModule(NoteBank bank, int sampleRate, TempoMap map, int maxFrames) {
         Tune tune = new Tune();
         TempoCurve curve = map.curve();
-        sampleRate = bank.sampleRate();
+        this.sampleRate = sampleRate;
         List<Body> sounds = List.of(
-                body(bank, curve, Timbre.STRUCK_LOW, tune.cajonLow()),
-                body(bank, curve, Timbre.STRUCK_HIGH, tune.cajonHigh()),
-                body(bank, curve, Timbre.SHAKEN, tune.shaker()),
-                body(bank, curve, Timbre.HAMMERED, tune.accordionBass()),
-                body(bank, curve, Timbre.HAMMERED, tune.accordionTreble()),
-                body(bank, curve, Timbre.SWELLING, tune.held(2)),
-                body(bank, curve, Timbre.SWELLING, tune.held(4)));
+                body(bank, sampleRate, curve, Timbre.STRUCK_LOW, tune.cajonLow()),
+                body(bank, sampleRate, curve, Timbre.STRUCK_HIGH, tune.cajonHigh()),
+                body(bank, sampleRate, curve, Timbre.SHAKEN, tune.shaker()),
+                body(bank, sampleRate, curve, Timbre.HAMMERED, tune.accordionBass()),
+                body(bank, sampleRate, curve, Timbre.HAMMERED, tune.accordionTreble()),
+                body(bank, sampleRate, curve, Timbre.SWELLING, tune.held(2)),
+                body(bank, sampleRate, curve, Timbre.SWELLING, tune.held(4)));
         player = new Player(ID, sounds, curve.frame(Tune.END, sampleRate), maxFrames);
         bodies = new float[sounds.size()][maxFrames];
     }
 
-    private static Body body(NoteBank bank, TempoCurve curve, Timbre timbre, List<Note> notes) {
-        return new Body(bank, List.of(new Body.Line(timbre, notes)), curve);
+    private static Body body(NoteBank bank, int sampleRate, TempoCurve curve, Timbre timbre, List<Note> notes) {
+        return new Body(bank, sampleRate, List.of(new Body.Line(timbre, notes)), curve);
     }
 
     Player player() {

@@ -16,6 +16,8 @@ import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.hardware.RunningAlong;
+import vividlantern.kernel.Kernels;
+import vividlantern.kernel.MixKernel;
 import vividlantern.rig.Device;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
@@ -37,7 +39,9 @@ public final class StandInStudio implements AudioDevice {
     /** Nobody plays. */
     public static final String NONE = "none";
 
-    private static final float STEPS_24_BIT = 1 << 23;
+    /** Its converters have 24 bits. */
+    private static final MixKernel KERNEL = Kernels.best();
+
     private static final int MAX_FRAMES = 4096;
     /** Further behind than this, a real device would have dropped out; the stand-in lets the time go. */
     private static final long GIVE_UP_NANOS = 250_000_000;
@@ -75,26 +79,26 @@ public final class StandInStudio implements AudioDevice {
     private final float[] samples = new float[MAX_FRAMES];
     private final int bufferFrames;
 
-    private StandInStudio(Rig rig, NoteBank bank, int bufferFrames, TempoMap map) {
+    private StandInStudio(Rig rig, NoteBank bank, int sampleRate, int bufferFrames, TempoMap map) {
         this.rig = rig;
         this.bank = bank;
         this.bufferFrames = bufferFrames;
-        sampleRate = bank.sampleRate();
+        this.sampleRate = sampleRate;
         Device leading = rig.leadingInterface().orElseThrow();
         latency = Saltworks.trueLatency(leading);
-        ensemble = new Ensemble(bank, map, MAX_FRAMES);
+        ensemble = new Ensemble(bank, sampleRate, map, MAX_FRAMES);
         List<Mic> mics = plugged(rig);
-        room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate);
+        room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate, MAX_FRAMES);
         preamps = new Preamps(rig, sampleRate, mics);
         direct = new DirectMatrix(sampleRate);
         cables = new Cables(rig.engineOutputs().size(), Saltworks.fractionOfAFrame(leading));
-        phone = new Phone(rig, sampleRate);
+        phone = new Phone(rig, bank, sampleRate);
         module = preamps.channels().stream().anyMatch(channel -> channel.moduleOutput() >= 0)
-                ? Optional.of(new SoundModule(bank, map, MAX_FRAMES))
+                ? Optional.of(new SoundModule(bank, sampleRate, map, MAX_FRAMES))
                 : Optional.empty();
         alongside = rig.freeRunningDevices().stream()
-                .map(device ->
-                        new SecondComputer(device.id(), bank, map, device.driftPpm(), inputsOf(rig, device.id())))
+                .map(device -> new SecondComputer(
+                        device.id(), bank, sampleRate, map, device.driftPpm(), inputsOf(rig, device.id())))
                 .toList();
         bodySamples = ensemble.players().stream()
                 .map(player -> new float[player.bodies().size()][MAX_FRAMES])
@@ -110,17 +114,17 @@ public final class StandInStudio implements AudioDevice {
      * @param bufferFrames the size of the blocks in which it will run; players hear the song later by it
      */
     public static StandInStudio open(Rig rig, int sampleRate, int bufferFrames, TempoMap map) {
-        return open(rig, new NoteBank(sampleRate), bufferFrames, map);
+        return open(rig, new NoteBank(), sampleRate, bufferFrames, map);
     }
 
-    /** A studio that shares synthesized notes with others of the same sample rate. */
-    public static StandInStudio open(Rig rig, NoteBank notes, int bufferFrames, TempoMap map) {
-        return new StandInStudio(rig, notes, bufferFrames, map);
+    /** A studio that shares synthesized notes with others. */
+    public static StandInStudio open(Rig rig, NoteBank notes, int sampleRate, int bufferFrames, TempoMap map) {
+        return new StandInStudio(rig, notes, sampleRate, bufferFrames, map);
     }
 
     /** The same studio from its first frame on, with its preamps as they stand here; it shares synthesized notes only. */
     public StandInStudio fresh(TempoMap map, String who) {
-        StandInStudio other = new StandInStudio(rig, bank, bufferFrames, map);
+        StandInStudio other = new StandInStudio(rig, bank, sampleRate, bufferFrames, map);
         other.preamps.turnAs(preamps);
         return other.begin(who);
     }
@@ -174,17 +178,21 @@ public final class StandInStudio implements AudioDevice {
         newTempoMap.set(map);
     }
 
-    /** From the block at a device frame on the song stands at a song frame; called between blocks. */
-    public void songAt(long deviceFrame, long songFrame, boolean playing) {
+    /**
+     * From the block at a device frame on the song stands at a song frame; called between blocks.
+     *
+     * @param comeIn the song's frame at which the players come in; before it they are counted in
+     */
+    public void songAt(long deviceFrame, long songFrame, boolean playing, long comeIn) {
         long heardAt = deviceFrame + latency.outFrames(bufferFrames);
         noiseBegins = playing ? songFrame - deviceFrame : noiseBegins;
-        inTheHouse().forEach(player -> follow(player, heardAt, songFrame, playing));
-        alongside.forEach(each -> follow(each.player(), each.own(heardAt), songFrame, playing));
+        inTheHouse().forEach(player -> follow(player, heardAt, songFrame, playing, comeIn));
+        alongside.forEach(each -> follow(each.player(), each.own(heardAt), songFrame, playing, comeIn));
     }
 
-    private static void follow(Player player, long heardAt, long songFrame, boolean playing) {
+    private static void follow(Player player, long heardAt, long songFrame, boolean playing, long comeIn) {
         if (playing) {
-            player.playAlong(heardAt, songFrame);
+            player.playAlong(heardAt, songFrame, comeIn);
         } else {
             player.loop(heardAt);
         }
@@ -276,7 +284,7 @@ public final class StandInStudio implements AudioDevice {
                 duty.note((now - due(begun, frame)) * 1e-9 * sampleRate / frames, now);
             }
             for (float[] channel : out) {
-                convert(channel, frames);
+                KERNEL.toSteps(channel, frames);
             }
             listener.played(out, frames, frame);
             addDirect(out, frames, frame);
@@ -407,7 +415,7 @@ public final class StandInStudio implements AudioDevice {
             }
             preamps.amplify(at, roomFrame, roomFrame + noiseBegins, samples, frames);
         }
-        convert(samples, frames);
+        KERNEL.toSteps(samples, frames);
     }
 
     /** Copies what was captured from a frame of the room on. */
@@ -418,19 +426,6 @@ public final class StandInStudio implements AudioDevice {
             int first = Math.min(frames, ring - from);
             System.arraycopy(captured[at], from, to[at], 0, first);
             System.arraycopy(captured[at], 0, to[at], first, frames - first);
-        }
-    }
-
-    /**
-     * What a 24-bit converter makes of samples: steps of 2^-23, and full scale at the end. Added to 2^23 a float has no
-     * room for fractions, which rounds without a branch that music would make unpredictable.
-     */
-    private static void convert(float[] samples, int frames) {
-        for (int n = 0; n < frames; n++) {
-            float steps = samples[n] * STEPS_24_BIT;
-            float large = Math.copySign(STEPS_24_BIT, steps);
-            float whole = (steps + large - large) * (1 / STEPS_24_BIT);
-            samples[n] = whole > 1 ? 1 : whole < -1 ? -1 : whole;
         }
     }
 

@@ -61,7 +61,11 @@ public final class ControlRoomTest {
                 Take.RATE,
                 BUFFER,
                 Transport.playing(0, 0),
-                song -> studio.songAt(song.deviceFrame(), song.songFrame(), song.playing()));
+                song -> studio.songAt(
+                        song.deviceFrame(),
+                        song.songFrame(),
+                        song.playing(),
+                        song.passage().from()));
         studio.setDirect(DirectWays.of(session, Take.RIG, live));
         float[][] in = new float[Take.RIG.engineInputs().size()][FRAMES];
         float[][] converted = new float[Take.RIG.engineOutputs().size()][FRAMES];

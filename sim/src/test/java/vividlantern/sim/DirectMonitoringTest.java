@@ -32,7 +32,7 @@ public final class DirectMonitoringTest {
                 new float[Take.RIG.engineInputs().size()][frames + buffer],
                 new float[frames + buffer],
                 new float[frames + buffer]);
-        studio.songAt(0, 0, true);
+        studio.songAt(0, 0, true, 0);
         studio.run(
                 (in, out, count, frame) -> {
                     for (int channel = 0; channel < in.length; channel++) {
@@ -78,7 +78,7 @@ public final class DirectMonitoringTest {
         int voice = Take.channel("wall-7");
         StandInStudio studio = Take.studio(128).fresh(Take.SESSION.tempoMap(), StandInStudio.ALL);
         float[] added = new float[1024];
-        studio.songAt(0, 0, true);
+        studio.songAt(0, 0, true, 0);
         studio.run(
                 (in, out, count, frame) -> {
                     Arrays.fill(out[8], 0);

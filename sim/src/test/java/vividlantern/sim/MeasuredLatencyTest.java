@@ -100,7 +100,7 @@ public final class MeasuredLatencyTest {
         StandInStudio playing = studio.fresh(Take.SESSION.tempoMap(), "cajon");
         float[] take = new float[seconds * rate];
         int cajon = Take.channel("skerry-1");
-        playing.songAt(0, 0, true);
+        playing.songAt(0, 0, true, 0);
         playing.run(
                 (in, out, count, frame) -> {
                     int keep = (int) Math.min(count, take.length - frame);
@@ -129,13 +129,12 @@ public final class MeasuredLatencyTest {
 
     /** The pressure at the cajón's mic if the song's frame were the room's. */
     private static float[] atTheMic(int rate, int frames) {
-        NoteBank bank = new NoteBank(rate);
-        Ensemble ensemble = new Ensemble(bank, Take.SESSION.tempoMap(), 1024);
-        Room room = new Room(Saltworks.bodies(), Saltworks.mics(), new Air(Take.RIG.celsius()), rate);
+        Ensemble ensemble = new Ensemble(new NoteBank(), rate, Take.SESSION.tempoMap(), 1024);
+        Room room = new Room(Saltworks.bodies(), Saltworks.mics(), new Air(Take.RIG.celsius()), rate, 1024);
         List<float[]> silent = new ArrayList<>();
         Saltworks.bodies().forEach(body -> silent.add(new float[1024]));
         Player cajon = ensemble.players().get(3);
-        cajon.playAlong(Long.MIN_VALUE / 2, Long.MIN_VALUE / 2);
+        cajon.playAlong(Long.MIN_VALUE / 2, Long.MIN_VALUE / 2, 0);
         float[] pressure = new float[frames];
         float[][] sounds = new float[3][1024];
         float[] heard = new float[1024];

@@ -99,12 +99,12 @@ public class PlayersTest {
     @Test(dataProvider = "lines")
     void everyNoteBeginsWithinTenMillisecondsOfItsBeat(Timbre timbre, List<Note> notes) {
         TempoCurve curve = Take.SESSION.tempoMap().curve();
-        NoteBank bank = new NoteBank(Take.RATE);
+        NoteBank bank = new NoteBank();
         for (Note note : notes) {
-            Body body = new Body(bank, List.of(new Body.Line(timbre, List.of(note))), curve);
+            Body body = new Body(bank, Take.RATE, List.of(new Body.Line(timbre, List.of(note))), curve);
             long beat = curve.frame(note.quarter(), Take.RATE);
             float[] samples = new float[12_000];
-            body.add(beat - 2000, samples, 0, samples.length);
+            body.add(beat - 2000, 0, samples, 0, samples.length);
             assertThat(firstAbove(samples, 0.1) - 2000).isBetween(0, 480);
         }
     }

@@ -49,7 +49,7 @@ public final class SoundModuleTest {
 
     private static float[][] record(StandInStudio studio, Rig rig, int frames) {
         float[][] taken = new float[rig.engineInputs().size()][frames];
-        studio.songAt(0, 0, true);
+        studio.songAt(0, 0, true, 0);
         studio.run(
                 (in, out, count, frame) -> {
                     for (int channel = 0; channel < taken.length; channel++) {

@@ -73,7 +73,11 @@ public class SwitchedPreampsTest {
                 RATE,
                 BUFFER,
                 playing ? Transport.playing(0, 0) : Transport.stopped(0, 0),
-                song -> studio.songAt(song.deviceFrame(), song.songFrame(), song.playing()));
+                song -> studio.songAt(
+                        song.deviceFrame(),
+                        song.songFrame(),
+                        song.playing(),
+                        song.passage().from()));
         ChangeOver changeOver = new ChangeOver(Take.SESSION, Take.RIG, LiveState.STOPPED, engine, studio);
         changeOver.change(LiveState.STOPPED.playing(playing));
         int frames = (2 + seconds) * RATE;

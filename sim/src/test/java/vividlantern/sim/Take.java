@@ -41,7 +41,7 @@ final class Take {
     static float[][] record(StandInStudio studio, int seconds, int buffer) {
         int frames = seconds * RATE;
         float[][] taken = new float[RIG.engineInputs().size()][frames];
-        studio.songAt(0, 0, true);
+        studio.songAt(0, 0, true, 0);
         studio.run(
                 (in, out, count, frame) -> {
                     int keep = (int) Math.min(count, frames - frame);
@@ -60,7 +60,11 @@ final class Take {
     static Room room(StandInStudio studio) {
         return new Room(
                 studio,
-                transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
+                transport -> studio.songAt(
+                        transport.deviceFrame(),
+                        transport.songFrame(),
+                        transport.playing(),
+                        transport.passage().from()),
                 studio::follow,
                 MediaShelf.EMPTY);
     }

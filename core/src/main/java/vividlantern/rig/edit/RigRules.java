@@ -110,8 +110,18 @@ final class RigRules {
 
     /** Sample rates of 8 to 384 kHz, buffers of 16 to 4096 frames, one of each at least. */
     static void driver(Driver driver) {
-        allWithin(driver.sampleRates(), 8_000, 384_000, "A sample rate in Hz", "driver/sampleRates");
-        allWithin(driver.bufferFrames(), 16, 4096, "A buffer in frames", "driver/bufferFrames");
+        allWithin(
+                driver.sampleRates(),
+                Driver.LOWEST_RATE,
+                Driver.HIGHEST_RATE,
+                "A sample rate in Hz",
+                "driver/sampleRates");
+        allWithin(
+                driver.bufferFrames(),
+                Driver.LEAST_BUFFER,
+                Driver.MOST_BUFFER,
+                "A buffer in frames",
+                "driver/bufferFrames");
     }
 
     private static void allWithin(List<Integer> values, int least, int most, String what, String field) {

@@ -317,6 +317,12 @@ public sealed interface InputEdit extends Edit {
     /** Says which ports the input's cables go into, channel by channel; none at all means that it is not patched. */
     record PatchInput(InputId input, List<PortId> ports) implements InputEdit {
 
+        static void requireDifferent(List<PortId> ports) {
+            if (new HashSet<>(ports).size() < ports.size()) {
+                throw new Refused("Each cable of an input goes into a port of its own.", "ports");
+            }
+        }
+
         public PatchInput {
             ports = List.copyOf(ports);
         }
@@ -334,9 +340,7 @@ public sealed interface InputEdit extends Edit {
                                 + " ports are too many.",
                         "ports");
             }
-            if (new HashSet<>(ports).size() < ports.size()) {
-                throw new Refused("Each cable of an input goes into a port of its own.", "ports");
-            }
+            requireDifferent(ports);
             ports.forEach(id -> Rules.cablePort(rig, id));
             return session.change(input, each -> each.patchedTo(ports));
         }

@@ -18,15 +18,21 @@ public sealed interface MarkerEdit extends Edit {
     /** Puts a named marker at the start of a bar, or changes it; whether its part needs a click stays as it was. */
     record SetMarker(MarkerId marker, String name, int bar) implements MarkerEdit {
 
+        private static final int LAST_BAR = 40_000;
+
+        static void requireBar(int bar) {
+            if (bar < 1 || bar > LAST_BAR) {
+                throw new Refused("Bars are counted from 1 to " + LAST_BAR + ".", "bar");
+            }
+        }
+
         @Override
         public Session applyTo(Session session, Rig rig) {
             Ids.require(marker.value(), "id");
             boolean needsClick =
                     session.markers().stream().anyMatch(each -> each.id().equals(marker) && each.needsClick());
             Marker set = new Marker(marker, Texts.name(name, "A marker", "name"), bar, needsClick);
-            if (bar < 1) {
-                throw new Refused("Bars are counted from 1.", "bar");
-            }
+            requireBar(bar);
             List<Marker> others = session.markers().stream()
                     .filter(each -> !each.id().equals(marker))
                     .toList();

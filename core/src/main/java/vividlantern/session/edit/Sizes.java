@@ -12,7 +12,7 @@ public final class Sizes {
     static final int TRACKS = 512;
     static final int CUES = 64;
     static final int PERFORMERS = 256;
-    static final int MARKERS = 1000;
+    public static final int MARKERS = 1000;
     static final int VIEWS = 100;
     static final int GROUPS = 200;
     static final int BRINGING = 500;

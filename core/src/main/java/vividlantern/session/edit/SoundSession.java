@@ -2,20 +2,25 @@ package vividlantern.session.edit;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import vividlantern.history.Ids;
 import vividlantern.history.Refused;
 import vividlantern.history.Texts;
+import vividlantern.rig.Driver;
 import vividlantern.rig.Rig;
+import vividlantern.session.Acknowledgement;
 import vividlantern.session.BringLine;
 import vividlantern.session.ControlRoom;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Cue;
+import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Marker;
 import vividlantern.session.Monitoring;
 import vividlantern.session.Performer;
@@ -24,13 +29,45 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackView;
+import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BackingEdit.SetBacking;
+import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.ControlRoomEdit.SetDim;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerMark;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
+import vividlantern.session.edit.CueEdit.RenameCue;
+import vividlantern.session.edit.CueEdit.SetCueHighPass;
+import vividlantern.session.edit.CueEdit.SetCueLevel;
+import vividlantern.session.edit.CueEdit.SetCueListeners;
+import vividlantern.session.edit.CueEdit.SetCueLowPass;
+import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.InputEdit.SetInputCable;
+import vividlantern.session.edit.InputEdit.SetInputGain;
+import vividlantern.session.edit.InputEdit.SetInputLevel;
+import vividlantern.session.edit.InputEdit.SetInputMic;
+import vividlantern.session.edit.InputEdit.SetInputNotes;
+import vividlantern.session.edit.InputEdit.SetInputPerformer;
+import vividlantern.session.edit.InputEdit.SetInputPlace;
+import vividlantern.session.edit.InputEdit.SetInputSource;
+import vividlantern.session.edit.InputEdit.SetInputStand;
+import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.MonitoringEdit.SetTolerance;
+import vividlantern.session.edit.PerformerEdit.RenamePerformer;
+import vividlantern.session.edit.PerformerEdit.SetEarDistance;
+import vividlantern.session.edit.SongEdit.DescribeSong;
+import vividlantern.session.edit.SongEdit.PlaceSong;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.edit.TrackEdit.ArmTrack;
+import vividlantern.session.edit.TrackEdit.RenameTrack;
+import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.TrackEdit.SetShift;
+import vividlantern.session.edit.TrackEdit.SetTrackFolder;
+import vividlantern.session.edit.TrackEdit.SetTrim;
+import vividlantern.units.PlainNumber;
 
 /**
  * Whether a session that comes as a whole, from a document, is one that edits could have made. Ports and pairs may be strange to
@@ -38,13 +75,16 @@ import vividlantern.session.edit.SongEdit.SetTempoMap;
  */
 public final class SoundSession {
 
-    private static final int HIGHEST_RATE = 768_000;
-    private static final int LARGEST_BUFFER = 1 << 16;
+    private static final double FURTHEST = 1e9;
+    private static final int LONGEST_BADGE = 10;
+    private static final List<Integer> BIT_DEPTHS = List.of(16, 24, 32);
 
     private final Session session;
+    private final Rig rig;
 
-    private SoundSession(Session session) {
+    private SoundSession(Session session, Rig rig) {
         this.session = session;
+        this.rig = rig;
     }
 
     /** Refuses a session with anything in it that no edit would have let in. */
@@ -56,14 +96,13 @@ public final class SoundSession {
         Texts.name(session.name(), "A session", "name");
         Texts.optional(session.song(), "song");
         Ids.require(session.rigId().value(), "rigId");
-        if (session.sampleRate() < 1 || session.sampleRate() > HIGHEST_RATE) {
-            throw new Refused("A sample rate of " + session.sampleRate() + " Hz is not possible.", "sampleRate");
-        }
-        if (session.bufferFrames() < 1 || session.bufferFrames() > LARGEST_BUFFER) {
-            throw new Refused("A buffer of " + session.bufferFrames() + " frames is not possible.", "bufferFrames");
+        within(session.sampleRate(), Driver.LOWEST_RATE, Driver.HIGHEST_RATE, "A sample rate in Hz", "sampleRate");
+        buffer(session.bufferFrames(), "bufferFrames");
+        if (!BIT_DEPTHS.contains(session.bitDepth())) {
+            throw new Refused("A bit depth is 16, 24 or 32; " + session.bitDepth() + " is not.", "bitDepth");
         }
         Rules.fader(session.main().level(), "The main level");
-        SoundSession sound = new SoundSession(session);
+        SoundSession sound = new SoundSession(session, rig);
         requireOneOfEach("performers", session.performers(), each -> each.id().value());
         requireOneOfEach("inputs", session.inputs(), each -> each.id().value());
         requireOneOfEach("tracks", session.tracks(), each -> each.id().value());
@@ -72,29 +111,37 @@ public final class SoundSession {
         requireOneOfEach("views", session.views(), each -> each.id().value());
         requireOneOfEach("groups", session.groups(), each -> each.id().value());
         requireOneOfEach("bringing", session.bringing(), each -> each.id().value());
-        session.performers().forEach(SoundSession::performer);
+        session.performers().forEach(sound::performer);
         session.inputs().forEach(sound::input);
         session.tracks().forEach(sound::track);
         session.cues().forEach(sound::cue);
-        session.markers().forEach(SoundSession::marker);
+        session.markers().forEach(sound::marker);
+        session.views().forEach(SoundSession::view);
         requireOneOfEach("backing", session.backing(), each -> each.track().value());
         session.backing().forEach(each -> new SetBacking(each).applyTo(session, rig));
         session.groups().forEach(sound::group);
-        session.bringing().forEach(SoundSession::bring);
+        session.bringing().forEach(sound::bring);
         new SetClick(session.click()).applyTo(session, rig);
         new SetTempoMap(session.tempoMap()).applyTo(session, rig);
         session.songEntry().ifPresent(entry -> {
-            Ids.require(entry.production().value(), "songEntry");
-            place(entry.place(), "songEntry");
-            Texts.optional(entry.key(), "songEntry");
-            Texts.optional(entry.notes(), "songEntry");
+            new PlaceSong(entry.production(), entry.place()).applyTo(session, rig);
+            new DescribeSong(entry.key(), entry.notes()).applyTo(session, rig);
         });
-        session.direct().forEach(sound::direct);
-        session.monitoring().ifPresent(SoundSession::monitoring);
+        Set<Object> ways = new HashSet<>();
+        session.direct().forEach(each -> sound.direct(each, ways));
+        session.monitoring().ifPresent(sound::monitoring);
         session.controlRoom().ifPresent(room -> controlRoom(room, session, rig));
-        long numbers = session.inputs().stream().map(Input::number).distinct().count();
-        if (numbers < session.inputs().size()) {
-            throw new Refused("Two inputs have the same number.", "inputs");
+        session.acknowledgements().forEach(each -> new Acknowledge(each.key(), each.reason()).applyTo(session, rig));
+        requireDifferent(session.acknowledgements(), Acknowledgement::key, "findings have the same key");
+        requireDifferent(session.markers(), Marker::bar, "markers begin at the same bar");
+        requireDifferent(
+                session.markers(), marker -> marker.name().toLowerCase(Locale.ROOT), "markers have the same name");
+        requireDifferent(session.inputs(), Input::number, "inputs have the same number");
+    }
+
+    private static <T> void requireDifferent(List<T> parts, Function<T, Object> what, String fault) {
+        if (parts.stream().map(what).distinct().count() < parts.size()) {
+            throw new Refused("Two " + fault + ".", "");
         }
     }
 
@@ -109,22 +156,54 @@ public final class SoundSession {
     }
 
     private static void place(double position, String field) {
-        if (!Double.isFinite(position)) {
-            throw new Refused("A place in a list is a number.", field);
+        within(position, -FURTHEST, FURTHEST, "A place in a list", field);
+    }
+
+    private static void buffer(int frames, String field) {
+        within(frames, Driver.LEAST_BUFFER, Driver.MOST_BUFFER, "A buffer in frames", field);
+    }
+
+    private static void within(double value, double least, double most, String what, String field) {
+        if (!(value >= least && value <= most)) {
+            throw new Refused(
+                    what + " lies between " + PlainNumber.of(least) + " and " + PlainNumber.of(most) + "; "
+                            + PlainNumber.of(value) + " does not.",
+                    field);
         }
     }
 
-    private static void performer(Performer performer) {
-        Texts.name(performer.name(), "A performer", "performers");
+    /** An edit that sets what is there already is one that could have been made. */
+    private void couldBeMade(Edit... edits) {
+        for (Edit edit : edits) {
+            edit.applyTo(session, rig);
+        }
+    }
+
+    private void performer(Performer performer) {
+        couldBeMade(
+                new RenamePerformer(performer.id(), performer.name()),
+                new SetEarDistance(performer.id(), performer.metres()));
         Texts.optional(performer.place(), "performers");
         place(performer.position(), "performers");
-        place(performer.metres(), "performers");
+        if (performer.badge().length() > LONGEST_BADGE) {
+            throw new Refused(
+                    "The badge of " + performer.name() + " is longer than " + LONGEST_BADGE + " letters.",
+                    "performers");
+        }
     }
 
     private void input(Input input) {
-        Texts.required(input.source(), "An input needs a source.", "inputs");
-        List.of(input.mic(), input.stand(), input.place(), input.notes())
-                .forEach(text -> Texts.optional(text, "inputs"));
+        InputId id = input.id();
+        couldBeMade(
+                new SetInputSource(id, input.source()),
+                new SetInputMic(id, input.mic()),
+                new SetInputStand(id, input.stand()),
+                new SetInputCable(id, input.cableMetres()),
+                new SetInputPlace(id, input.place()),
+                new SetInputNotes(id, input.notes()),
+                new SetInputLevel(id, input.level()),
+                new SetInputGain(id, input.gainDb()),
+                new SetInputPerformer(id, input.performer()));
         if (input.number() < 1 || input.number() > Sizes.INPUTS) {
             throw new Refused("Inputs are numbered from 1 to " + Sizes.INPUTS + ".", "inputs");
         }
@@ -133,30 +212,46 @@ public final class SoundSession {
                 || input.ports().size() > input.width()) {
             throw new Refused("\"" + input.source() + "\" has 1 to 8 channels and at most a port for each.", "inputs");
         }
-        if (!Double.isFinite(input.gainDb()) || !Double.isFinite(input.cableMetres())) {
-            throw new Refused("\"" + input.source() + "\" has a gain or a cable that is no number.", "inputs");
-        }
-        input.performer().ifPresent(id -> Rules.known(session, id));
+        PatchInput.requireDifferent(input.ports());
     }
 
     private void track(Track track) {
-        Texts.name(track.name(), "A track", "tracks");
-        Texts.optional(track.look().folder(), "tracks");
+        TrackId id = track.id();
+        couldBeMade(
+                new RenameTrack(id, track.name()),
+                new SetTrackFolder(id, track.look().folder()),
+                new SetFader(id, track.fader()),
+                new SetTrim(id, track.trim()));
         place(track.position(), "tracks");
-        Rules.fader(track.fader(), "A fader");
-        Rules.fader(track.trim(), "A trim");
-        if (track.width() < 1
-                || track.width() > Track.MAX_WIDTH
-                || track.feeds().size() > track.width()) {
-            throw new Refused(track.name() + " has 1 to 8 channels and at most a feed for each.", "tracks");
+        if (track.width() < 1 || track.width() > Track.MAX_WIDTH) {
+            throw new Refused(track.name() + " has 1 to 8 channels.", "tracks");
+        }
+        int feeds = track.isPlayed() ? 0 : track.width();
+        if (track.feeds().size() != feeds) {
+            throw new Refused(
+                    track.name() + " has " + track.width() + " channels and is fed for "
+                            + track.feeds().size() + " of them; each has a feed, or one that is nothing.",
+                    "tracks");
         }
         if (track.isClick() != track.voice().isPresent()) {
             throw new Refused(track.name() + " is a click without a voice, or the other way round.", "tracks");
+        }
+        if (track.armed()) {
+            couldBeMade(new ArmTrack(id, true));
+        }
+        if (track.shiftFrames() != 0) {
+            couldBeMade(new SetShift(id, track.shiftFrames()));
         }
         track.feeds().forEach(feed -> feed(track, feed));
     }
 
     private void feed(Track track, Feed feed) {
+        boolean split = track.role() == Track.Role.SPLIT;
+        if (feed.track().isPresent() != split
+                || feed.input().isPresent() && track.role() != Track.Role.INPUT
+                || split && !feed.track().equals(track.splitFrom())) {
+            throw new Refused(track.name() + " is fed by what feeds no track of its kind.", "tracks");
+        }
         feed.input().ifPresent(id -> {
             if (feed.channel() < 0 || feed.channel() >= Rules.known(session, id).width()) {
                 throw new Refused(track.name() + " is fed by a channel that its input has not.", "tracks");
@@ -166,6 +261,8 @@ public final class SoundSession {
             Track wide = Rules.known(session, id);
             if (wide.role() == Track.Role.SPLIT
                     || wide.isPlayed()
+                    || track.width() > 2
+                    || wide.width() < 3
                     || feed.channel() < 0
                     || feed.channel() >= wide.width()) {
                 throw new Refused(track.name() + " is split from a channel that is not there.", "tracks");
@@ -174,12 +271,15 @@ public final class SoundSession {
     }
 
     private void cue(Cue cue) {
-        Texts.name(cue.name(), "A cue", "cues");
+        CueId id = cue.id();
         place(cue.position(), "cues");
-        Rules.fader(cue.level(), "A level for all");
-        Rules.corner("The high-pass", cue.highPass().on(), cue.highPass().hz(), 1, 24_000);
-        Rules.corner("The low-pass", cue.lowPass().on(), cue.lowPass().hz(), 1, 24_000);
-        cue.listeners().forEach(id -> Rules.known(session, id));
+        couldBeMade(
+                new RenameCue(id, cue.name()),
+                new SetCueLevel(id, cue.level()),
+                new SetCueHighPass(id, cue.highPass().on(), cue.highPass().hz()),
+                new SetCueLowPass(id, cue.lowPass().on(), cue.lowPass().hz()),
+                new SetCueListeners(id, cue.listeners()));
+        requireDifferent(cue.listeners(), each -> each, "listeners of " + cue.name() + " are the same performer");
         Set<Object> tracks = new HashSet<>();
         for (Send send : cue.sends()) {
             Rules.known(session, send.trackId());
@@ -190,8 +290,14 @@ public final class SoundSession {
         }
     }
 
-    private static void marker(Marker marker) {
+    private void marker(Marker marker) {
         Texts.name(marker.name(), "A marker", "markers");
+        SetMarker.requireBar(marker.bar());
+    }
+
+    private static void view(TrackView view) {
+        Texts.name(view.name(), "A view", "views");
+        view.hidden().forEach(track -> Ids.require(track.value(), "views"));
     }
 
     private void group(TrackGroup group) {
@@ -202,9 +308,12 @@ public final class SoundSession {
         }
     }
 
-    private void direct(DirectLevel direct) {
+    private void direct(DirectLevel direct, Set<Object> ways) {
         Rules.known(session, direct.cue());
         Rules.known(session, direct.input());
+        if (!ways.add(List.of(direct.cue(), direct.input()))) {
+            throw new Refused("One input is heard direct in one cue twice.", "direct");
+        }
         Rules.fader(direct.level(), "A direct level");
     }
 
@@ -224,18 +333,15 @@ public final class SoundSession {
         }
     }
 
-    private static void monitoring(Monitoring monitoring) {
-        monitoring.tolerances().forEach(each -> place(each.ms(), "monitoring"));
-        if (monitoring.recordBuffer() < 1
-                || monitoring.recordBuffer() > LARGEST_BUFFER
-                || monitoring.mixBuffer() < 1
-                || monitoring.mixBuffer() > LARGEST_BUFFER) {
-            throw new Refused("A buffer that is remembered is not possible.", "monitoring");
-        }
+    private void monitoring(Monitoring monitoring) {
+        monitoring.tolerances().forEach(each -> couldBeMade(new SetTolerance(each.kind(), each.ms())));
+        requireDifferent(monitoring.tolerances(), Monitoring.Tolerance::kind, "tolerances are of one kind of source");
+        buffer(monitoring.recordBuffer(), "monitoring");
+        buffer(monitoring.mixBuffer(), "monitoring");
     }
 
-    private static void bring(BringLine line) {
-        Texts.required(line.what(), "Say what to bring.", "bringing");
+    private void bring(BringLine line) {
+        couldBeMade(new WriteBringLine(line.id(), line.what(), line.count()));
         place(line.position(), "bringing");
     }
 }

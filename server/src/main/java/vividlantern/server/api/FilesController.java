@@ -69,7 +69,8 @@ class FilesController {
      *     air if a speaker plays their cue
      * @param from where in the song the file begins, in seconds; negative before bar 1, as far as the longest count-in
      * @param bars instead of that the bars that it holds, as in "33-40"; or "all" for the song up to its end
-     * @param countIn whether the count-in before those bars belongs to it
+     * @param countIn whether it begins with the count-in, as if play was pressed at the first of those bars; without it the bars
+     *     sound as they do in the whole song
      * @param bits 16 (dithered) or 24: what the converters give; 32f (float): what the mixer gives them, which may be higher
      *     than full scale
      * @param players "all", "none", or the one stand-in player who plays
@@ -92,8 +93,8 @@ class FilesController {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
         WavWriter.SampleFormat format = WavFiles.format(bits);
-        SongRange range = bars.map(wanted -> SongRange.ofBars(open, wanted, countIn))
-                .orElseGet(() -> WavFiles.range(open, from, seconds));
+        SongRange range =
+                bars.map(wanted -> bars(open, wanted, countIn)).orElseGet(() -> WavFiles.range(open, from, seconds));
         media.require(open.sounds(), open.sampleRate());
         Optional<Ear> ear = at.equals("output") ? Optional.empty() : Optional.of(ear(open, rig, at, mix, format));
         StereoPair pair = pair(open, rig, ear.map(each -> each.cue().value()).orElse(mix));
@@ -119,8 +120,7 @@ class FilesController {
                                 : format == WavWriter.SampleFormat.FLOAT_32
                                         ? Rendering.At.MIXER
                                         : Rendering.At.CONVERTERS,
-                        range.from() - ear.map(Ear::delayFrames).orElse(0),
-                        range.frames(),
+                        range.later(-ear.map(Ear::delayFrames).orElse(0)),
                         (left, right, offset, frames) -> turn.send(() -> {
                             if (ear.isPresent()) {
                                 Ear there = ear.get();
@@ -135,6 +135,11 @@ class FilesController {
                         }));
             }
         }
+    }
+
+    private static SongRange bars(Session session, String bars, boolean countIn) {
+        SongRange range = SongRange.ofBars(session, bars, countIn);
+        return countIn ? range : range.inTheWholeSong(session);
     }
 
     private static Ear ear(Session session, Rig rig, String at, String id, WavWriter.SampleFormat format) {

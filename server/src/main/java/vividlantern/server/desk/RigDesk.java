@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -49,10 +50,16 @@ public class RigDesk {
     private final RigStore store;
     private final ApplicationEventPublisher events;
     private final Map<RigId, Open> open = new ConcurrentHashMap<>();
+    private volatile Consumer<Rig> consent = changed -> {};
 
     public RigDesk(RigStore store, ApplicationEventPublisher events) {
         this.store = store;
         this.events = events;
+    }
+
+    /** Asks somebody about every change before it is stored, however it was made; who refuses it throws. */
+    public void changesIf(Consumer<Rig> asked) {
+        consent = asked;
     }
 
     public Rig rig(RigId id) {
@@ -117,11 +124,14 @@ public class RigDesk {
 
     /** Keeps a copy of the rig as it is, under a name. */
     public RigStore.Kept keep(RigId id, String name) {
-        long number = store.keep(id, Texts.name(name, "A copy", "name"), Documents.write(rig(id)));
-        return copies(id).stream()
-                .filter(each -> each.number() == number)
-                .findFirst()
-                .orElseThrow();
+        Open held = opened(id);
+        synchronized (held) {
+            long number = store.keep(id, Texts.name(name, "A copy", "name"), Documents.write(held.rig));
+            return copies(id).stream()
+                    .filter(each -> each.number() == number)
+                    .findFirst()
+                    .orElseThrow();
+        }
     }
 
     public Rig copy(RigId id, long number) {
@@ -150,7 +160,9 @@ public class RigDesk {
         if (preamp.gain().settle(turned.gainDb()) != turned.gainDb() || turned.phantom() && !preamp.phantom()) {
             throw new Refused(preamp.houseLabel() + " cannot be turned to that.", "gainDb");
         }
-        store.note(id, turned);
+        synchronized (opened(id)) {
+            store.note(id, turned);
+        }
         events.publishEvent(new RigTurned(id));
     }
 
@@ -161,21 +173,25 @@ public class RigDesk {
 
     /** Keeps what was measured, as the newest of its device and rate. */
     public void keep(RigId id, String device, int sampleRate, MeasuredLatency.Measurement measured) {
-        store.keep(
-                id,
-                measuredOf(id, device, sampleRate)
-                        .map(known -> known.measured(measured))
-                        .orElseGet(() -> new MeasuredLatency(device, sampleRate, measured, Optional.empty())));
+        synchronized (opened(id)) {
+            store.keep(
+                    id,
+                    measuredOf(id, device, sampleRate)
+                            .map(known -> known.measured(measured))
+                            .orElseGet(() -> new MeasuredLatency(device, sampleRate, measured, Optional.empty())));
+        }
         events.publishEvent(new RigMeasured(id));
     }
 
     /** Lets the newest measurement of a device and a rate count, or the driver again. */
     public void adopt(RigId id, String device, int sampleRate, boolean on) {
-        MeasuredLatency known = measuredOf(id, device, sampleRate)
-                .orElseThrow(() -> new Refused(
-                        "Nothing was measured of that device at " + sampleRate + " Hz. Measure with a cable first.",
-                        "device"));
-        store.keep(id, known.adopting(on));
+        synchronized (opened(id)) {
+            MeasuredLatency known = measuredOf(id, device, sampleRate)
+                    .orElseThrow(() -> new Refused(
+                            "Nothing was measured of that device at " + sampleRate + " Hz. Measure with a cable first.",
+                            "device"));
+            store.keep(id, known.adopting(on));
+        }
         events.publishEvent(new RigMeasured(id));
     }
 
@@ -192,6 +208,7 @@ public class RigDesk {
             if (outcome.changesNothing()) {
                 return held.rig;
             }
+            consent.accept(outcome.whole());
             Rig before = held.rig;
             if (RigEdit.isLarge(edits)) {
                 store.keep(id, RigStore.KEPT_BY_ITSELF + RigEdit.summarise(edits, before), Documents.write(before));

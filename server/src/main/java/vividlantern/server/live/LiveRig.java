@@ -23,6 +23,7 @@ import vividlantern.hardware.PreampSetting;
 import vividlantern.history.Refused;
 import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.LiveState;
+import vividlantern.mix.MixPlan;
 import vividlantern.mix.TrackStanding;
 import vividlantern.preamp.InputStanding;
 import vividlantern.rig.Port;
@@ -30,6 +31,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigChanged;
+import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -84,10 +86,11 @@ public class LiveRig {
     /** The session for which the rig is being taken by itself. */
     private volatile Optional<SessionId> coming = Optional.empty();
 
-    public LiveRig(Desk desk, StandIns standIns) {
+    public LiveRig(Desk desk, RigDesk rigs, StandIns standIns) {
         this.desk = desk;
         this.standIns = standIns;
         desk.changesIf(this::requireStopped);
+        rigs.changesIf(this::requireStopped);
     }
 
     /** Gives a session the rig; the one that had it is silent from then on. */
@@ -104,13 +107,38 @@ public class LiveRig {
         });
     }
 
+    /** What cannot be played is refused before anything ends; whoever had the rig gets it back if it cannot be taken after all. */
     private void begin(SessionId id, Rig rig) {
+        requirePlayable(desk.session(id), rig);
+        Optional<SessionId> before =
+                Optional.ofNullable(stay).map(had -> had.session().id());
         end();
+        try {
+            start(id, rig);
+        } catch (RuntimeException fault) {
+            before.ifPresent(had -> start(had, desk.rigOf(had)));
+            throw fault;
+        }
+    }
+
+    private void start(SessionId id, Rig rig) {
         Stay next = new Stay(desk.session(id), rig, standIns);
         stay = next;
         next.start();
         next.follow(desk.rigOf(id));
         next.follow(desk.session(id));
+    }
+
+    private static void requirePlayable(Session session, Rig rig) {
+        try {
+            MixPlan.compile(session, rig, LiveState.STOPPED);
+        } catch (RuntimeException fault) {
+            LOG.error("{} cannot be compiled.", session.id(), fault);
+            throw new Refused(
+                    "\"" + session.name() + "\" cannot be played as it is (" + fault.getMessage()
+                            + "). Whoever has the rig keeps it. Go back to an earlier state of it under History.",
+                    "");
+        }
     }
 
     /** Gives a session the rig if no session has it, and its rig has something to sound through. */
@@ -227,6 +255,20 @@ public class LiveRig {
                 && now.live().playing()
                 && !now.goesOnWith(changed)) {
             throw new Refused("The song plays, and another buffer or rate would break it off. Stop it first.", "");
+        }
+    }
+
+    /** Refuses a state of the rig for which the engine would have to begin anew while the song plays. */
+    private void requireStopped(Rig changed) {
+        Stay now = stay;
+        if (now != null
+                && now.session().rigId().equals(changed.id())
+                && now.live().playing()
+                && !now.rig().soundsLike(changed)) {
+            throw new Refused(
+                    "The song plays, and this would change what it plays through: the engine would begin anew. Stop it"
+                            + " first.",
+                    "");
         }
     }
 

@@ -43,7 +43,7 @@ public class StandIns implements Venue {
 
     private final RigDesk rigs;
     private final MediaDesk media;
-    private final Map<Integer, NoteBank> notes = new ConcurrentHashMap<>();
+    private final NoteBank notes = new NoteBank();
     private final Map<RigId, Map<PortId, PreampSetting>> turned = new ConcurrentHashMap<>();
     private volatile StandInStudio studio;
     private volatile RigId rig;
@@ -92,8 +92,8 @@ public class StandIns implements Venue {
     }
 
     private StandInStudio studio(Session session, Rig wanted) {
-        NoteBank bank = notes.computeIfAbsent(session.sampleRate(), NoteBank::new);
-        StandInStudio opened = StandInStudio.open(wanted, bank, session.bufferFrames(), session.tempoMap());
+        StandInStudio opened =
+                StandInStudio.open(wanted, notes, session.sampleRate(), session.bufferFrames(), session.tempoMap());
         turnedAt(wanted.id()).forEach((port, setting) -> opened.turn(port.value(), setting));
         return opened;
     }
@@ -101,7 +101,11 @@ public class StandIns implements Venue {
     private Room room(StandInStudio studio) {
         return new Room(
                 studio,
-                transport -> studio.songAt(transport.deviceFrame(), transport.songFrame(), transport.playing()),
+                transport -> studio.songAt(
+                        transport.deviceFrame(),
+                        transport.songFrame(),
+                        transport.playing(),
+                        transport.passage().from()),
                 studio::follow,
                 media.shelf());
     }

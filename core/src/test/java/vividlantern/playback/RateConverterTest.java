@@ -1,4 +1,4 @@
-package vividlantern.media;
+package vividlantern.playback;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.playback.MediaReader;
 
 /** A sound at another rate: what can be heard passes within 0.1 dB, what would fold back lies 100 dB below. */
 public class RateConverterTest {

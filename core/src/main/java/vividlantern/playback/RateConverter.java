@@ -1,14 +1,13 @@
-package vividlantern.media;
+package vividlantern.playback;
 
 import java.io.IOException;
-import vividlantern.playback.MediaReader;
 import vividlantern.units.WindowedSinc;
 
 /**
  * Brings a sound to another sample rate. Up to 20 kHz, or nine tenths of what the lower rate can carry, it passes within 0.1 dB;
  * what would fold back is held back by 100 dB and more.
  */
-final class RateConverter {
+public final class RateConverter {
 
     private static final double HELD_BACK_DB = 110;
     private static final double PASSED_HZ = 20_000;
@@ -20,7 +19,7 @@ final class RateConverter {
 
     /** Takes frames as they come. */
     @FunctionalInterface
-    interface Sink {
+    public interface Sink {
         void write(float[][] samples, int frames) throws IOException;
     }
 
@@ -31,8 +30,10 @@ final class RateConverter {
     private final boolean exact;
     private final float[][] table;
     private final float[] between;
+    private float[][] in = new float[0][];
 
-    RateConverter(int from, int to) {
+    /** Converts from one rate to another, both in Hz. */
+    public RateConverter(int from, int to) {
         int divisor = gcd(from, to);
         this.from = from / divisor;
         this.to = to / divisor;
@@ -68,23 +69,36 @@ final class RateConverter {
     }
 
     /** Converts a sound of so many channels to so many frames. */
-    void convert(MediaReader sound, int channels, long frames, Sink sink) throws IOException {
-        float[][] in = new float[channels][(int) ((long) BLOCK * from / to) + 2 * reach + 2];
+    public void convert(MediaReader sound, int channels, long frames, Sink sink) throws IOException {
         float[][] out = new float[channels][BLOCK];
         for (long done = 0; done < frames; done += BLOCK) {
             int count = (int) Math.min(BLOCK, frames - done);
-            long first = done * from / to - reach + 1;
-            int needed = (int) ((done + count - 1) * from / to + reach - first) + 1;
-            sound.read(first, in, 0, needed);
-            for (int n = 0; n < count; n++) {
-                long position = (done + n) * from;
-                int at = (int) (position / to - reach + 1 - first);
-                float[] row = row((int) (position % to));
-                for (int channel = 0; channel < channels; channel++) {
-                    out[channel][n] = dot(row, in[channel], at);
-                }
-            }
+            read(sound, done, out, 0, count);
             sink.write(out, count);
+        }
+    }
+
+    /** Reads frames of the converted sound from one on, not before the first. */
+    void read(MediaReader sound, long frame, float[][] out, int outAt, int frames) throws IOException {
+        for (int done = 0; done < frames; done += BLOCK) {
+            readBlock(sound, frame + done, out, outAt + done, Math.min(BLOCK, frames - done));
+        }
+    }
+
+    private void readBlock(MediaReader sound, long frame, float[][] out, int outAt, int count) throws IOException {
+        if (in.length != out.length) {
+            in = new float[out.length][(int) ((long) BLOCK * from / to) + 2 * reach + 2];
+        }
+        long first = frame * from / to - reach + 1;
+        int needed = (int) ((frame + count - 1) * from / to + reach - first) + 1;
+        sound.read(first, in, 0, needed);
+        for (int n = 0; n < count; n++) {
+            long position = (frame + n) * from;
+            int at = (int) (position / to - reach + 1 - first);
+            float[] row = row((int) (position % to));
+            for (int channel = 0; channel < out.length; channel++) {
+                out[channel][outAt + n] = dot(row, in[channel], at);
+            }
         }
     }
 
