@@ -16,6 +16,9 @@ final class ClickSound {
     /** A sound sets in where it comes within so much of its peak. */
     private static final double ONSET_DB = -30;
 
+    /** Half of the least step of 24 bits. */
+    private static final double SILENT = 0x1p-24;
+
     private static final double FADE_OUT_SECONDS = 0.005;
 
     private ClickSound() {}
@@ -29,7 +32,7 @@ final class ClickSound {
                 .orElseGet(() -> made(voice, accented, peak, sampleRate));
     }
 
-    /** A silent sound stays silent. */
+    /** A sound that is silent in 24 bits stays silent. */
     private static float[] fromOnset(float[] sound, double peak, int sampleRate) {
         double largest = 0;
         for (float sample : sound) {
@@ -41,10 +44,10 @@ final class ClickSound {
             onset++;
         }
         float[] stroke = Arrays.copyOfRange(sound, onset, sound.length);
-        double gain = largest > 0 ? peak / largest : 0;
+        double gain = largest < SILENT ? 0 : peak / largest;
         double fade = Math.max(1, FADE_OUT_SECONDS * sampleRate);
         for (int n = 0; n < stroke.length; n++) {
-            stroke[n] *= (float) (gain * Math.min(1, (stroke.length - 1 - n) / fade));
+            stroke[n] = (float) (stroke[n] * gain * Math.min(1, (stroke.length - 1 - n) / fade));
         }
         return stroke;
     }

@@ -6,6 +6,8 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.HashSet;
@@ -41,6 +43,11 @@ public record Bundle(Session session, Rig rig) {
     private static final String SOUNDS = "sounds/";
     private static final String WAV = ".wav";
     private static final int MOST_FILES = 10_000;
+    /** The record that ends a ZIP file (APPNOTE 4.3.16), without its comment. */
+    private static final int DIRECTORY_END = 0x06054B50;
+
+    private static final int DIRECTORY_END_BYTES = 22;
+    private static final int LONGEST_COMMENT = 0xFFFF;
     private static final long MOST_BYTES = 16L << 30;
     private static final int MOST_TIMES = 100;
     /** Up to here a file may have been packed as well as it likes. */
@@ -170,6 +177,7 @@ public record Bundle(Session session, Rig rig) {
                 }
                 unpacked.transferTo(OutputStream.nullOutputStream());
             }
+            requireDirectory(counted, names.size());
         } catch (ZipException | IllegalArgumentException damaged) {
             throw refused("It is no ZIP file, or a damaged one.");
         } catch (EOFException cutOff) {
@@ -179,6 +187,22 @@ public record Bundle(Session session, Rig rig) {
             throw refused("It is no ZIP file.");
         }
         return documents;
+    }
+
+    /** Its directory stands at its end; without it, it was cut off, even if all files are there. */
+    private static void requireDirectory(Counted zip, int files) throws IOException {
+        zip.transferTo(OutputStream.nullOutputStream());
+        ByteBuffer end = ByteBuffer.wrap(zip.end()).order(ByteOrder.LITTLE_ENDIAN);
+        for (int at = end.capacity() - DIRECTORY_END_BYTES; files > 0 && at >= 0; at--) {
+            boolean closes = end.getInt(at) == DIRECTORY_END
+                    && at + DIRECTORY_END_BYTES + (end.getShort(at + 20) & 0xFFFF) == end.capacity();
+            if (closes && (end.getShort(at + 10) & 0xFFFF) == files) {
+                return;
+            }
+        }
+        if (files > 0) {
+            throw new EOFException("The directory is missing.");
+        }
     }
 
     private static void requirePlain(String name) {
@@ -229,9 +253,10 @@ public record Bundle(Session session, Rig rig) {
         return new Refused("This bundle was not taken in. " + why, "file");
     }
 
-    /** Counts what is read of a stream. */
+    /** Counts what is read of a stream, and holds what was read last. */
     private static final class Counted extends FilterInputStream {
 
+        private final byte[] last = new byte[DIRECTORY_END_BYTES + LONGEST_COMMENT];
         private long bytes;
 
         private Counted(InputStream in) {
@@ -240,16 +265,27 @@ public record Bundle(Session session, Rig rig) {
 
         @Override
         public int read() throws IOException {
-            int read = super.read();
-            bytes += read >= 0 ? 1 : 0;
-            return read;
+            byte[] one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
         }
 
         @Override
         public int read(byte[] buffer, int offset, int length) throws IOException {
             int read = super.read(buffer, offset, length);
+            for (int n = Math.max(0, read - last.length); n < read; n++) {
+                last[(int) ((bytes + n) % last.length)] = buffer[offset + n];
+            }
             bytes += Math.max(0, read);
             return read;
+        }
+
+        /** What was read last, as far as it is held. */
+        private byte[] end() {
+            byte[] end = new byte[(int) Math.min(bytes, last.length)];
+            for (int n = 0; n < end.length; n++) {
+                end[n] = last[(int) ((bytes - end.length + n) % last.length)];
+            }
+            return end;
         }
     }
 

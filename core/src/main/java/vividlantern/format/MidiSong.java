@@ -165,12 +165,16 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
             if (read < tracks) {
                 throw refused("It is cut off: it says that it has " + tracks + " tracks, and " + read + " are there.");
             }
-            TempoMap bars = meters();
+            TempoMap bars = sound(meters());
             TempoMap map = new TempoMap(tempos(bars.curve()), bars.meters(), pickUp, lastBar).inSteps();
+            return new MidiSong(sound(map), parts(map), notes);
+        }
+
+        private static TempoMap sound(TempoMap map) {
             if (!map.fault().isEmpty()) {
                 throw refused(map.fault());
             }
-            return new MidiSong(map, parts(map), notes);
+            return map;
         }
 
         private int header() {

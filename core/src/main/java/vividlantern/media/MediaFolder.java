@@ -78,8 +78,8 @@ public final class MediaFolder implements MediaShelf {
      * @param fits asked before anything is kept; it refuses what cannot be used
      * @throws Refused with the reason, if it cannot be taken in
      */
-    public Media takeIn(String name, InputStream in, int sampleRate, Consumer<Media> fits) throws IOException {
-        return takeIn(name, in, OptionalInt.of(sampleRate), fits).media();
+    public Arrived takeIn(String name, InputStream in, int sampleRate, Consumer<Media> fits) throws IOException {
+        return takeIn(name, in, OptionalInt.of(sampleRate), fits);
     }
 
     /**
@@ -98,10 +98,20 @@ public final class MediaFolder implements MediaShelf {
     /** Lets go of a sound that is not used after all, if it was not here before and has not come again. */
     public void letGo(Arrived arrived) {
         if (!arrived.wasHere() && arrivals.get(arrived.media().id()) == arrived.time()) {
-            delete(file(arrived.media().id()));
-            delete(peaksOf(arrived.media().id()));
-            seen.remove(arrived.media().id());
+            remove(arrived.media().id());
         }
+    }
+
+    /** Deletes a sound with all that was made of it. */
+    public void remove(MediaId id) {
+        try (Stream<Path> there = Files.list(folder)) {
+            there.filter(path -> path.getFileName().toString().startsWith(id + "."))
+                    .forEach(MediaFolder::delete);
+        } catch (IOException stays) {
+            LOG.log(Logger.Level.WARNING, "The folder of sounds could not be looked through.", stays);
+        }
+        seen.remove(id);
+        arrivals.remove(id);
     }
 
     private Arrived takeIn(String name, InputStream in, OptionalInt sampleRate, Consumer<Media> fits)

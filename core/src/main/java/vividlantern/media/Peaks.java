@@ -12,6 +12,8 @@ final class Peaks {
 
     private static final int STRETCHES = 2000;
     private static final int BLOCK = 1 << 14;
+    /** 60 dB above full scale: more than any mix leaves behind, and far from where sums of it are no numbers any more. */
+    private static final float LOUDEST = 1000;
 
     private final byte[] bytes;
 
@@ -19,7 +21,7 @@ final class Peaks {
         this.bytes = bytes;
     }
 
-    /** Reads a sound whole; one with samples that are not numbers is refused. */
+    /** Reads a sound whole; one with samples that are not numbers, or more than 60 dB above full scale, is refused. */
     static Peaks of(WavReader wav) throws IOException {
         int stretches = (int) Math.min(STRETCHES, wav.frames());
         float[] peaks = new float[stretches];
@@ -34,6 +36,12 @@ final class Peaks {
                         throw new Refused(
                                 "This sound was not taken in. It holds samples that are not numbers, at frame "
                                         + (done + n) + " first.",
+                                "file");
+                    }
+                    if (loud > LOUDEST) {
+                        throw new Refused(
+                                "This sound was not taken in. At frame " + (done + n)
+                                        + " it is more than 60 dB above full scale. Export it again at a lower level.",
                                 "file");
                     }
                     int stretch = (int) ((done + n) * stretches / wav.frames());

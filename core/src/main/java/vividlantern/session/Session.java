@@ -267,9 +267,7 @@ public record Session(
 
     /** All sounds from files that are played or struck in it. */
     public Stream<Media> sounds() {
-        return Stream.concat(
-                backing.stream().map(Backing::media),
-                click.voices().stream().flatMap(voice -> voice.ownSound().stream()));
+        return Stream.concat(backing.stream(), Stream.of(click)).flatMap(Media::in);
     }
 
     /** The session whose click knows nothing of parts that are not there. */

@@ -138,6 +138,12 @@ public record Template(
         return new Template(newId, about, ports, pairs, session, page);
     }
 
+    /** The same under another title. */
+    public Template called(String title) {
+        About named = new About(title, about.description(), about.tags(), about.picture());
+        return new Template(id, named, ports, pairs, session, page);
+    }
+
     /** Whether nothing of it was plugged anywhere; then everything of it wants a place. */
     boolean isUnplugged() {
         return session.inputs().stream().allMatch(input -> input.ports().isEmpty())

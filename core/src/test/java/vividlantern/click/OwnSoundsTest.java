@@ -6,6 +6,7 @@ import static vividlantern.session.ClickPattern.Stroke.ACCENTED;
 import static vividlantern.session.ClickPattern.Stroke.SILENT;
 import static vividlantern.session.ClickPattern.Stroke.SOUNDING;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,6 +62,21 @@ public class OwnSoundsTest {
 
     private static OwnSounds own() {
         return new OwnSounds(RATE, Map.of(KNOCK.id(), knock()));
+    }
+
+    @Test
+    public void aSoundOfTheTiniestSamplesIsSilentAndASoftOneAsLoudAsAnyOther() {
+        for (float tiny : new float[] {Float.MIN_VALUE, 1e-40f, 5e-8f}) {
+            OwnSounds own = new OwnSounds(RATE, Map.of(KNOCK.id(), new float[] {tiny, -tiny, tiny, tiny}));
+            for (float sample : played(List.of(SOUNDING, SOUNDING, SOUNDING, SOUNDING), own, 0, 96_000)) {
+                assertThat(sample).isZero();
+            }
+        }
+        float[] soft = new float[1000];
+        Arrays.fill(soft, 1e-7f);
+        float[] heard = played(
+                List.of(SOUNDING, SOUNDING, SOUNDING, SOUNDING), new OwnSounds(RATE, Map.of(KNOCK.id(), soft)), 0, 100);
+        assertThat((double) heard[10]).isCloseTo(PEAK, within(1e-6));
     }
 
     @Test

@@ -83,6 +83,15 @@ public class BundleTest {
     }
 
     @Test
+    public void oneThatIsCutOffAnywhereIsRefused() throws IOException {
+        byte[] whole = bundle(RandomSessions.session(1));
+        assertThat(read(whole).session()).isNotNull();
+        for (int missing : new int[] {1, 5, 22, 23, 60, 300, whole.length / 2, whole.length - 10}) {
+            refused(Arrays.copyOf(whole, whole.length - missing), "This bundle was not taken in.");
+        }
+    }
+
+    @Test
     public void itIsUsefulWithoutThisProgram() throws IOException {
         List<String> names = new ArrayList<>();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bundle(RandomSessions.session(1))))) {

@@ -203,14 +203,55 @@ public class MidiSongTest {
         for (int at = 0; at < 100_000; at++) {
             events.writeBytes(new byte[] {1, (byte) 0xFF, 0x51, 3, 7, (byte) (at % 200), 0x20});
         }
-        byte[] track = ByteBuffer.allocate(8 + events.size())
-                .put("MTrk".getBytes(StandardCharsets.US_ASCII))
-                .putInt(events.size())
-                .put(events.toByteArray())
-                .array();
-        assertThatThrownBy(() -> MidiSong.read(file(0, 1, 96, track)))
+        assertThatThrownBy(() -> song(events))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("A song has at most 1000 tempos");
+    }
+
+    private static MidiSong song(ByteArrayOutputStream events) {
+        return MidiSong.read(file(
+                0,
+                1,
+                96,
+                ByteBuffer.allocate(8 + events.size())
+                        .put("MTrk".getBytes(StandardCharsets.US_ASCII))
+                        .putInt(events.size())
+                        .put(events.toByteArray())
+                        .array()));
+    }
+
+    /** A bar of 4/4 has 384 ticks, which are written as 0x83 0x00. */
+    private static ByteArrayOutputStream aBarApart(int count, byte[]... events) {
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        for (int at = 0; at < count; at++) {
+            all.writeBytes(new byte[] {(byte) 0x83, 0});
+            all.writeBytes(events[at % events.length]);
+        }
+        return all;
+    }
+
+    @Test
+    public void aSongHasAsManyPartsOfOneNameAsItCanHaveAndNoMore() {
+        byte[] part = {(byte) 0xFF, 6, 1, 'A'};
+        Session session = RandomSessions.blank();
+        for (Edit edit : song(aBarApart(1000, part)).edits(session)) {
+            session = edit.applyTo(session, RandomSessions.RIG);
+        }
+        assertThat(session.markers()).hasSize(1000);
+        assertThat(session.markers().get(999).name()).isEqualTo("A 1000");
+        assertThat(session.markers().get(999).bar()).isEqualTo(1001);
+        assertThatThrownBy(() -> song(aBarApart(20_000, part)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("more than 1000 markers");
+    }
+
+    @Test
+    public void twentyThousandTimeSignaturesAreReadAndRefused() {
+        byte[] inFour = {(byte) 0xFF, 0x58, 4, 4, 2, 24, 8};
+        byte[] inTwo = {(byte) 0xFF, 0x58, 4, 2, 1, 24, 8};
+        assertThatThrownBy(() -> song(aBarApart(20_000, inFour, inTwo)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("as many time signatures");
     }
 
     @DataProvider

@@ -54,7 +54,8 @@ public class MediaFolderTest {
     }
 
     private Media take(byte[] bytes, int rate) throws IOException {
-        return folder.takeIn("Guide.wav", new ByteArrayInputStream(bytes), rate, fits -> {});
+        return folder.takeIn("Guide.wav", new ByteArrayInputStream(bytes), rate, fits -> {})
+                .media();
     }
 
     @Test
@@ -119,8 +120,17 @@ public class MediaFolderTest {
                 .order(ByteOrder.LITTLE_ENDIAN)
                 .putFloat(Float.NEGATIVE_INFINITY)
                 .array();
+        byte[] tooLoud = ByteBuffer.allocate(8)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putFloat(999)
+                .putFloat(-3e38f)
+                .array();
         return new Object[][] {
             {new byte[0], "It is empty."},
+            {
+                file("RIFF", format(3, 1, 48_000, 32), chunk("data", tooLoud)),
+                "At frame 1 it is more than 60 dB above full scale. Export it again at a lower level."
+            },
             {WavBytes.sound(40, 48_000, 100), "It has 40 channels; a track has up to 8."},
             {WavBytes.sound(1, 7_999, 100), "Its rate is 7999 Hz; it may be 8 to 384 kHz."},
             {file("RIFF", format(3, 1, 48_000, 32), chunk("data", nan)), "not numbers, at frame 1 first."},
@@ -134,6 +144,17 @@ public class MediaFolderTest {
                 .isInstanceOf(Refused.class)
                 .hasMessage("This sound was not taken in. "
                         + (why.startsWith("not") ? "It holds samples that are " : "") + why);
+        assertThat(files()).isEmpty();
+    }
+
+    @Test
+    public void whatIsLetGoGoesWithAllThatWasMadeOfIt() throws IOException {
+        MediaFolder.Arrived arrived =
+                folder.takeIn("Guide.wav", new ByteArrayInputStream(WavBytes.sound(1, 44_100, 500)));
+        folder.open(arrived.media(), 48_000).close();
+        folder.open(arrived.media(), 96_000).close();
+        assertThat(files()).hasSize(4);
+        folder.letGo(arrived);
         assertThat(files()).isEmpty();
     }
 

@@ -112,6 +112,43 @@ public class BoundsTest extends ServerTest {
     }
 
     @Test
+    public void anAcceptThatCannotBeReadOrMetIsAProblem() {
+        for (String accept : List.of("nothing", "text/plain;;;=", "image/png")) {
+            HttpRequest.Builder asked =
+                    HttpRequest.newBuilder(address("/api/sessions/nowhere")).header("Accept", accept);
+            HttpResponse<String> answer = send(asked);
+            assertProblem(answer, answer.statusCode());
+        }
+    }
+
+    /** Of 230 that send half a body, and no more, each holds a place of its own or is sent away; an edit is made meanwhile. */
+    @Test
+    public void whoSendsSlowlyKeepsNobodyElseWaiting() throws IOException {
+        int port = program.getWebServer().getPort();
+        String half = "POST " + SESSION + "/edits HTTP/1.1\r\nHost: localhost:" + port
+                + "\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{\"edits\": [";
+        List<Socket> slow = new ArrayList<>();
+        try {
+            for (int n = 0; n < 230; n++) {
+                Socket socket = new Socket("localhost", port);
+                socket.getOutputStream().write(half.getBytes(StandardCharsets.US_ASCII));
+                slow.add(socket);
+            }
+            String edit = "{\"edits\": [{\"kind\": \"mute-track\", \"track\": \"bass\", \"muted\": true}]}";
+            assertThat(post(SESSION + "/edits", "p", edit).statusCode()).isEqualTo(200);
+            assertThat(slow.get(0).getInputStream().available())
+                    .as("the first one still holds its place")
+                    .isZero();
+            byte[] sentAway = slow.get(229).getInputStream().readNBytes(12);
+            assertThat(new String(sentAway, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 429");
+        } finally {
+            for (Socket socket : slow) {
+                socket.close();
+            }
+        }
+    }
+
+    @Test
     public void foreignPagesCannotReadEither() {
         for (String site : List.of("cross-site", "same-site")) {
             HttpRequest.Builder image = HttpRequest.newBuilder(address(SESSION + "/mixes/main.wav?seconds=1"))

@@ -2,12 +2,18 @@ package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -91,6 +97,39 @@ public class BundlesTest extends ServerTest {
         assertThat(takenIn("saltworks", zip).at("/backing/0/media/id").asString())
                 .isEqualTo(guide);
         assertThat(file).hasBinaryContent(content);
+    }
+
+    /** A bundle whose session runs at a rate that its sounds have not. */
+    private static byte[] atAnotherRate(byte[] zip) throws Exception {
+        ByteArrayOutputStream changed = new ByteArrayOutputStream();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip));
+                ZipOutputStream out = new ZipOutputStream(changed)) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                byte[] content = in.readAllBytes();
+                if (entry.getName().equals("session.json")) {
+                    content = new String(content, StandardCharsets.UTF_8)
+                            .replaceFirst("\"sampleRate\":48000", "\"sampleRate\":44100")
+                            .getBytes(StandardCharsets.UTF_8);
+                }
+                out.putNextEntry(new ZipEntry(entry.getName()));
+                out.write(content);
+            }
+        }
+        return changed.toByteArray();
+    }
+
+    @Test
+    public void whatWasMadeOfItsSoundsGoesWithARefusal() throws Exception {
+        byte[] zip = bundle("low-water");
+        String guide = get(SESSION).at("/backing/0/media/id").asString();
+        Path file = data.resolve("media").resolve(guide + ".wav");
+        byte[] content = Files.readAllBytes(file);
+        Files.delete(file);
+        assertThat(send("/api/sessions/import?rig=nowhere", atAnotherRate(zip)).statusCode())
+                .isEqualTo(404);
+        assertThat(data.resolve("media").resolve(guide + ".44100.wav")).doesNotExist();
+        assertThat(file).doesNotExist();
+        Files.write(file, content);
     }
 
     @Test

@@ -12,6 +12,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -42,6 +43,7 @@ import vividlantern.rig.edit.Shelf;
 import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 import vividlantern.rig.edit.TieInOrder;
 import vividlantern.rig.edit.Wiring;
+import vividlantern.server.desk.BinDesk;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.desk.RigDesk;
@@ -111,12 +113,14 @@ class RigsController {
     record Difference(List<String> changes, List<RigEdit> edits) {}
 
     private final RigDesk desk;
+    private final BinDesk bin;
     private final Desk sessions;
     private final ReadThrough readThrough;
     private final RawRows raw;
 
-    RigsController(RigDesk desk, Desk sessions, ReadThrough readThrough, RawRows raw) {
+    RigsController(RigDesk desk, BinDesk bin, Desk sessions, ReadThrough readThrough, RawRows raw) {
         this.desk = desk;
+        this.bin = bin;
         this.sessions = sessions;
         this.readThrough = readThrough;
         this.raw = raw;
@@ -139,6 +143,20 @@ class RigsController {
                 empty -> wanted.document()
                         .map(document -> new ReplaceRig(named(document.checked(), empty)).applyTo(empty))
                         .orElse(empty));
+    }
+
+    /** Begins a rig that is a copy of this one. */
+    @PostMapping("/{rig}/duplicate")
+    @ResponseStatus(HttpStatus.CREATED)
+    Rig duplicate(@PathVariable String rig) {
+        return desk.duplicate(new RigId(rig));
+    }
+
+    /** Puts a rig into the bin, from which it can be taken back: one that no session is laid out for, and not the last. */
+    @DeleteMapping("/{rig}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String rig) {
+        bin.remove(new RigId(rig));
     }
 
     private static Rig named(Rig rig, Rig created) {

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -29,6 +30,7 @@ import vividlantern.patch.Ports;
 import vividlantern.rig.Driver;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
+import vividlantern.server.desk.BinDesk;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.ReadThrough;
@@ -106,12 +108,14 @@ class SessionsController {
             Driver driver) {}
 
     private final Desk desk;
+    private final BinDesk bin;
     private final LiveRig live;
     private final ReadThrough readThrough;
     private final RawRows raw;
 
-    SessionsController(Desk desk, LiveRig live, ReadThrough readThrough, RawRows raw) {
+    SessionsController(Desk desk, BinDesk bin, LiveRig live, ReadThrough readThrough, RawRows raw) {
         this.desk = desk;
+        this.bin = bin;
         this.live = live;
         this.readThrough = readThrough;
         this.raw = raw;
@@ -161,6 +165,21 @@ class SessionsController {
     @GetMapping("/{session}")
     Session session(@PathVariable String session) {
         return desk.session(new SessionId(session));
+    }
+
+    /** Begins a session that is a copy of this one, with an empty log. */
+    @PostMapping("/{session}/duplicate")
+    @ResponseStatus(HttpStatus.CREATED)
+    Session duplicate(@PathVariable String session) {
+        return desk.duplicate(new SessionId(session));
+    }
+
+    /** Puts a session into the bin, from which it can be taken back; not one that is at the rig. */
+    @DeleteMapping("/{session}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String session) {
+        SessionId id = new SessionId(session);
+        live.whileAway(id, () -> bin.remove(id));
     }
 
     /** An id of our own for a part that is to be added: from its name, with a number behind it if that is taken. */

@@ -24,6 +24,7 @@ import vividlantern.patch.Ports;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
+import vividlantern.server.desk.BinDesk;
 import vividlantern.server.desk.TemplateDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.KeptStore;
@@ -112,10 +113,12 @@ class TemplatesController {
     record Begun(SessionId session, Optional<Template.PageState> page) {}
 
     private final TemplateDesk desk;
+    private final BinDesk bin;
     private final LiveRig live;
 
-    TemplatesController(TemplateDesk desk, LiveRig live) {
+    TemplatesController(TemplateDesk desk, BinDesk bin, LiveRig live) {
         this.desk = desk;
+        this.bin = bin;
         this.live = live;
     }
 
@@ -133,10 +136,27 @@ class TemplatesController {
         return card(desk.keep(new SessionId(session), about, wanted.withoutNames(), wanted.page()));
     }
 
+    /** Keeps a copy of a template. */
+    @PostMapping("/templates/{template}/duplicate")
+    @ResponseStatus(HttpStatus.CREATED)
+    Card duplicate(@PathVariable String template) {
+        return card(desk.duplicate(new TemplateId(template)));
+    }
+
+    /** A name that something shall have. */
+    record NewName(String name) {}
+
+    /** Gives a template another name, as its next version. */
+    @PostMapping("/templates/{template}/name")
+    Card rename(@PathVariable String template, @RequestBody NewName wanted) {
+        return card(desk.rename(new TemplateId(template), wanted.name()));
+    }
+
+    /** Puts a template into the bin, from which it can be taken back. */
     @DeleteMapping("/templates/{template}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String template) {
-        desk.remove(new TemplateId(template));
+        bin.remove(new TemplateId(template));
     }
 
     /** How a template fits each rig. */

@@ -56,7 +56,12 @@ public class BundleDesk {
     public Session takeInWithRig(Bundle bundle) {
         Rig made = rigs.create(
                 bundle.rig().name(), empty -> RigParts.assemble(empty.id(), 0, RigParts.OF_RIG.parts(bundle.rig())));
-        return takeInOn(bundle, made.id());
+        try {
+            return takeInOn(bundle, made.id());
+        } catch (RuntimeException refused) {
+            rigs.forget(made.id());
+            throw refused;
+        }
     }
 
     /** Takes a session in on a rig that is the same as its own. */

@@ -31,6 +31,7 @@ import vividlantern.session.Parts;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.Settings;
 import vividlantern.session.SongEntry;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.Grouped;
@@ -154,6 +155,20 @@ public class Desk {
                 id -> Parts.assemble(id, 0, Parts.OF_SESSION.parts(from))
                         .with(from.songEntry()
                                 .map(entry -> new SongEntry(id, entry.place(), entry.key(), entry.notes()))));
+    }
+
+    /** Begins a session that is a copy of another one, with an empty log. */
+    public Session duplicate(SessionId id) {
+        Session from = session(id);
+        Settings was = from.settings();
+        return takeIn(from.with(new Settings(
+                was.name() + " copy",
+                was.song(),
+                was.sampleRate(),
+                was.bitDepth(),
+                was.bufferFrames(),
+                was.rigId(),
+                was.main())));
     }
 
     /** Takes a session in as the next song of a production, after another one of it. */
@@ -326,6 +341,17 @@ public class Desk {
                 }
             }
         });
+    }
+
+    /** Has a session put away while nobody can change it, and forgets it. */
+    void remove(SessionId id, Runnable putAway) {
+        Open held = opened(id);
+        synchronized (held) {
+            putAway.run();
+            held.letGo = true;
+            open.remove(id, held);
+        }
+        events.publishEvent(new SessionRemoved(id));
     }
 
     /** Whether a session is open; asking does not open it. */

@@ -61,8 +61,7 @@ final class KeptShelf<T> {
 
     /** Keeps a new one. One at a time, so that two of one title get ids of their own. */
     synchronized T keep(String title, Function<String, T> made) {
-        List<String> taken = store.ids(kind);
-        return put(Ids.fresh(title, taken::contains), made);
+        return put(Ids.fresh(title, taken -> store.has(kind, taken)), made);
     }
 
     /** Keeps the next version of one that is there. */
@@ -76,6 +75,11 @@ final class KeptShelf<T> {
         store.add(kind, id, kept);
         read.put(id, kept);
         return kept;
+    }
+
+    /** Forgets what was read of one. */
+    void forget(String id) {
+        read.remove(id);
     }
 
     void remove(String id) {

@@ -90,6 +90,11 @@ public class MediaDesk {
         return folder.asItCame(sound);
     }
 
+    /** Deletes a sound of which nothing speaks any more. */
+    void remove(MediaId sound) {
+        folder.remove(sound);
+    }
+
     public MediaShelf shelf() {
         return folder;
     }
@@ -97,7 +102,7 @@ public class MediaDesk {
     /** Takes a WAV file in that no track plays yet. */
     public Media keep(String name, InputStream wav, int sampleRate) {
         try {
-            return folder.takeIn(name, wav, sampleRate, fits -> {});
+            return folder.takeIn(name, wav, sampleRate, fits -> {}).media();
         } catch (IOException failed) {
             throw new Refused("\"" + name + "\" could not be kept: " + failed.getMessage(), "file");
         }
@@ -106,11 +111,10 @@ public class MediaDesk {
     /** Takes a WAV file in and gives it to a backing track, or to a new one that is called like the file. */
     public TakenIn takeIn(SessionId id, String person, String name, Optional<TrackId> track, InputStream wav)
             throws IOException {
-        Media media = takeIn(id, name, wav, sound -> playing(desk.session(id), track, sound));
-        BackingEdit edit = playing(desk.session(id), track, media);
+        MediaFolder.Arrived arrived = takeIn(id, name, wav, sound -> playing(desk.session(id), track, sound));
+        BackingEdit edit = playing(desk.session(id), track, arrived.media());
         TrackId plays = edit instanceof BackingEdit.AddBacking added ? added.track() : track.orElseThrow();
-        Session changed = desk.change(id, person, "", List.of(edit), OptionalLong.empty());
-        return new TakenIn(Optional.of(plays), media, changed.revision());
+        return new TakenIn(Optional.of(plays), arrived.media(), change(id, person, edit, arrived));
     }
 
     private static BackingEdit playing(Session session, Optional<TrackId> by, Media media) {
@@ -123,10 +127,20 @@ public class MediaDesk {
 
     /** Takes a short WAV file in that a voice of the click strikes. */
     public TakenIn takeIn(SessionId id, String person, String name, VoiceId voice, InputStream wav) throws IOException {
-        Media media = takeIn(id, name, wav, sound -> striking(desk.session(id), voice, sound));
-        SongEdit edit = striking(desk.session(id), voice, media);
-        Session changed = desk.change(id, person, "", List.of(edit), OptionalLong.empty());
-        return new TakenIn(Optional.empty(), media, changed.revision());
+        MediaFolder.Arrived arrived = takeIn(id, name, wav, sound -> striking(desk.session(id), voice, sound));
+        SongEdit edit = striking(desk.session(id), voice, arrived.media());
+        return new TakenIn(Optional.empty(), arrived.media(), change(id, person, edit, arrived));
+    }
+
+    /** Makes the edit that a sound has come for, and lets go of the sound if that is refused after all. */
+    private long change(SessionId id, String person, Edit edit, MediaFolder.Arrived arrived) {
+        try {
+            return desk.change(id, person, "", List.of(edit), OptionalLong.empty())
+                    .revision();
+        } catch (RuntimeException refused) {
+            folder.letGo(arrived);
+            throw refused;
+        }
     }
 
     private static SongEdit striking(Session session, VoiceId voice, Media media) {
@@ -136,7 +150,8 @@ public class MediaDesk {
     }
 
     /** Nothing is kept of a file whose edit would be refused. */
-    private Media takeIn(SessionId id, String name, InputStream wav, Function<Media, Edit> use) throws IOException {
+    private MediaFolder.Arrived takeIn(SessionId id, String name, InputStream wav, Function<Media, Edit> use)
+            throws IOException {
         return folder.takeIn(
                 name,
                 wav,

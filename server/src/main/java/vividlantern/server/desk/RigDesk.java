@@ -26,7 +26,9 @@ import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
 import vividlantern.rig.edit.RigEdit;
+import vividlantern.rig.edit.StudioEdit.NameRig;
 import vividlantern.rig.edit.StudioEdit.ReplaceRig;
+import vividlantern.server.store.Bin;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Unreadable;
 import vividlantern.timing.MeasuredLatency;
@@ -48,12 +50,14 @@ public class RigDesk {
     private static final Logger LOG = LoggerFactory.getLogger(RigDesk.class);
 
     private final RigStore store;
+    private final Bin bin;
     private final ApplicationEventPublisher events;
     private final Map<RigId, Open> open = new ConcurrentHashMap<>();
     private volatile Consumer<Rig> consent = changed -> {};
 
-    public RigDesk(RigStore store, ApplicationEventPublisher events) {
+    public RigDesk(RigStore store, Bin bin, ApplicationEventPublisher events) {
         this.store = store;
+        this.bin = bin;
         this.events = events;
     }
 
@@ -90,6 +94,27 @@ public class RigDesk {
         Rig rig = filled.apply(Rig.empty(new RigId(id), called));
         store.add(rig);
         return rig;
+    }
+
+    /** Begins a rig that is a copy of another one. */
+    public Rig duplicate(RigId id) {
+        Rig from = rig(id);
+        return create(
+                from.name() + " copy",
+                empty -> RigParts.assemble(
+                        empty.id(), 0, RigParts.OF_RIG.parts(new NameRig(empty.name()).applyTo(from))));
+    }
+
+    /** Deletes a rig for good that was begun for something that came to nothing. */
+    void forget(RigId id) {
+        bin.put(Bin.Kind.RIG, id.value());
+        bin.delete(Bin.Kind.RIG, id.value());
+        letGo(id);
+    }
+
+    /** Forgets a rig that was removed. */
+    void letGo(RigId id) {
+        open.remove(id);
     }
 
     /** Takes a rig in as it is, unless there is one of that id. */

@@ -38,6 +38,7 @@ public class TemplateDesk {
         }
     }
 
+    private static final String COPY = " copy";
     private static final SessionId NOBODY = new SessionId("none");
 
     private record Both(TemplateId template, RigId rig) {}
@@ -146,11 +147,31 @@ public class TemplateDesk {
         return shelf.keep(from.about().title(), id -> from.as(new TemplateId(id)));
     }
 
-    public void remove(TemplateId id) {
+    /** Keeps a copy of a template under another name. */
+    public Template duplicate(TemplateId id) {
+        Template from = template(id);
+        Template.About about = from.about();
+        String title = about.title() + COPY;
+        return shelf.keep(title, fresh -> from.as(new TemplateId(fresh)).called(title));
+    }
+
+    /** Gives a template another name, as its next version. */
+    public Template rename(TemplateId id, String title) {
+        requireRemovable(id);
+        Template was = shelf.get(id.value());
+        return shelf.update(id.value(), same -> was.called(title));
+    }
+
+    void requireRemovable(TemplateId id) {
         if (id.equals(ShippedTemplates.EVERY_INPUT)) {
-            throw new Refused("This template is made from the rig; it cannot be removed.", "");
+            throw new Refused("This template is made from the rig; it cannot be removed or renamed.", "");
         }
-        shelf.remove(id.value());
+        shelf.get(id.value());
+    }
+
+    void letGo(TemplateId id) {
+        shelf.forget(id.value());
+        fits.keySet().removeIf(each -> each.template().equals(id));
     }
 
     /** How a template would fit each rig that can be read. */

@@ -41,6 +41,19 @@ public final class Reached {
         });
     }
 
+    /** Notes at once that so much goes from it, and takes that back if the transaction at hand is not stored. */
+    public void takeBeforeStored(long less) {
+        add(-less);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCompletion(int status) {
+                if (status != STATUS_COMMITTED) {
+                    add(less);
+                }
+            }
+        });
+    }
+
     private synchronized void add(long more) {
         begin(sum + more);
     }

@@ -30,6 +30,7 @@ import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.RigMeasured;
 import vividlantern.server.desk.RigTurned;
 import vividlantern.server.desk.SessionChanged;
+import vividlantern.server.desk.SessionRemoved;
 import vividlantern.server.store.StoreWatch;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
@@ -172,6 +173,15 @@ public class LiveHub extends TextWebSocketHandler {
                 Documents.write(Map.of("type", "rig", "revision", change.after().revision()));
         pages.of(session -> desk.rigOf(session).id().equals(change.after().id()))
                 .forEach(page -> page.text(message));
+    }
+
+    /** Tells pages that their session was put into the bin; they follow it no more. */
+    @EventListener
+    public void follow(SessionRemoved removed) {
+        for (LivePage page : pages.of(removed.id()::equals)) {
+            page.text("{\"type\":\"removed\"}");
+            pages.remove(page.id());
+        }
     }
 
     /** Tells pages on a rig that a hand turned something there. */

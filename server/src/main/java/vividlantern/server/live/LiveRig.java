@@ -178,6 +178,19 @@ public class LiveRig {
         ask(this::end);
     }
 
+    /** Has something done with a session that must not be at the rig meanwhile. */
+    public void whileAway(SessionId id, Runnable work) {
+        ask(() -> {
+            if (isAtTheRig(id)) {
+                throw new Refused(
+                        "\"" + desk.session(id).name() + "\" is at the rig. Give up the rig, or take it for another"
+                                + " session first.",
+                        "");
+            }
+            work.run();
+        });
+    }
+
     @PreDestroy
     void close() {
         ask(this::end);

@@ -8,6 +8,8 @@ import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.time.OffsetDateTime;
+import vividlantern.format.Documents;
+import vividlantern.template.Template;
 
 /** A version of a template, a kit or a setting, as a document. */
 @Entity
@@ -25,7 +27,14 @@ class KeptRow {
     Id key;
 
     OffsetDateTime keptAt;
+    /** When all versions of it were put into the bin; null while they are not there. */
+    OffsetDateTime removedAt;
 
     @Lob
     String document;
+
+    /** What a template is called, as it stands in its document. */
+    String title() {
+        return Documents.read(document, Template.class).about().title();
+    }
 }

@@ -49,18 +49,40 @@ public class KeptStore {
     @Transactional(readOnly = true)
     public List<String> ids(Kind kind) {
         return entities.createQuery(
-                        "select k.key.id from KeptRow k where k.key.kind = :kind group by k.key.id"
+                        "select k.key.id from KeptRow k where k.key.kind = :kind and k.removedAt is null group by k.key.id"
                                 + " order by max(k.keptAt) desc, k.key.id",
                         String.class)
                 .setParameter("kind", kind.word)
                 .getResultList();
     }
 
+    /** Whether there is one of this id, in the bin or not. */
+    @Transactional(readOnly = true)
+    public boolean has(Kind kind, String id) {
+        return entities.createQuery(
+                                "select count(k) from KeptRow k where k.key.kind = :kind and k.key.id = :id",
+                                Long.class)
+                        .setParameter("kind", kind.word)
+                        .setParameter("id", id)
+                        .getSingleResult()
+                > 0;
+    }
+
+    /** Whether a document that is kept, in the bin or not, holds a text. */
+    @Transactional(readOnly = true)
+    public boolean anyHolds(String text) {
+        return entities.createQuery("select count(k) from KeptRow k where k.document like :text", Long.class)
+                        .setParameter("text", "%" + text + "%")
+                        .getSingleResult()
+                > 0;
+    }
+
     /** The versions of one, the newest first; none if it is not there. */
     @Transactional(readOnly = true)
     public List<KeptVersion> versions(Kind kind, String id) {
         return entities.createQuery(
-                        "from KeptRow k where k.key.kind = :kind and k.key.id = :id order by k.key.version desc",
+                        "from KeptRow k where k.key.kind = :kind and k.key.id = :id and k.removedAt is null"
+                                + " order by k.key.version desc",
                         KeptRow.class)
                 .setParameter("kind", kind.word)
                 .setParameter("id", id)

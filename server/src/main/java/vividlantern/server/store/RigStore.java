@@ -66,7 +66,7 @@ public class RigStore {
         return entities.createQuery("""
                         select new vividlantern.server.store.RigStore$StoredRig(r.id, r.name,
                           (select count(d) from DeviceRow d where d.key.rig = r.id and d.retired = false))
-                        from RigRow r order by r.name, r.id""", StoredRig.class).getResultList();
+                        from RigRow r where r.removedAt is null order by r.name, r.id""", StoredRig.class).getResultList();
     }
 
     /** Whether there is a rig of this id, readable or not. */
@@ -86,7 +86,7 @@ public class RigStore {
 
     private Optional<Rig> read(RigId id) {
         RigRow row = entities.find(RigRow.class, id.value());
-        if (row == null) {
+        if (row == null || row.removedAt != null) {
             return Optional.empty();
         }
         SortedMap<RigPartKey, RigPart> parts = new TreeMap<>();

@@ -28,6 +28,8 @@ class SessionRow {
     int bitDepth;
     int bufferFrames;
     OffsetDateTime usedAt;
+    /** When it was put into the bin; null while it is not there. */
+    OffsetDateTime removedAt;
 
     @Column(name = "rig_id")
     String rig;

@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -24,6 +25,8 @@ import vividlantern.history.LogEntry;
 import vividlantern.history.StoredLog;
 import vividlantern.rig.RigId;
 import vividlantern.server.folder.Reached;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
@@ -60,6 +63,7 @@ public class Store {
             PartKind.CUE, CueRow.class,
             PartKind.SEND, SendRow.class));
 
+    private static final int WHOLE_LOG = 1_000_000;
     private static final Logger LOG = LoggerFactory.getLogger(Store.class);
 
     private final EntityManager entities;
@@ -89,9 +93,10 @@ public class Store {
                           (select count(t) from TrackRow t where t.key.session = s.id),
                           (select count(c) from CueRow c where c.key.session = s.id))
                         from SessionRow s
-                        where lower(s.name) like :text escape '!' or lower(s.song) like :text escape '!'
+                        where s.removedAt is null and (lower(s.name) like :text escape '!'
+                          or lower(s.song) like :text escape '!'
                           or exists (select 1 from PerformerRow p
-                            where p.key.session = s.id and lower(p.name) like :text escape '!')
+                            where p.key.session = s.id and lower(p.name) like :text escape '!'))
                         order by s.usedAt desc nulls last, s.name, s.id""", StoredSession.class)
                 .setParameter("text", StoredLines.containing(text))
                 .setFirstResult(page * size)
@@ -114,7 +119,9 @@ public class Store {
     @Transactional(readOnly = true)
     public List<NextSong.Listed> production(SessionId production) {
         Map<String, SongEntry> entries = entities.createQuery(
-                        "from DocumentRow d where d.key.kind = :kind", DocumentRow.class)
+                        "from DocumentRow d where d.key.kind = :kind and d.key.session in"
+                                + " (select s.id from SessionRow s where s.removedAt is null)",
+                        DocumentRow.class)
                 .setParameter("kind", PartKind.SONG.word())
                 .getResultStream()
                 .flatMap(Store::readable)
@@ -142,7 +149,9 @@ public class Store {
     @Transactional(readOnly = true)
     public List<SessionId> ofRig(RigId rig) {
         return entities
-                .createQuery("select s.id from SessionRow s where s.rig = :rig order by s.name, s.id", String.class)
+                .createQuery(
+                        "select s.id from SessionRow s where s.rig = :rig and s.removedAt is null order by s.name, s.id",
+                        String.class)
                 .setParameter("rig", rig.value())
                 .getResultList()
                 .stream()
@@ -150,7 +159,7 @@ public class Store {
                 .toList();
     }
 
-    /** Whether there is a session of this id, readable or not. */
+    /** Whether there is a session of this id, readable or not, in the bin or not. */
     @Transactional(readOnly = true)
     public boolean has(SessionId id) {
         return entities.createQuery("select count(s) from SessionRow s where s.id = :id", Long.class)
@@ -159,15 +168,59 @@ public class Store {
                 > 0;
     }
 
-    /** @throws Unreadable if what is stored of it cannot be understood */
+    /**
+     * A session that is not in the bin.
+     *
+     * @throws Unreadable if what is stored of it cannot be understood
+     */
     @Transactional(readOnly = true)
     public Optional<Session> session(SessionId id) {
         return Unreadable.guard("session", id.value(), () -> read(id));
     }
 
+    /** The sessions that are laid out for a rig, those in the bin among them. */
+    @Transactional(readOnly = true)
+    public List<String> allOfRig(RigId rig) {
+        return entities.createQuery("select s.id from SessionRow s where s.rig = :rig", String.class)
+                .setParameter("rig", rig.value())
+                .getResultList();
+    }
+
+    /** All sessions, those in the bin among them. */
+    @Transactional(readOnly = true)
+    public List<SessionId> allIds() {
+        return entities.createQuery("select s.id from SessionRow s order by s.id", String.class)
+                .getResultStream()
+                .map(SessionId::new)
+                .toList();
+    }
+
+    /**
+     * The sounds of which a session speaks, now or in its snapshots or its log, so that undo and a way back find them; of one
+     * in the bin too.
+     */
+    @Transactional(readOnly = true)
+    public Set<MediaId> sounds(SessionId id) {
+        Stream<Part> parts =
+                rows(DocumentRow.class, id).flatMap(Store::readable).map(DocumentRow::part);
+        Stream<Part> logged = Stream.of(PartKind.BACKING, PartKind.CLICK)
+                .flatMap(kind -> lines(id).page("", "", kind.word(), 0, WHOLE_LOG).stream())
+                .flatMap(row ->
+                        Stream.concat(row.line().before().values().stream(), row.line().after().values().stream()))
+                .flatMap(Optional::stream);
+        Stream<Media> kept = entities.createQuery(
+                        "from SnapshotRow s where s.key.session = :session", SnapshotRow.class)
+                .setParameter("session", id.value())
+                .getResultStream()
+                .flatMap(row -> Documents.read(row.document, Session.class).sounds());
+        return Stream.concat(Stream.concat(parts, logged).flatMap(Media::in), kept)
+                .map(Media::id)
+                .collect(Collectors.toSet());
+    }
+
     private Optional<Session> read(SessionId id) {
         SessionRow row = entities.find(SessionRow.class, id.value());
-        if (row == null) {
+        if (row == null || row.removedAt != null) {
             return Optional.empty();
         }
         SortedMap<PartKey, Part> parts = new TreeMap<>();

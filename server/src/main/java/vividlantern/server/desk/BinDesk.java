@@ -1,0 +1,155 @@
+package vividlantern.server.desk;
+
+import jakarta.annotation.PreDestroy;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import vividlantern.engine.Threads;
+import vividlantern.history.Refused;
+import vividlantern.rig.RigId;
+import vividlantern.server.store.Bin;
+import vividlantern.server.store.KeptStore;
+import vividlantern.server.store.RigStore;
+import vividlantern.server.store.Store;
+import vividlantern.session.MediaId;
+import vividlantern.session.SessionId;
+import vividlantern.template.TemplateId;
+
+/** Sessions, rigs and templates that are removed: for thirty days they can be taken back, then they go with their sounds. */
+@Component
+public class BinDesk {
+
+    public static final Duration KEPT = Duration.ofDays(30);
+
+    private static final Logger LOG = LoggerFactory.getLogger(BinDesk.class);
+    private static final long LOOK_HOURS = 1;
+
+    private final Bin bin;
+    private final Store store;
+    private final RigStore rigStore;
+    private final KeptStore kept;
+    private final Desk desk;
+    private final RigDesk rigs;
+    private final TemplateDesk templates;
+    private final MediaDesk media;
+    private final ScheduledExecutorService emptying = Executors.newSingleThreadScheduledExecutor(Threads.named("bin"));
+
+    public BinDesk(
+            Bin bin,
+            Store store,
+            RigStore rigStore,
+            KeptStore kept,
+            Desk desk,
+            RigDesk rigs,
+            TemplateDesk templates,
+            MediaDesk media) {
+        this.bin = bin;
+        this.store = store;
+        this.rigStore = rigStore;
+        this.kept = kept;
+        this.desk = desk;
+        this.rigs = rigs;
+        this.templates = templates;
+        this.media = media;
+        emptying.scheduleWithFixedDelay(this::emptyByItself, LOOK_HOURS, LOOK_HOURS, TimeUnit.HOURS);
+    }
+
+    @PreDestroy
+    void close() {
+        emptying.shutdown();
+    }
+
+    /** What can be taken back, what was removed last first. */
+    public List<Bin.Removed> all() {
+        return bin.all();
+    }
+
+    /** Removes a session; whoever calls sees to it that it is not at the rig. */
+    public void remove(SessionId id) {
+        desk.remove(id, () -> bin.put(Bin.Kind.SESSION, id.value()));
+    }
+
+    /** Removes a rig that no session is laid out for; the last one stays. */
+    public synchronized void remove(RigId id) {
+        String name = rigs.rig(id).name();
+        int sessions = store.ofRig(id).size();
+        if (sessions > 0) {
+            throw new Refused(
+                    (sessions == 1 ? "A session is" : sessions + " sessions are") + " laid out for " + name
+                            + ". Remove them first, or keep the rig.",
+                    "");
+        }
+        if (rigStore.rigs().size() == 1) {
+            throw new Refused(name + " is the last rig, and stays. Describe another one first.", "");
+        }
+        bin.put(Bin.Kind.RIG, id.value());
+        rigs.letGo(id);
+    }
+
+    /** Removes a template with all its versions. */
+    public void remove(TemplateId id) {
+        templates.requireRemovable(id);
+        bin.put(Bin.Kind.TEMPLATE, id.value());
+        templates.letGo(id);
+    }
+
+    /** Takes something back; a session brings its rig along. */
+    public synchronized void takeBack(Bin.Kind kind, String id) {
+        if (!bin.takeBack(kind, id)) {
+            throw notThere(id);
+        }
+        if (kind == Bin.Kind.SESSION) {
+            store.session(new SessionId(id))
+                    .ifPresent(session ->
+                            bin.takeBack(Bin.Kind.RIG, session.rigId().value()));
+        }
+    }
+
+    /** Deletes something for good, with the sounds that nothing else speaks of. */
+    public synchronized void delete(Bin.Kind kind, String id) {
+        Set<MediaId> sounds = kind == Bin.Kind.SESSION ? store.sounds(new SessionId(id)) : Set.of();
+        if (kind == Bin.Kind.RIG && !store.allOfRig(new RigId(id)).isEmpty()) {
+            throw new Refused("A session in the bin is laid out for this rig. Delete that first.", "");
+        }
+        if (!bin.delete(kind, id)) {
+            throw notThere(id);
+        }
+        if (!sounds.isEmpty()) {
+            store.allIds().forEach(other -> sounds.removeAll(store.sounds(other)));
+            sounds.stream().filter(sound -> !kept.anyHolds(sound.value())).forEach(media::remove);
+        }
+    }
+
+    /** Deletes for good what was removed before a time: sessions before the rigs that they are laid out for. */
+    public void empty(OffsetDateTime removedBefore) {
+        List<Bin.Removed> old = bin.all().stream()
+                .filter(each -> each.at().isBefore(removedBefore))
+                .sorted((a, b) -> a.kind().compareTo(b.kind()))
+                .toList();
+        for (Bin.Removed each : old) {
+            if (each.kind() != Bin.Kind.RIG
+                    || store.allOfRig(new RigId(each.id())).isEmpty()) {
+                delete(each.kind(), each.id());
+            }
+        }
+    }
+
+    private void emptyByItself() {
+        try {
+            empty(OffsetDateTime.now().minus(KEPT));
+        } catch (RuntimeException fault) {
+            LOG.warn("The bin could not be emptied; it is tried again in an hour.", fault);
+        }
+    }
+
+    private static NotFound notThere(String id) {
+        return new NotFound("There is nothing '" + id + "' in the bin.");
+    }
+}
