@@ -19,7 +19,7 @@ import { beginListening, endListening, hear } from './listening'
 import { follow, type Place } from './live'
 import { trying } from './notice'
 import { proposing } from './proposals'
-import { withParts } from './parts'
+import { gathered, withParts } from './parts'
 import { useRig } from './rig'
 import { useStandings } from './standings'
 
@@ -69,11 +69,6 @@ export const useDesk = defineStore('desk', () => {
   )
   const at = computed(() => ({ params: { path: { session: session.value!.id } } }))
 
-  function gathered<T>(pairs: [string, T][]): Map<string, T[]> {
-    const groups = new Map<string, T[]>()
-    for (const [key, each] of pairs) groups.set(key, [...(groups.get(key) ?? []), each])
-    return groups
-  }
   const through = computed(() =>
     gathered(
       inputs.value.flatMap((input) =>
@@ -130,6 +125,10 @@ export const useDesk = defineStore('desk', () => {
       levels: takeLevels,
       place: (told) => (place.value = told),
       audio: hear,
+      removed() {
+        leave()
+        missing.value = true
+      },
       lost() {
         connected.value = false
         goDark()

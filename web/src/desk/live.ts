@@ -39,6 +39,8 @@ export interface LiveListener {
   levels(layout: number, values: Float32Array<ArrayBuffer>): void
   place(place: Place): void
   audio(sampleRate: number, samples: Float32Array<ArrayBuffer>): void
+  /** The session was put into the bin. */
+  removed(): void
   lost(): void
 }
 
@@ -100,6 +102,7 @@ export function follow(session: string, listener: LiveListener): () => void {
     else if (told.type === 'store') listener.storeTrouble(told.trouble)
     else if (told.type === 'turned') listener.turned()
     else if (told.type === 'measured') listener.measured()
+    else if (told.type === 'removed') listener.removed()
     else if (told.type === 'standing') listener.standing(told.inputs, told.tracks)
     else if (told.type === 'live' && told.changed) listener.happeningChanged(told.changed)
     else if (told.type === 'live') listener.happening(told.live, told.coming)

@@ -78,3 +78,10 @@ export function withParts(session: Session, revision: number, changed: Changed):
   const next = Object.entries(changed).reduce((all, [key, part]) => withPart(all, key, part), session)
   return { ...next, revision }
 }
+
+/** What belongs to each key, in its order. */
+export function gathered<T>(pairs: [string, T][]): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const [key, each] of pairs) groups.set(key, [...(groups.get(key) ?? []), each])
+  return groups
+}

@@ -2,14 +2,33 @@
 import { ref } from 'vue'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
+import BinList from './BinList.vue'
 import CopyList from './CopyList.vue'
 import NewSession from './NewSession.vue'
+import RigCards from './RigCards.vue'
 import SessionCards from './SessionCards.vue'
 import TemplateCards from './TemplateCards.vue'
 
 /** Where one arrives: the sessions, the one used last first, and beside them what new ones begin from. */
 const sessions = ref<InstanceType<typeof SessionCards>>()
 const templates = ref<InstanceType<typeof TemplateCards>>()
+const rigs = ref<InstanceType<typeof RigCards>>()
+const beginning = ref<InstanceType<typeof NewSession>>()
+const bin = ref<InstanceType<typeof BinList>>()
+
+/** Rigs are named wherever something is laid out for one. */
+function rigsChanged() {
+  void sessions.value?.load()
+  void beginning.value?.load()
+  void bin.value?.load()
+}
+
+function takenBack() {
+  void sessions.value?.load()
+  void templates.value?.load()
+  void rigs.value?.load()
+  void beginning.value?.load()
+}
 </script>
 
 <template>
@@ -22,11 +41,13 @@ const templates = ref<InstanceType<typeof TemplateCards>>()
     </header>
     <main>
       <div class="left">
-        <SessionCards ref="sessions" @template="templates?.load()" />
+        <SessionCards ref="sessions" @template="templates?.load()" @removed="bin?.load()" />
+        <RigCards ref="rigs" @changed="rigsChanged" />
+        <BinList ref="bin" @taken-back="takenBack" />
       </div>
       <div class="right">
-        <NewSession />
-        <TemplateCards ref="templates" />
+        <NewSession ref="beginning" />
+        <TemplateCards ref="templates" @removed="bin?.load()" />
       </div>
       <CopyList class="below" @restored="sessions?.load()" />
     </main>

@@ -27,14 +27,17 @@ const choices = computed(() => [
   { label: 'another one, to be described', value: ANOTHER },
 ])
 
-onMounted(() =>
-  trying(async () => {
+function load() {
+  return trying(async () => {
     rigs.value = ((await api.GET('/api/rigs')).data ?? []).filter((each) => !each.unreadable)
     const chosen = rig.value === ANOTHER || rigs.value.some((each) => each.id === rig.value)
     const equipped = rigs.value.find((each) => each.devices > 0) ?? rigs.value[0]
     if (!chosen) rig.value = equipped?.id ?? ''
-  }),
-)
+  })
+}
+
+onMounted(load)
+defineExpose({ load })
 
 function begin() {
   return trying(async () => {

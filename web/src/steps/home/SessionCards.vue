@@ -4,10 +4,11 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { api, type ListedRig, type ListedSession } from '@/api/client'
 import { trying } from '@/desk/notice'
 import PerformerMark from '@/parts/PerformerMark.vue'
+import CardMenu from './CardMenu.vue'
 import ImportSession from './ImportSession.vue'
 
 /** The sessions, the one used last first, found by name, song or performer. */
-const emit = defineEmits<{ template: [] }>()
+const emit = defineEmits<{ template: []; removed: [] }>()
 
 const PAGE = 30
 
@@ -47,6 +48,26 @@ defineExpose({ load })
 function taken() {
   importing.value = false
   emit('template')
+}
+
+const at = (session: ListedSession) => ({ params: { path: { session: session.id } } })
+
+async function rename(session: ListedSession, name: string) {
+  const edit = { kind: 'set-session-names' as const, name, song: session.song }
+  const body = { edits: [edit], basedOn: null, gesture: null, alone: null }
+  await api.POST('/api/sessions/{session}/edits', { ...at(session), body })
+  await load()
+}
+
+async function duplicate(session: ListedSession) {
+  await api.POST('/api/sessions/{session}/duplicate', at(session))
+  await load()
+}
+
+async function remove(session: ListedSession) {
+  await api.DELETE('/api/sessions/{session}', at(session))
+  await load()
+  emit('removed')
 }
 
 const readable = computed(() => sessions.value?.filter((each) => !each.unreadable))
@@ -91,34 +112,36 @@ function used(session: ListedSession) {
       <span>This session cannot be read. Look inside a copy below and restore it from there.</span>
       <a :href="`/api/sessions/${session.id}/stored.txt`" target="_blank">Show what is stored, as text</a>
     </div>
-    <RouterLink
-      v-for="session in readable"
-      :key="session.id"
-      class="card"
-      :class="{ at: session.atTheRig }"
-      :to="`/sessions/${session.id}`"
-    >
-      <span class="line">
-        <h3>{{ session.name }}</h3>
-        <em>{{ session.song || 'song without a name' }}</em>
-        <span class="fill"></span>
-        <strong v-if="session.atTheRig">At the rig now</strong>
-        <span v-else class="soft">{{ used(session) }}</span>
-      </span>
-      <span class="line">
-        <span class="soft">
-          {{ rigName(session) }} · {{ many(session.inputs, 'input') }} · {{ many(session.tracks, 'track') }} ·
-          {{ many(session.cues, 'cue') }}
+    <div v-for="session in readable" :key="session.id" class="card one" :class="{ at: session.atTheRig }">
+      <RouterLink class="open" :to="`/sessions/${session.id}`">
+        <span class="line">
+          <h3>{{ session.name }}</h3>
+          <em>{{ session.song || 'song without a name' }}</em>
+          <span class="fill"></span>
+          <strong v-if="session.atTheRig">At the rig now</strong>
+          <span v-else class="soft">{{ used(session) }}</span>
         </span>
-        <span class="fill"></span>
-        <PerformerMark
-          v-for="performer in session.performers.slice(0, 12)"
-          :key="performer.id"
-          :performer="performer"
-          :of="session.performers"
-        />
-      </span>
-    </RouterLink>
+        <span class="line">
+          <span class="soft">
+            {{ rigName(session) }} · {{ many(session.inputs, 'input') }} · {{ many(session.tracks, 'track') }} ·
+            {{ many(session.cues, 'cue') }}
+          </span>
+          <span class="fill"></span>
+          <PerformerMark
+            v-for="performer in session.performers.slice(0, 12)"
+            :key="performer.id"
+            :performer="performer"
+            :of="session.performers"
+          />
+        </span>
+      </RouterLink>
+      <CardMenu
+        :name="session.name"
+        :rename="(name) => rename(session, name)"
+        :duplicate="() => duplicate(session)"
+        :remove="() => remove(session)"
+      />
+    </div>
     <NButton v-if="more" size="small" @click="trying(showMore)">Show more</NButton>
     <ImportSession v-if="importing" @close="importing = false" @template="taken" />
   </section>
@@ -160,7 +183,23 @@ h2 {
   margin: 0;
 }
 
-a.card:hover {
+.one {
+  flex-direction: row;
+  align-items: flex-start;
+  gap: 12px;
+}
+
+.open {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  gap: 8px;
+  min-width: 0;
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.one:hover {
   border-color: var(--sea);
 }
 

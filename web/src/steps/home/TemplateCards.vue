@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { NButton, NDropdown } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api, type Card, type FitOfRig } from '@/api/client'
 import { trying } from '@/desk/notice'
 import CardPicture from '@/parts/CardPicture.vue'
 import BeginFrom from './BeginFrom.vue'
+import CardMenu from './CardMenu.vue'
 import TemplateVersions from './TemplateVersions.vue'
 
 /** The templates, each with what it needs and how it fits each rig. */
+const emit = defineEmits<{ removed: [] }>()
+
 const cards = ref<Card[] | null>(null)
 const fits = ref(new Map<string, FitOfRig[]>())
 const chosen = ref<Card | null>(null)
@@ -43,15 +46,27 @@ async function begin(card: Card) {
   if (await trying(() => askFits(card))) chosen.value = card
 }
 
+const at = (card: Card) => ({ params: { path: { template: card.id } } })
+
+async function rename(card: Card, name: string) {
+  await api.POST('/api/templates/{template}/name', { ...at(card), body: { name } })
+  await load()
+}
+
+async function duplicate(card: Card) {
+  await api.POST('/api/templates/{template}/duplicate', at(card))
+  await load()
+}
+
 async function remove(card: Card) {
-  const params = { path: { template: card.id } }
-  if (await trying(() => api.DELETE('/api/templates/{template}', { params }))) await load()
+  await api.DELETE('/api/templates/{template}', at(card))
+  await load()
+  emit('removed')
 }
 
 const MORE = [
   { label: 'Versions', key: 'versions' },
   { label: 'Save as a file', key: 'file' },
-  { label: 'Remove', key: 'remove' },
 ]
 
 /** A browser saves what a link with "download" points to. */
@@ -64,7 +79,6 @@ function save(card: Card) {
 
 function more(card: Card, what: string) {
   if (what === 'versions') versionsOf.value = card
-  else if (what === 'remove') void remove(card)
   else save(card)
 }
 
@@ -93,9 +107,15 @@ const short = (fit: FitOfRig) => `${fit.name}: ${fit.words}`
         <NButton size="small" type="primary" :aria-label="`New session from ${card.about.title}`" @click="begin(card)">
           New session
         </NButton>
-        <NDropdown v-if="!card.fixed" trigger="click" :options="MORE" @select="(what: string) => more(card, what)">
-          <button class="word" :aria-label="`More for ${card.about.title}`">…</button>
-        </NDropdown>
+        <CardMenu
+          v-if="!card.fixed"
+          :name="card.about.title"
+          :more="MORE"
+          :rename="(name) => rename(card, name)"
+          :duplicate="() => duplicate(card)"
+          :remove="() => remove(card)"
+          @other="(what) => more(card, what)"
+        />
       </div>
     </div>
     <BeginFrom v-if="chosen" :card="chosen" :fits="fits.get(chosen.id) ?? []" :after="null" @close="chosen = null" />

@@ -99,7 +99,8 @@ useKeys({
     <CommandBox v-model:shown="commandsShown" @keep="keepShown = true" />
   </div>
   <p v-else-if="desk.missing" class="missing">
-    There is no such session, or the program does not answer. <RouterLink to="/">To all sessions</RouterLink>
+    There is no such session, it is in the bin, or the program does not answer.
+    <RouterLink to="/">To all sessions</RouterLink>
   </p>
 </template>
 

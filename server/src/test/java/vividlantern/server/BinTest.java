@@ -2,6 +2,7 @@ package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
@@ -10,10 +11,13 @@ import java.nio.file.Path;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import vividlantern.format.WavWriter;
 import vividlantern.server.desk.BinDesk;
+import vividlantern.server.desk.Desk;
+import vividlantern.session.SessionId;
 
 /** What is removed can be taken back for thirty days; then it goes with what nothing else speaks of. */
 public class BinTest extends ServerTest {
@@ -127,7 +131,7 @@ public class BinTest extends ServerTest {
 
     /** A second of a sound that no other has. */
     private static byte[] wav(int seed) throws IOException {
-        java.io.ByteArrayOutputStream file = new java.io.ByteArrayOutputStream();
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
         float[][] samples = new float[1][48_000];
         for (int n = 0; n < 48_000; n++) {
             samples[0][n] = (n * 7 + seed) % 100 / 200f;
@@ -177,15 +181,15 @@ public class BinTest extends ServerTest {
     @Test
     public void aStartAfterTheBinWasEmptiedMissesNothing() throws IOException {
         Path folder = Files.createTempDirectory("vivid-lantern-bin");
-        try (var first = (org.springframework.context.ConfigurableApplicationContext) answering(folder)) {
+        try (var first = (ConfigurableApplicationContext) answering(folder)) {
             BinDesk bin = first.getBean(BinDesk.class);
-            var desk = first.getBean(vividlantern.server.desk.Desk.class);
-            bin.remove(desk.duplicate(new vividlantern.session.SessionId("low-water"))
+            Desk desk = first.getBean(Desk.class);
+            bin.remove(desk.duplicate(new SessionId("low-water"))
                     .id());
             bin.empty(OffsetDateTime.now().plusDays(1));
         }
-        try (var second = (org.springframework.context.ConfigurableApplicationContext) answering(folder)) {
-            assertThat(second.isRunning()).isTrue();
+        try (var second = (ConfigurableApplicationContext) answering(folder)) {
+            assertThat(second.getBean(Desk.class).sessions("", 0, 10)).hasSize(1);
         }
     }
 }

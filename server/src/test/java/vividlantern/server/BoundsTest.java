@@ -140,7 +140,7 @@ public class BoundsTest extends ServerTest {
                     .as("the first one still holds its place")
                     .isZero();
             byte[] sentAway = slow.get(229).getInputStream().readNBytes(12);
-            assertThat(new String(sentAway, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 429");
+            assertThat(new String(sentAway, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 503");
         } finally {
             for (Socket socket : slow) {
                 socket.close();

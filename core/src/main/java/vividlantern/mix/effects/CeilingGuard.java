@@ -4,10 +4,10 @@ import java.util.Arrays;
 
 /**
  * The limiter in front of an output pair that feeds headphones. No sample leaves it above its ceiling, nor does the signal
- * rise above it between samples; what is not finite leaves it as silence.
+ * rise above it between samples, as far as {@link TruePeak} says; what is not finite leaves it as silence.
  *
  * <p>It looks 1 ms ahead: the gain each sample needs for itself and for the way to its neighbours ({@link TruePeak}) is held
- * over the look-ahead (a sliding minimum), let back exponentially, and averaged over the same length. The average at the time
+ * over the look-ahead (a sliding minimum), let back exponentially but by no more than 60 dB a second, and averaged over the same length. The average at the time
  * a sample leaves holds only values that are at most what this sample needs, so the ceiling is kept without a jump in gain.
  * Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off, so that switching it moves nothing in
  * time.
@@ -18,6 +18,10 @@ import java.util.Arrays;
 public final class CeilingGuard implements Effect {
 
     private static final double RELEASE_SECONDS = 0.2;
+    /** As everything that performers hear, it rises by no more; from further down it begins at -60 dB. */
+    private static final double RISE_DB_A_SECOND = 60;
+
+    private static final double BEGINS_AT = 1e-3;
 
     /** @param ceiling the level nothing exceeds, as a factor of full scale; infinite switches the guard off */
     public record Settings(float ceiling) implements Effect.Settings {
@@ -38,8 +42,12 @@ public final class CeilingGuard implements Effect {
     private final int ahead;
     private final int delay;
     private final double release;
+    /** By this factor it may rise from frame to frame. */
+    private final double rise;
+
     private final float[][] rooms;
     private final float[] between;
+    private final float[][] high;
     private final double[] needed;
     private final long[] neededAt;
     private final double[] held;
@@ -64,8 +72,10 @@ public final class CeilingGuard implements Effect {
         ahead = aheadFrames(sampleRate);
         delay = delayFrames(sampleRate);
         release = 1 - StrictMath.exp(-1 / (RELEASE_SECONDS * sampleRate));
+        rise = StrictMath.pow(10, RISE_DB_A_SECOND / 20 / sampleRate);
         rooms = new float[2][delay + maxFrames];
         between = new float[maxFrames + 1];
+        high = new float[2][maxFrames + TruePeak.LINGERS_FRAMES];
         needed = new double[ahead + 2];
         neededAt = new long[ahead + 2];
         held = new double[ahead + 1];
@@ -136,7 +146,7 @@ public final class CeilingGuard implements Effect {
     /** Whether a sample that these frames are judged by is so large that the signal may rise above the ceiling near it. */
     private boolean mayRise(int at, int frames) {
         boolean above = Samples.LOOPS.anyAbove(rooms[0], rooms[1], delay + at, frames, quiet);
-        boolean may = above || quietFrames < TruePeak.TAPS;
+        boolean may = above || quietFrames < TruePeak.TAPS + TruePeak.LINGERS_FRAMES;
         quietFrames = above ? 0 : quietFrames + frames;
         return may;
     }
@@ -151,14 +161,40 @@ public final class CeilingGuard implements Effect {
         Arrays.fill(between, 0, frames + 1, 0);
         TruePeak.between(rooms[0], ahead + at - 1, between, frames + 1);
         TruePeak.between(rooms[1], ahead + at - 1, between, frames + 1);
+        findHigh(at, frames);
         float largest = 0;
         for (int n = 0; n < frames; n++) {
             int here = ahead + at + n;
             float sample = Math.max(Math.abs(rooms[0][here]), Math.abs(rooms[1][here]));
-            between[n] = Math.max(sample, Math.max(between[n], between[n + 1]));
+            between[n] = Math.max(sample, Math.max(between[n], between[n + 1])) + TruePeak.UNSEEN * high[0][n];
             largest = Math.max(largest, between[n]);
         }
         return largest;
+    }
+
+    /** How much of either side is high at each frame or was shortly before, by maxima over 2, 4, 8 and then all of the frames. */
+    private void findHigh(int at, int frames) {
+        int lingers = TruePeak.LINGERS_FRAMES;
+        int all = frames + lingers;
+        for (int side = 0; side < 2; side++) {
+            Arrays.fill(high[side], 0, all, 0);
+            TruePeak.high(rooms[side], ahead + at - lingers, high[side], all);
+        }
+        float[] most = high[0];
+        for (int n = 0; n < all; n++) {
+            most[n] = Math.max(Math.abs(most[n]), Math.abs(high[1][n]));
+        }
+        int wide = 1;
+        for (; 2 * wide <= lingers + 1; wide *= 2) {
+            widen(most, wide, all);
+        }
+        widen(most, lingers + 1 - wide, all);
+    }
+
+    private static void widen(float[] most, int by, int frames) {
+        for (int n = 0; n + by < frames; n++) {
+            most[n] = Math.max(most[n], most[n + by]);
+        }
     }
 
     @Override
@@ -186,7 +222,7 @@ public final class CeilingGuard implements Effect {
 
     private double nextGain(double need) {
         double hold = slidingMinimum(need);
-        double back = last + (1 - last) * release;
+        double back = Math.min(last + (1 - last) * release, Math.max(last, BEGINS_AT) * rise);
         last = back > 0.99999 ? 1 : back;
         last = Math.min(hold, last);
         heldSum += last - held[heldAt];

@@ -8,8 +8,11 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.BufferedReader;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.io.SequenceInputStream;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
@@ -36,8 +39,9 @@ final class Bounds extends OncePerRequestFilter {
     private static final Pattern SOUNDS = Pattern.compile("/api/sessions/([^/]+/media|import|import/preview)");
 
     private static final int ARRIVING_AT_A_TIME = 40;
-    /** As much as the server takes in before anybody reads it. */
-    private static final int SMALL_BYTES = 4096;
+    private static final int SMALL_BYTES = 1 << 18;
+    /** So much of what nobody wants is read all the same, so that the sender sees the answer. */
+    private static final long MOST_REST_BYTES = 16L << 20;
 
     private static final long MOMENT_NANOS = 250_000_000;
     private static final long LOOK_NANOS = 2_000_000;
@@ -49,22 +53,82 @@ final class Bounds extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (!isReadable(request.getHeader(HttpHeaders.ACCEPT))) {
+            OwnWords.closeAfter(request, response);
             ProblemText.send(response, HttpStatus.NOT_ACCEPTABLE, "The header Accept of the request cannot be read.");
-            return;
-        }
-        boolean sound = SOUNDS.matcher(request.getRequestURI()).matches();
-        if (!sound && request.getContentLengthLong() > TooLarge.MOST_BYTES) {
-            ProblemText.send(response, HttpStatus.CONTENT_TOO_LARGE, new TooLarge().getMessage());
-            return;
-        }
-        HttpServletRequest bounded = sound ? request : new Counted(request);
-        if (request.getMethod().equals("GET")) {
-            holding(reads, "Too much is asked for at once.", request, response, chain);
-        } else if (isSoonThere(request)) {
-            chain.doFilter(bounded, response);
+        } else if (request.getMethod().equals("GET")) {
+            answer(request, response, chain);
+        } else if (!hasBody(request)) {
+            chain.doFilter(request, response);
         } else {
-            holding(arriving, "Too much is being sent at once.", bounded, response, chain);
+            takeIn(request, response, chain);
         }
+    }
+
+    private void answer(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (hasBody(request) && !new Arrived(request).isSoonWhole()) {
+            OwnWords.closeAfter(request, response);
+        }
+        if (!reads.tryAcquire()) {
+            busy(response, HttpStatus.TOO_MANY_REQUESTS, "Too much is asked for at once.");
+            return;
+        }
+        try {
+            chain.doFilter(request, response);
+        } finally {
+            reads.release();
+        }
+    }
+
+    private void takeIn(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        Arrived body = new Arrived(request);
+        if (body.isSoonWhole()) {
+            chain.doFilter(body, response);
+            return;
+        }
+        if (!arriving.tryAcquire()) {
+            OwnWords.closeAfter(request, response);
+            busy(response, HttpStatus.SERVICE_UNAVAILABLE, "Too much is being sent at once.");
+            return;
+        }
+        try {
+            boolean sound = SOUNDS.matcher(request.getRequestURI()).matches();
+            if (!sound && request.getContentLengthLong() > TooLarge.MOST_BYTES) {
+                ProblemText.send(response, HttpStatus.CONTENT_TOO_LARGE, new TooLarge().getMessage());
+            } else {
+                chain.doFilter(sound ? body : new Counted(body), response);
+            }
+        } finally {
+            readTheRest(request, response);
+            arriving.release();
+        }
+    }
+
+    private static void busy(HttpServletResponse response, HttpStatus status, String why) throws IOException {
+        response.setHeader(HttpHeaders.RETRY_AFTER, "5");
+        ProblemText.send(response, status, why + " Try again in a few seconds.");
+    }
+
+    /** Who is answered before all was read gets to see the answer only once it was, or the connection closes. */
+    private static void readTheRest(HttpServletRequest request, HttpServletResponse response) {
+        try {
+            byte[] block = new byte[1 << 14];
+            long rest = 0;
+            for (int read = 0; read >= 0 && rest <= MOST_REST_BYTES; rest += read) {
+                read = request.getInputStream().read(block);
+            }
+            if (rest <= MOST_REST_BYTES) {
+                return;
+            }
+        } catch (IOException | IllegalStateException gone) {
+            // nobody sends any more
+        }
+        OwnWords.closeAfter(request, response);
+    }
+
+    private static boolean hasBody(HttpServletRequest request) {
+        return request.getContentLengthLong() > 0 || request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null;
     }
 
     private static boolean isReadable(String accept) {
@@ -76,34 +140,95 @@ final class Bounds extends OncePerRequestFilter {
         }
     }
 
-    /** Whether a small body has arrived within a moment, or there is none; its packet often follows that of the headers. */
-    private static boolean isSoonThere(HttpServletRequest request) throws IOException {
-        long length = request.getContentLengthLong();
-        if (length <= 0) {
-            return request.getHeader(HttpHeaders.TRANSFER_ENCODING) == null;
+    /** A request of whose body some was read beforehand. */
+    private static final class Arrived extends HttpServletRequestWrapper {
+
+        private final byte[] first;
+        private int length;
+        private ServletInputStream body;
+
+        private Arrived(HttpServletRequest request) {
+            super(request);
+            long said = request.getContentLengthLong();
+            first = new byte[said > 0 && said <= SMALL_BYTES ? (int) said : 0];
         }
-        long latest = System.nanoTime() + MOMENT_NANOS;
-        while (length <= SMALL_BYTES && request.getInputStream().available() < length) {
-            if (System.nanoTime() > latest) {
-                return false;
+
+        /** Whether it is small and has arrived within a moment; its packets often follow that of the headers. */
+        private boolean isSoonWhole() throws IOException {
+            ServletInputStream in = super.getInputStream();
+            long latest = System.nanoTime() + MOMENT_NANOS;
+            while (length < first.length && System.nanoTime() < latest) {
+                if (in.available() > 0) {
+                    length += Math.max(0, in.read(first, length, first.length - length));
+                } else {
+                    LockSupport.parkNanos(LOOK_NANOS);
+                }
             }
-            LockSupport.parkNanos(LOOK_NANOS);
+            return length > 0 && length == first.length;
         }
-        return length <= SMALL_BYTES;
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            if (body == null) {
+                body = new ArrivedBody(
+                        new SequenceInputStream(new ByteArrayInputStream(first, 0, length), super.getInputStream()),
+                        super.getInputStream());
+            }
+            return body;
+        }
+
+        @Override
+        public BufferedReader getReader() throws IOException {
+            return reader(this);
+        }
     }
 
-    private static void holding(
-            Semaphore places, String none, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
-            throws ServletException, IOException {
-        if (!places.tryAcquire()) {
-            response.setHeader(HttpHeaders.RETRY_AFTER, "5");
-            ProblemText.send(response, HttpStatus.TOO_MANY_REQUESTS, none + " Try again in a few seconds.");
-            return;
+    private static BufferedReader reader(HttpServletRequest request) throws IOException {
+        Charset charset = Optional.ofNullable(request.getCharacterEncoding())
+                .map(Charset::forName)
+                .orElse(StandardCharsets.UTF_8);
+        return new BufferedReader(new InputStreamReader(request.getInputStream(), charset));
+    }
+
+    /** What was read beforehand, and then the rest. */
+    private static final class ArrivedBody extends ServletInputStream {
+
+        private final InputStream all;
+        private final ServletInputStream rest;
+        private boolean ended;
+
+        private ArrivedBody(InputStream all, ServletInputStream rest) {
+            this.all = all;
+            this.rest = rest;
         }
-        try {
-            chain.doFilter(request, response);
-        } finally {
-            places.release();
+
+        @Override
+        public int read() throws IOException {
+            int one = all.read();
+            ended = one < 0;
+            return one;
+        }
+
+        @Override
+        public int read(byte[] to, int at, int length) throws IOException {
+            int got = all.read(to, at, length);
+            ended = got < 0;
+            return got;
+        }
+
+        @Override
+        public boolean isFinished() {
+            return ended;
+        }
+
+        @Override
+        public boolean isReady() {
+            return true;
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            rest.setReadListener(listener);
         }
     }
 
@@ -126,10 +251,7 @@ final class Bounds extends OncePerRequestFilter {
 
         @Override
         public BufferedReader getReader() throws IOException {
-            Charset charset = Optional.ofNullable(getCharacterEncoding())
-                    .map(Charset::forName)
-                    .orElse(StandardCharsets.UTF_8);
-            return new BufferedReader(new InputStreamReader(getInputStream(), charset));
+            return reader(this);
         }
     }
 

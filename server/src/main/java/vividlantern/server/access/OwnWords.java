@@ -1,13 +1,35 @@
 package vividlantern.server.access;
 
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.valves.ErrorReportValve;
+import org.apache.coyote.ActionCode;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 
 /** What the web server answers where no request reached the program: a problem like all others. */
 public final class OwnWords extends ErrorReportValve {
+
+    private static final String CLOSES = OwnWords.class.getName() + ".closes";
+
+    /** Has the connection closed after the answer, instead of a thread waiting for what may still be sent. */
+    static void closeAfter(HttpServletRequest request, HttpServletResponse response) {
+        response.setHeader(HttpHeaders.CONNECTION, "close");
+        request.setAttribute(CLOSES, true);
+    }
+
+    @Override
+    public void invoke(Request request, Response response) throws IOException, ServletException {
+        super.invoke(request, response);
+        if (request.getAttribute(CLOSES) != null) {
+            response.finishResponse();
+            request.getCoyoteRequest().action(ActionCode.CLOSE_NOW, null);
+        }
+    }
 
     @Override
     protected void report(Request request, Response response, Throwable thrown) {

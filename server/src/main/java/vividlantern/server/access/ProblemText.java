@@ -2,6 +2,7 @@ package vividlantern.server.access;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.http.HttpHeaders;
@@ -22,6 +23,7 @@ public final class ProblemText {
         response.resetBuffer();
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding(StandardCharsets.UTF_8);
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
         response.getWriter().write(of(status, sentence));
         response.flushBuffer();

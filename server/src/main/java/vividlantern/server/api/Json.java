@@ -92,6 +92,8 @@ class Json {
             schemas.add(SessionsController.WantedEdits.class);
             schemas.add(SessionsController.Changed.class);
             schemas.add(SessionsController.FreshId.class);
+            schemas.add(BinController.Binned.class);
+            schemas.add(TemplatesController.NewName.class);
             schemas.add(Wiring.Picture.class);
             schemas.add(Wiring.FarEnd.class);
             schemas.add(InputStanding.class);

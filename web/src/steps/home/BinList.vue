@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { NButton, NPopconfirm } from 'naive-ui'
+import { onMounted, ref } from 'vue'
+import { api, type Binned } from '@/api/client'
+import { trying } from '@/desk/notice'
+
+/** What was removed, and the way back. */
+const emit = defineEmits<{ takenBack: [] }>()
+
+const removed = ref<Binned[]>([])
+const busy = ref(false)
+
+function load() {
+  return trying(async () => {
+    removed.value = (await api.GET('/api/bin')).data ?? []
+  })
+}
+
+onMounted(load)
+defineExpose({ load })
+
+const at = (each: Binned) => ({ params: { path: { kind: each.kind, id: each.id } } })
+
+/** One at a time, however often it is pressed. */
+async function once(action: () => Promise<unknown>) {
+  if (busy.value) return
+  busy.value = true
+  const worked = await trying(action)
+  await load()
+  busy.value = false
+  if (worked) emit('takenBack')
+}
+
+const takeBack = (each: Binned) => once(() => api.POST('/api/bin/{kind}/{id}/take-back', at(each)))
+const deleteNow = (each: Binned) => once(() => api.DELETE('/api/bin/{kind}/{id}', at(each)))
+const empty = () => once(() => api.DELETE('/api/bin'))
+
+function day(time: string) {
+  return new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+}
+</script>
+
+<template>
+  <section v-if="removed.length > 0" aria-labelledby="bin">
+    <h2 id="bin">Bin</h2>
+    <p class="soft lead">
+      What is removed stays here for 30 days.
+      <NPopconfirm positive-text="Delete all" negative-text="Keep" @positive-click="empty">
+        <template #trigger>
+          <NButton size="small" :disabled="busy">Empty the bin</NButton>
+        </template>
+        All of it is deleted for good, with the sounds that nothing else plays.
+      </NPopconfirm>
+    </p>
+    <table>
+      <thead>
+        <tr>
+          <th>Name</th>
+          <th>What</th>
+          <th>Deleted on</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="each in removed" :key="`${each.kind}/${each.id}`">
+          <td>{{ each.name }}</td>
+          <td>{{ each.kind }}</td>
+          <td>{{ day(each.goesAt) }}</td>
+          <td class="right">
+            <button class="word" :disabled="busy" :aria-label="`Take back ${each.name}`" @click="takeBack(each)">
+              Take back
+            </button>
+            <NPopconfirm positive-text="Delete" negative-text="Keep" @positive-click="deleteNow(each)">
+              <template #trigger>
+                <button class="word" :disabled="busy" :aria-label="`Delete ${each.name} now`">Delete now</button>
+              </template>
+              {{ each.name }} is deleted for good.
+            </NPopconfirm>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 24px;
+}
+
+h2 {
+  font-size: 23px;
+}
+
+.lead {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin: 4px 0 12px;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  color: var(--soft);
+  font-weight: normal;
+  text-align: left;
+}
+
+th,
+td {
+  padding: 6px 10px 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+td {
+  font-variant-numeric: tabular-nums;
+  overflow-wrap: anywhere;
+}
+
+.right {
+  text-align: right;
+  white-space: nowrap;
+}
+
+td .word + .word {
+  margin-left: 8px;
+}
+</style>
