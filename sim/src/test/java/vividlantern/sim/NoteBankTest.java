@@ -1,0 +1,56 @@
+package vividlantern.sim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.testng.annotations.Test;
+import vividlantern.session.TempoMap;
+
+/** What is synthesized is kept up to a number of bytes, whatever is played. */
+public class NoteBankTest {
+
+    private final List<String> made = new ArrayList<>();
+
+    private float[] sound(NoteBank bank, String key, int frames) {
+        return bank.sound(key, () -> {
+            made.add(key);
+            return new float[frames];
+        });
+    }
+
+    @Test
+    public void whatWasAskedForLongestAgoGoesFirst() {
+        NoteBank bank = new NoteBank(1000);
+        sound(bank, "a", 100);
+        sound(bank, "b", 100);
+        sound(bank, "a", 100);
+        assertThat(made).containsExactly("a", "b");
+        sound(bank, "c", 100);
+        assertThat(bank.bytes()).isEqualTo(800);
+        sound(bank, "a", 100);
+        assertThat(made).as("a was asked for after b").containsExactly("a", "b", "c");
+        sound(bank, "b", 100);
+        assertThat(made).containsExactly("a", "b", "c", "b");
+    }
+
+    @Test
+    public void oneThatIsLargerThanAllIsGivenAndNotKept() {
+        NoteBank bank = new NoteBank(1000);
+        sound(bank, "small", 100);
+        assertThat(sound(bank, "large", 5000)).hasSize(5000);
+        assertThat(bank.bytes()).isLessThanOrEqualTo(1000);
+    }
+
+    @Test
+    public void theNotesOfManyTemposAndAllRatesTakeSixtyFourMebibytes() {
+        NoteBank bank = new NoteBank();
+        for (int rate : new int[] {44_100, 48_000, 88_200, 96_000, 176_400, 192_000}) {
+            for (int tempo = 100; tempo < 104; tempo++) {
+                StandInStudio.open(Take.RIG, bank, rate, 128, TempoMap.steady(tempo, 3, 4))
+                        .warmUp();
+                assertThat(bank.bytes()).isBetween(1L, 64L << 20);
+            }
+        }
+    }
+}
