@@ -57,7 +57,7 @@ function day(time: string) {
         <tr>
           <th>Name</th>
           <th>What</th>
-          <th>Deleted on</th>
+          <th>Kept until</th>
           <th></th>
         </tr>
       </thead>

@@ -184,8 +184,7 @@ public class BinTest extends ServerTest {
         try (var first = (ConfigurableApplicationContext) answering(folder)) {
             BinDesk bin = first.getBean(BinDesk.class);
             Desk desk = first.getBean(Desk.class);
-            bin.remove(desk.duplicate(new SessionId("low-water"))
-                    .id());
+            bin.remove(desk.duplicate(new SessionId("low-water")).id());
             bin.empty(OffsetDateTime.now().plusDays(1));
         }
         try (var second = (ConfigurableApplicationContext) answering(folder)) {

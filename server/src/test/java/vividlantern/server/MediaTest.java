@@ -15,6 +15,7 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -99,6 +100,37 @@ public class MediaTest extends ServerTest {
                     .as("frame %s", n)
                     .isBetween(wanted - 2, wanted + 2);
         }
+    }
+
+    private static double peak(int[] samples, int from, int to) {
+        int peak = 0;
+        for (int n = from; n < to; n++) {
+            peak = Math.max(peak, Math.abs(samples[n]));
+        }
+        return (double) peak / (1 << 23);
+    }
+
+    /** A bar of 3/4 at 138 lasts 62 608.7 frames; bar 5 begins at frame 250 435 and bar 7 at 375 652. */
+    @Test
+    public void barsSoundAsInTheWholeSongOrAsIfPlayWasPressedThere() {
+        int[] bars = samples("bass-cajon.wav?bars=5-6&countIn=false");
+        int[] whole = samples("bass-cajon.wav?from=" + 249_000 / 48_000.0 + "&seconds=3");
+        assertThat(bars).hasSize(125_217);
+        assertThat(bars).isEqualTo(Arrays.copyOfRange(whole, 1435, 1435 + 125_217));
+        int counted = 250_435
+                - (int) Math.round(
+                        (12 - 3 * get(SESSION).at("/click/countInBars").asInt()) * 48_000 * 60 / 138.0);
+        int[] click = samples("bass-cajon.wav?bars=5-6&players=none");
+        assertThat(click).hasSize(counted + 125_217);
+        assertThat(peak(click, 0, counted)).isGreaterThan(0.05);
+        int[] played = samples("voice.wav?bars=5-6");
+        assertThat(peak(played, 0, counted))
+                .as("neither players nor guide in the count-in")
+                .isLessThan(0.001);
+        assertThat(peak(played, counted, played.length)).isGreaterThan(0.02);
+        int[] guide = samples("voice.wav?bars=5-6&players=none");
+        assertThat(peak(guide, 0, counted)).isLessThan(0.001);
+        assertThat(peak(guide, counted, guide.length)).isGreaterThan(0.02);
     }
 
     @Test

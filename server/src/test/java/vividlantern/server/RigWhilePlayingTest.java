@@ -28,7 +28,7 @@ public class RigWhilePlayingTest extends ServerTest {
     }
 
     @Test
-    public void whatIsSaidOfTheRigLetsTheSongGoOnAndWhatRewiresItIsRefused() {
+    public void whatIsSaidOfTheRigLetsTheSongGoOnAndWhatChangesItsWiringIsRefused() {
         LiveRig live = program.getBean(LiveRig.class);
         SessionId id = new SessionId("low-water");
         post(COMMANDS, "p", "{\"kind\": \"play\", \"bar\": 5}");

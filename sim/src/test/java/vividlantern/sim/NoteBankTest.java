@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.session.TempoMap;
 
@@ -11,6 +12,11 @@ import vividlantern.session.TempoMap;
 public class NoteBankTest {
 
     private final List<String> made = new ArrayList<>();
+
+    @BeforeMethod
+    public void begin() {
+        made.clear();
+    }
 
     private float[] sound(NoteBank bank, String key, int frames) {
         return bank.sound(key, () -> {

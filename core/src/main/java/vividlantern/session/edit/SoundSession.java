@@ -116,7 +116,7 @@ public final class SoundSession {
         session.tracks().forEach(sound::track);
         session.cues().forEach(sound::cue);
         session.markers().forEach(sound::marker);
-        session.views().forEach(SoundSession::view);
+        session.views().forEach(SoundSession::hiddenTracks);
         requireOneOfEach("backing", session.backing(), each -> each.track().value());
         session.backing().forEach(each -> new SetBacking(each).applyTo(session, rig));
         session.groups().forEach(sound::group);
@@ -295,7 +295,7 @@ public final class SoundSession {
         SetMarker.requireBar(marker.bar());
     }
 
-    private static void view(TrackView view) {
+    private static void hiddenTracks(TrackView view) {
         Texts.name(view.name(), "A view", "views");
         view.hidden().forEach(track -> Ids.require(track.value(), "views"));
     }

@@ -229,6 +229,7 @@ public class LiveHub extends TextWebSocketHandler {
                     UNSEEN,
                     session -> rig.isAtTheRig(session)
                             || !pages.of(session::equals).isEmpty());
+            rig.forgetClosed();
         }
     }
 

@@ -305,6 +305,11 @@ public class LiveRig {
                 id, (same, known) -> known != null && known.because().is(because) ? known : Standing.of(because));
     }
 
+    /** Forgets how things stand in sessions that nobody has open. */
+    void forgetClosed() {
+        standings.keySet().removeIf(id -> !desk.isOpen(id));
+    }
+
     /** How inputs and tracks stand, and what that was worked out from. */
     public record Standing(Because because, List<InputStanding> inputs, List<TrackStanding> tracks) {
 
