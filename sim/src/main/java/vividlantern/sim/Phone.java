@@ -2,6 +2,7 @@ package vividlantern.sim;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.units.Noise;
@@ -29,6 +30,9 @@ final class Phone {
     private record Plucked(int step, int sampleRate) {}
 
     private final NoteBank bank;
+    /** The notes of the scale, once they are synthesized. */
+    private final AtomicReferenceArray<float[]> tones = new AtomicReferenceArray<>(SCALE.length);
+
     private final int[] sides;
     /** From a note of one side to its next, in frames. */
     private final long every;
@@ -93,8 +97,24 @@ final class Phone {
 
     /** Each side has every other note; it may ring until its next one. */
     private float[] note(long number) {
-        int step = SCALE[(int) (SCALE.length * Noise.uniform(TUNE, number))];
-        return bank.sound(new Plucked(step, sampleRate), () -> plucked(step));
+        return tone((int) (SCALE.length * Noise.uniform(TUNE, number)));
+    }
+
+    /** Synthesizes every note beforehand. */
+    void warmUp() {
+        for (int tone = 0; tone < SCALE.length; tone++) {
+            tone(tone);
+        }
+    }
+
+    private float[] tone(int number) {
+        float[] known = tones.get(number);
+        if (known == null) {
+            int step = SCALE[number];
+            known = bank.sound(new Plucked(step, sampleRate), () -> plucked(step));
+            tones.set(number, known);
+        }
+        return known;
     }
 
     private float[] plucked(int step) {

@@ -201,6 +201,9 @@ public final class StandInStudio implements AudioDevice {
     /** Synthesizes every note beforehand, so that none has to be waited for. */
     public void warmUp() {
         everybody().forEach(player -> player.bodies().forEach(Body::warmUp));
+        if (phone.isThere()) {
+            phone.warmUp();
+        }
     }
 
     @Override

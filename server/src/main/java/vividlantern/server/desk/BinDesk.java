@@ -4,6 +4,7 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -127,18 +128,29 @@ public class BinDesk {
         }
     }
 
-    /** Deletes for good what was removed before a time: sessions before the rigs that they are laid out for. */
+    /**
+     * Deletes for good what was removed before a time: sessions before the rigs that they are laid out for. Something that cannot
+     * be deleted keeps nothing else there.
+     */
     public void empty(OffsetDateTime removedBefore) {
+        Optional<RuntimeException> failed = Optional.empty();
         List<Bin.Removed> old = bin.all().stream()
                 .filter(each -> each.at().isBefore(removedBefore))
                 .sorted((a, b) -> a.kind().compareTo(b.kind()))
                 .toList();
         for (Bin.Removed each : old) {
-            if (each.kind() != Bin.Kind.RIG
-                    || store.allOfRig(new RigId(each.id())).isEmpty()) {
-                delete(each.kind(), each.id());
+            try {
+                if (each.kind() != Bin.Kind.RIG
+                        || store.allOfRig(new RigId(each.id())).isEmpty()) {
+                    delete(each.kind(), each.id());
+                }
+            } catch (RuntimeException fault) {
+                failed = Optional.of(fault);
             }
         }
+        failed.ifPresent(fault -> {
+            throw fault;
+        });
     }
 
     private void emptyByItself() {
