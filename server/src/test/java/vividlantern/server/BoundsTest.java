@@ -148,6 +148,22 @@ public class BoundsTest extends ServerTest {
         }
     }
 
+    /** A body above 64 KiB is none of the small ones that are awaited. */
+    @Test
+    public void whoSendsALargeBodyCanAskAgainOnTheSameConnection() throws IOException {
+        int port = program.getWebServer().getPort();
+        String body = "{\"edits\": []" + " ".repeat(100_000) + "}";
+        String request = "POST " + SESSION + "/edits HTTP/1.1\r\nHost: localhost:" + port
+                + "\r\nContent-Type: application/json\r\nContent-Length: " + body.length() + "\r\n\r\n" + body;
+        String last = "GET " + SESSION + "/undo HTTP/1.1\r\nHost: localhost:" + port + "\r\nConnection: close\r\n\r\n";
+        try (Socket socket = new Socket("localhost", port)) {
+            socket.getOutputStream().write((request + request + last).getBytes(StandardCharsets.US_ASCII));
+            String answers = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            assertThat(answers.split("HTTP/1\\.1 ")).hasSize(4);
+            assertThat(answers).startsWith("HTTP/1.1 200");
+        }
+    }
+
     @Test
     public void foreignPagesCannotReadEither() {
         for (String site : List.of("cross-site", "same-site")) {

@@ -8,16 +8,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.BufferedReader;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.SequenceInputStream;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
-import java.util.Optional;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Pattern;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -39,12 +31,8 @@ final class Bounds extends OncePerRequestFilter {
     private static final Pattern SOUNDS = Pattern.compile("/api/sessions/([^/]+/media|import|import/preview)");
 
     private static final int ARRIVING_AT_A_TIME = 40;
-    private static final int SMALL_BYTES = 1 << 18;
     /** So much of what nobody wants is read all the same, so that the sender sees the answer. */
     private static final long MOST_REST_BYTES = 16L << 20;
-
-    private static final long MOMENT_NANOS = 250_000_000;
-    private static final long LOOK_NANOS = 2_000_000;
 
     private final Semaphore reads = new Semaphore(READS_AT_A_TIME);
     private final Semaphore arriving = new Semaphore(ARRIVING_AT_A_TIME);
@@ -140,98 +128,6 @@ final class Bounds extends OncePerRequestFilter {
         }
     }
 
-    /** A request of whose body some was read beforehand. */
-    private static final class Arrived extends HttpServletRequestWrapper {
-
-        private final byte[] first;
-        private int length;
-        private ServletInputStream body;
-
-        private Arrived(HttpServletRequest request) {
-            super(request);
-            long said = request.getContentLengthLong();
-            first = new byte[said > 0 && said <= SMALL_BYTES ? (int) said : 0];
-        }
-
-        /** Whether it is small and has arrived within a moment; its packets often follow that of the headers. */
-        private boolean isSoonWhole() throws IOException {
-            ServletInputStream in = super.getInputStream();
-            long latest = System.nanoTime() + MOMENT_NANOS;
-            while (length < first.length && System.nanoTime() < latest) {
-                if (in.available() > 0) {
-                    length += Math.max(0, in.read(first, length, first.length - length));
-                } else {
-                    LockSupport.parkNanos(LOOK_NANOS);
-                }
-            }
-            return length > 0 && length == first.length;
-        }
-
-        @Override
-        public ServletInputStream getInputStream() throws IOException {
-            if (body == null) {
-                body = new ArrivedBody(
-                        new SequenceInputStream(new ByteArrayInputStream(first, 0, length), super.getInputStream()),
-                        super.getInputStream());
-            }
-            return body;
-        }
-
-        @Override
-        public BufferedReader getReader() throws IOException {
-            return reader(this);
-        }
-    }
-
-    private static BufferedReader reader(HttpServletRequest request) throws IOException {
-        Charset charset = Optional.ofNullable(request.getCharacterEncoding())
-                .map(Charset::forName)
-                .orElse(StandardCharsets.UTF_8);
-        return new BufferedReader(new InputStreamReader(request.getInputStream(), charset));
-    }
-
-    /** What was read beforehand, and then the rest. */
-    private static final class ArrivedBody extends ServletInputStream {
-
-        private final InputStream all;
-        private final ServletInputStream rest;
-        private boolean ended;
-
-        private ArrivedBody(InputStream all, ServletInputStream rest) {
-            this.all = all;
-            this.rest = rest;
-        }
-
-        @Override
-        public int read() throws IOException {
-            int one = all.read();
-            ended = one < 0;
-            return one;
-        }
-
-        @Override
-        public int read(byte[] to, int at, int length) throws IOException {
-            int got = all.read(to, at, length);
-            ended = got < 0;
-            return got;
-        }
-
-        @Override
-        public boolean isFinished() {
-            return ended;
-        }
-
-        @Override
-        public boolean isReady() {
-            return true;
-        }
-
-        @Override
-        public void setReadListener(ReadListener listener) {
-            rest.setReadListener(listener);
-        }
-    }
-
     /** A request whose body is counted while it is read. */
     private static final class Counted extends HttpServletRequestWrapper {
 
@@ -251,7 +147,7 @@ final class Bounds extends OncePerRequestFilter {
 
         @Override
         public BufferedReader getReader() throws IOException {
-            return reader(this);
+            return Arrived.reader(this);
         }
     }
 
