@@ -4,6 +4,7 @@ package vividlantern.history;
 public final class Texts {
 
     private static final int LONGEST = 400;
+    private static final String COPY = " copy";
 
     private Texts() {}
 
@@ -36,6 +37,11 @@ public final class Texts {
             throw new Refused("A text here has at most " + LONGEST + " characters.", field);
         }
         return stripped;
+    }
+
+    /** What a copy of something is called, cut so that it is a name too. */
+    public static String ofCopy(String name) {
+        return name.substring(0, Math.min(name.length(), LONGEST - COPY.length())) + COPY;
     }
 
     /** A text as a part of a file's name: what some file systems do not take becomes "_". */

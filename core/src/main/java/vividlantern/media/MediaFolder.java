@@ -111,7 +111,6 @@ public final class MediaFolder implements MediaShelf {
             LOG.log(Logger.Level.WARNING, "The folder of sounds could not be looked through.", stays);
         }
         seen.remove(id);
-        arrivals.remove(id);
     }
 
     private Arrived takeIn(String name, InputStream in, OptionalInt sampleRate, Consumer<Media> fits)

@@ -129,6 +129,13 @@ public class BinTest extends ServerTest {
         assertThat(delete("/api/rigs/" + rig).statusCode()).isEqualTo(204);
     }
 
+    @Test
+    public void aCopyOfALongNameHasANameToo() {
+        String id = session("x".repeat(400), "saltworks");
+        String copy = made(post("/api/sessions/" + id + "/duplicate", "p", ""));
+        assertThat(get("/api/sessions/" + copy).get("name").asString()).isEqualTo("x".repeat(395) + " copy");
+    }
+
     /** A second of a sound that no other has. */
     private static byte[] wav(int seed) throws IOException {
         ByteArrayOutputStream file = new ByteArrayOutputStream();

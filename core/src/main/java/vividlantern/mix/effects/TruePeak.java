@@ -6,7 +6,7 @@ package vividlantern.mix.effects;
  * window (J. F. Kaiser, 1974), flat up to 5/12 of the rate, 20 kHz at 48 kHz.
  *
  * <p>What lies above that it cannot see well. So what there is of it ({@link #high}), times {@link #UNSEEN}, has to be taken as
- * possible on top. The factor is measured: with it white noise, and tones of any frequency up to 0.4995 of the rate that begin
+ * possible on top. The factor is measured: with it white noise, and tones from 0.42 to 0.4995 of the rate that begin
  * and end at any sample, stay below the ceiling at sixteen times the rate, at 44.1, 48 and 96 kHz.
  */
 final class TruePeak {

@@ -18,7 +18,7 @@ public sealed interface MarkerEdit extends Edit {
     /** Puts a named marker at the start of a bar, or changes it; whether its part needs a click stays as it was. */
     record SetMarker(MarkerId marker, String name, int bar) implements MarkerEdit {
 
-        private static final int LAST_BAR = 40_000;
+        private static final int LAST_BAR = BackingEdit.LATEST_BAR;
 
         static void requireBar(int bar) {
             if (bar < 1 || bar > LAST_BAR) {

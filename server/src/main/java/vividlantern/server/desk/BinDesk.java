@@ -3,6 +3,7 @@ package vividlantern.server.desk;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.OffsetDateTime;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -115,16 +116,30 @@ public class BinDesk {
 
     /** Deletes something for good, with the sounds that nothing else speaks of. */
     public synchronized void delete(Bin.Kind kind, String id) {
-        Set<MediaId> sounds = kind == Bin.Kind.SESSION ? store.sounds(new SessionId(id)) : Set.of();
+        Set<MediaId> sounds = kind == Bin.Kind.SESSION ? onlyOf(new SessionId(id)) : Set.of();
         if (kind == Bin.Kind.RIG && !store.allOfRig(new RigId(id)).isEmpty()) {
             throw new Refused("A session in the bin is laid out for this rig. Delete that first.", "");
         }
         if (!bin.delete(kind, id)) {
             throw notThere(id);
         }
-        if (!sounds.isEmpty()) {
-            store.allIds().forEach(other -> sounds.removeAll(store.sounds(other)));
-            sounds.stream().filter(sound -> !kept.anyHolds(sound.value())).forEach(media::remove);
+        sounds.forEach(media::remove);
+    }
+
+    /** The sounds of which a session alone speaks; none as long as another one cannot be read, which may need them. */
+    private Set<MediaId> onlyOf(SessionId id) {
+        try {
+            Set<MediaId> sounds = new HashSet<>(store.sounds(id));
+            for (SessionId other : sounds.isEmpty() ? List.<SessionId>of() : store.allIds()) {
+                if (!other.equals(id)) {
+                    sounds.removeAll(store.sounds(other));
+                }
+            }
+            sounds.removeIf(sound -> kept.anyHolds(sound.value()));
+            return sounds;
+        } catch (RuntimeException unreadable) {
+            LOG.warn("The sounds of {} stay, since not all can be read that may speak of them.", id, unreadable);
+            return Set.of();
         }
     }
 

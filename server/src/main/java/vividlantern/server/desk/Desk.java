@@ -162,7 +162,7 @@ public class Desk {
         Session from = session(id);
         Settings was = from.settings();
         return takeIn(from.with(new Settings(
-                was.name() + " copy",
+                Texts.ofCopy(was.name()),
                 was.song(),
                 was.sampleRate(),
                 was.bitDepth(),

@@ -100,7 +100,7 @@ public class RigDesk {
     public Rig duplicate(RigId id) {
         Rig from = rig(id);
         return create(
-                from.name() + " copy",
+                Texts.ofCopy(from.name()),
                 empty -> RigParts.assemble(
                         empty.id(), 0, RigParts.OF_RIG.parts(new NameRig(empty.name()).applyTo(from))));
     }

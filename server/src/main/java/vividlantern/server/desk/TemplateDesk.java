@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividlantern.history.Refused;
+import vividlantern.history.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.store.KeptStore;
@@ -38,7 +39,6 @@ public class TemplateDesk {
         }
     }
 
-    private static final String COPY = " copy";
     private static final SessionId NOBODY = new SessionId("none");
 
     private record Both(TemplateId template, RigId rig) {}
@@ -150,8 +150,7 @@ public class TemplateDesk {
     /** Keeps a copy of a template under another name. */
     public Template duplicate(TemplateId id) {
         Template from = template(id);
-        Template.About about = from.about();
-        String title = about.title() + COPY;
+        String title = Texts.ofCopy(from.about().title());
         return shelf.keep(title, fresh -> from.as(new TemplateId(fresh)).called(title));
     }
 

@@ -135,8 +135,8 @@ public class LiveRig {
         } catch (RuntimeException fault) {
             LOG.error("{} cannot be compiled.", session.id(), fault);
             throw new Refused(
-                    "\"" + session.name() + "\" cannot be played as it is (" + fault.getMessage()
-                            + "). Whoever has the rig keeps it. Go back to an earlier state of it under History.",
+                    "\"" + session.name() + "\" cannot be played as it is; the log says more. Whoever has the rig"
+                            + " keeps it. Go back to an earlier state of it under History.",
                     "");
         }
     }
