@@ -123,7 +123,8 @@ final class SongFigures {
         Session with = demo;
         for (int at = 0; at < TRACKS; at++) {
             Media sound = media.takeIn(
-                    "s" + at + ".wav", new ByteArrayInputStream(sound(RATE, 65, 10 + at)), RATE, fits -> {});
+                            "s" + at + ".wav", new ByteArrayInputStream(sound(RATE, 65, 10 + at)), RATE, fits -> {})
+                    .media();
             TrackId track = new TrackId("s" + at);
             with = new AddBacking(track, "S" + at, sound)
                     .applyTo(with, rig)
