@@ -121,6 +121,7 @@ public final class MixPlan {
     private final List<Reel> reels;
     private final List<Bus> buses;
     private final Optional<Song> song;
+    private final int sources;
 
     /** What the click's voices and the places of backing tracks were made of. */
     private record Song(
@@ -164,6 +165,9 @@ public final class MixPlan {
         this.reels = List.copyOf(reels);
         this.buses = BusOrder.of(buses);
         this.song = song;
+        sources = inputs
+                + this.clicks.size()
+                + this.reels.stream().mapToInt(Reel::channels).sum();
     }
 
     /** A session whose backing tracks have no sounds. */
@@ -240,6 +244,6 @@ public final class MixPlan {
 
     /** Engine inputs, click voices and what backing tracks play together: how many sources there are to meter. */
     public int sources() {
-        return inputs + clicks.size() + reels.stream().mapToInt(Reel::channels).sum();
+        return sources;
     }
 }

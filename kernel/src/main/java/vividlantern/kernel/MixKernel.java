@@ -91,13 +91,8 @@ public interface MixKernel {
     /** Rounds samples to the nearest of 2^23 steps a full scale, half a step to the even one, and clips them at full scale. */
     void toSteps(float[] samples, int frames);
 
-    /**
-     * Raises peaks to the magnitude of three weighted sums of the samples from each place on.
-     *
-     * @param in the sums of {@code peaks[n]} begin at {@code in[inAt + n]}
-     * @param weights three of one length
-     */
-    void raiseToWeighted(float[] in, int inAt, float[][] weights, float[] peaks, int frames);
+    /** Raises peaks to the magnitudes of samples, each to that of its own place. */
+    void raiseToMagnitudes(float[] samples, float[] peaks, int frames);
 
     /** How many values in a row stand for one peak in {@link #raisePeaks}; the peak is the largest of them. */
     int lanes();

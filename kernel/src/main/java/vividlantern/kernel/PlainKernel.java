@@ -132,7 +132,7 @@ public final class PlainKernel implements MixKernel {
     @Override
     public void addTriangular(float[] samples, int frames, float peak, long from) {
         for (int n = 0; n < frames; n++) {
-            samples[n] += peak * (float) SplitMix64.triangle(SplitMix64.mix(from + n * SplitMix64.STEP));
+            samples[n] += peak * SplitMix64.triangleAsFloat(SplitMix64.mix(from + n * SplitMix64.STEP));
         }
     }
 
@@ -154,20 +154,10 @@ public final class PlainKernel implements MixKernel {
     }
 
     @Override
-    public void raiseToWeighted(float[] in, int inAt, float[][] weights, float[] peaks, int frames) {
-        for (float[] point : weights) {
-            for (int n = 0; n < frames; n++) {
-                peaks[n] = Math.max(peaks[n], Math.abs(weighted(in, inAt + n, point)));
-            }
+    public void raiseToMagnitudes(float[] samples, float[] peaks, int frames) {
+        for (int n = 0; n < frames; n++) {
+            peaks[n] = Math.max(peaks[n], Math.abs(samples[n]));
         }
-    }
-
-    private static float weighted(float[] in, int at, float[] weights) {
-        float sum = 0;
-        for (int tap = 0; tap < weights.length; tap++) {
-            sum += weights[tap] * in[at + tap];
-        }
-        return sum;
     }
 
     @Override

@@ -79,7 +79,9 @@ public class TwinTest {
         other.addWeighted(in, 7, weights, two, frames);
         assertThat(bits(two)).isEqualTo(bits(one));
         long from = random.nextLong();
-        plain.addTriangular(one, frames, 0.1f, from);
+        for (int n = 0; n < frames; n++) {
+            one[n] += 0.1f * (float) SplitMix64.triangle(SplitMix64.mix(from + n * SplitMix64.STEP));
+        }
         other.addTriangular(two, frames, 0.1f, from);
         assertThat(bits(two)).isEqualTo(bits(one));
         one[0] = Float.NaN;
@@ -89,6 +91,15 @@ public class TwinTest {
         plain.toSteps(one, frames);
         other.toSteps(two, frames);
         assertThat(bits(two)).isEqualTo(bits(one));
+    }
+
+    @Test
+    public void triangularNumbersAreRoundedOnce() {
+        for (long bits : new long[] {0, -1, 0xFFFFFFFFL, 0xFFFFFFFF00000000L, 0x00010000FFFFFFFFL, 1, 0x100000000L}) {
+            assertThat(SplitMix64.triangleAsFloat(bits)).isEqualTo((float) SplitMix64.triangle(bits));
+        }
+        assertThat(SplitMix64.triangleAsFloat(0xFFFFFFFF00000000L)).isEqualTo(1);
+        assertThat(SplitMix64.triangleAsFloat(0x8000000000000000L)).isEqualTo(0.5f);
     }
 
     @Test
@@ -149,19 +160,17 @@ public class TwinTest {
     }
 
     @Test(dataProvider = "seeds")
-    public void weightedSumsRaisePeaksAlike(int seed) {
+    public void magnitudesRaisePeaksAlike(int seed) {
         Random random = new Random(seed);
-        float[][] weights = new float[3][24];
-        for (float[] each : weights) {
-            System.arraycopy(gains(24, random), 0, each, 0, 24);
-        }
-        float[] in = rooms(1, random)[0];
+        float[][] rooms = rooms(2, random);
+        float[] one = rooms[1].clone();
+        float[] two = rooms[1].clone();
         int frames = frames(random);
-        float[] one = new float[ROOM];
-        float[] two = new float[ROOM];
-        plain.raiseToWeighted(in, 11, weights, one, frames);
-        other.raiseToWeighted(in, 11, weights, two, frames);
+        plain.raiseToMagnitudes(rooms[0], one, frames);
+        other.raiseToMagnitudes(rooms[0], two, frames);
         assertThat(bits(two)).isEqualTo(bits(one));
+        assertThat(one[0]).isEqualTo(Math.max(Math.abs(rooms[0][0]), rooms[1][0]));
+        assertThat(one[frames]).isEqualTo(rooms[1][frames]);
     }
 
     @Test(dataProvider = "seeds")

@@ -52,9 +52,10 @@ final class Cables {
     /** Takes what leaves by the outputs. */
     void leave(float[][] outputs, int offset, int frames, long frame) {
         for (int output = 0; output < left.length; output++) {
-            for (int n = 0; n < frames; n++) {
-                left[output][(int) (frame + n) & RING - 1] = outputs[output][offset + n];
-            }
+            int begin = (int) frame & RING - 1;
+            int toEnd = Math.min(frames, RING - begin);
+            System.arraycopy(outputs[output], offset, left[output], begin, toEnd);
+            System.arraycopy(outputs[output], offset + toEnd, left[output], 0, frames - toEnd);
         }
     }
 

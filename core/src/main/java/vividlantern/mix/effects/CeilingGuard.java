@@ -7,9 +7,9 @@ import java.util.Arrays;
  * rise above it between samples, as far as {@link TruePeak} says; what is not finite leaves it as silence.
  *
  * <p>It looks 1 ms ahead: the gain each sample needs for itself and for the way to its neighbours ({@link TruePeak}) is held
- * over the look-ahead (a sliding minimum), let back exponentially but by no more than 60 dB a second, and averaged over the same length. The average at the time
- * a sample leaves holds only values that are at most what this sample needs, so the ceiling is kept without a jump in gain.
- * Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off, so that switching it moves nothing in
+ * over the look-ahead (a sliding minimum), let back exponentially but by no more than 60 dB a second, and averaged over the
+ * same length. The average at the time a sample leaves holds only values that are at most what this sample needs, so the
+ * ceiling is kept without a jump in gain. Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off, so that switching it moves nothing in
  * time.
  *
  * <p>Each side has a room of its delay and a block. The mix is summed straight in behind the delay, and what leaves is read
@@ -47,6 +47,7 @@ public final class CeilingGuard implements Effect {
 
     private final float[][] rooms;
     private final float[] between;
+    private final float[] point;
     private final float[][] high;
     private final double[] needed;
     private final long[] neededAt;
@@ -75,6 +76,7 @@ public final class CeilingGuard implements Effect {
         rise = StrictMath.pow(10, RISE_DB_A_SECOND / 20 / sampleRate);
         rooms = new float[2][delay + maxFrames];
         between = new float[maxFrames + 1];
+        point = new float[maxFrames + 1];
         high = new float[2][maxFrames + TruePeak.LINGERS_FRAMES];
         needed = new double[ahead + 2];
         neededAt = new long[ahead + 2];
@@ -159,8 +161,8 @@ public final class CeilingGuard implements Effect {
     /** What each frame must be judged by: itself, and the way from the sample before and to the sample after it. */
     private float findPeaks(int at, int frames) {
         Arrays.fill(between, 0, frames + 1, 0);
-        TruePeak.between(rooms[0], ahead + at - 1, between, frames + 1);
-        TruePeak.between(rooms[1], ahead + at - 1, between, frames + 1);
+        TruePeak.between(rooms[0], ahead + at - 1, between, point, frames + 1);
+        TruePeak.between(rooms[1], ahead + at - 1, between, point, frames + 1);
         findHigh(at, frames);
         float largest = 0;
         for (int n = 0; n < frames; n++) {
@@ -239,18 +241,22 @@ public final class CeilingGuard implements Effect {
 
     /** The least of the last look-ahead + 1 values: a queue in which every value is smaller than all after it. */
     private double slidingMinimum(double value) {
-        while (waiting > 0 && needed[(first + waiting - 1) % needed.length] >= value) {
+        while (waiting > 0 && needed[wrapped(first + waiting - 1)] >= value) {
             waiting--;
         }
-        int end = (first + waiting) % needed.length;
+        int end = wrapped(first + waiting);
         needed[end] = value;
         neededAt[end] = clock;
         waiting++;
         while (neededAt[first] < clock - ahead) {
-            first = (first + 1) % needed.length;
+            first = wrapped(first + 1);
             waiting--;
         }
         clock++;
         return needed[first];
+    }
+
+    private int wrapped(int place) {
+        return place < needed.length ? place : place - needed.length;
     }
 }

@@ -1,5 +1,7 @@
 package vividlantern.mix.effects;
 
+import java.util.Arrays;
+
 /**
  * How high a signal rises between its samples: the largest magnitude at four times the sample rate (ITU-R BS.1770, annex 2).
  * The three points between two samples are weighted sums of {@link #TAPS} samples around them, by a sinc under a Kaiser
@@ -45,9 +47,15 @@ final class TruePeak {
     /**
      * Raises each of {@code peaks} to the largest magnitude between the sample at {@code at + n} and the one after it.
      * Reads {@link #LATER_FRAMES} samples after the last and one fewer before the first.
+     *
+     * @param room for as many samples, to work in
      */
-    static void between(float[] samples, int at, float[] peaks, int frames) {
-        Samples.LOOPS.raiseToWeighted(samples, at - LATER_FRAMES + 1, WEIGHTS, peaks, frames);
+    static void between(float[] samples, int at, float[] peaks, float[] room, int frames) {
+        for (float[] point : WEIGHTS) {
+            Arrays.fill(room, 0, frames, 0);
+            Samples.LOOPS.addWeighted(samples, at - LATER_FRAMES + 1, point, room, frames);
+            Samples.LOOPS.raiseToMagnitudes(room, peaks, frames);
+        }
     }
 
     /**
