@@ -5,19 +5,24 @@ import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
- * The kernel in vector instructions of the width this machine prefers. Edges are worked off four at a time, so that the sum
- * is read and written once for four of them; what is left of a block is summed sample by sample, by the same expression.
+ * The kernel in vector instructions of the width this machine prefers.
+ *
+ * <p>Stereo sums go by tiles: two sides of four vectors (two where gains move) stay in registers through all edges in their
+ * order, so that a sum is read and written once. All other sums go four edges at a time by memory. What is left of a block is
+ * summed sample by sample, by the same expressions.
  *
  * <p>Three habits keep the compiler of Java 17 from putting every vector on the heap, which costs ten times the arithmetic.
- * All floats are vectors of one width. No vector is handed from one method to another. And no vector is carried from one
- * round of a loop to the next: there it is a {@code FloatVector} of unknown class, which only an object on the heap can be
- * asked for. So sums go by memory between the rounds. Vectors of whole numbers are not used either: reading a float's bits
- * as one fails to be compiled now and then.
+ * All floats are vectors of one width, and there are no vectors of whole numbers. No vector is handed from one method to
+ * another. And a vector is carried from one round of a loop to the next only in the tiles: their methods are too long to
+ * be inlined anywhere, so they are compiled by themselves; a shorter one that was inlined into its callers lost the class of
+ * its vectors there.
  */
 final class VectorKernel implements MixKernel {
 
     private static final VectorSpecies<Float> FLOATS = FloatVector.SPECIES_PREFERRED;
     private static final int WIDTH = FLOATS.length();
+    /** So few edges are not worth a tile. */
+    private static final int FEW = 2;
 
     private final PlainKernel plain = new PlainKernel();
 
@@ -38,70 +43,71 @@ final class VectorKernel implements MixKernel {
             float[] right,
             int outAt,
             int frames) {
-        int edge = from;
-        for (; edge + 4 <= to; edge += 4) {
-            addFourToBoth(in, leftGain, rightGain, edge, at, left, right, outAt, frames);
+        int done = 0;
+        if (to - from > FEW) {
+            for (; done + 4 * WIDTH <= frames; done += 4 * WIDTH) {
+                tileOfFour(in, leftGain, rightGain, from, to, at + done, left, right, outAt + done);
+            }
         }
-        for (; edge < to; edge++) {
-            addStill(in[edge], at, leftGain[edge], left, outAt, frames);
-            addStill(in[edge], at, rightGain[edge], right, outAt, frames);
+        if (done < frames) {
+            addSide(in, leftGain, from, to, at + done, left, outAt + done, frames - done);
+            addSide(in, rightGain, from, to, at + done, right, outAt + done, frames - done);
         }
     }
 
-    private static void addFourToBoth(
+    private void addSide(float[][] in, float[] gain, int from, int to, int at, float[] out, int outAt, int frames) {
+        int edge = from;
+        for (; edge + 4 <= to; edge += 4) {
+            addFour(in[edge], at, in[edge + 1], at, in[edge + 2], at, in[edge + 3], at, gain, edge, out, outAt, frames);
+        }
+        for (; edge < to; edge++) {
+            addStill(in[edge], at, gain[edge], out, outAt, frames);
+        }
+    }
+
+    private static void tileOfFour(
             float[][] in,
             float[] leftGain,
             float[] rightGain,
-            int edge,
+            int from,
+            int to,
             int at,
             float[] left,
             float[] right,
-            int outAt,
-            int frames) {
-        float[] a = in[edge];
-        float[] b = in[edge + 1];
-        float[] c = in[edge + 2];
-        float[] d = in[edge + 3];
-        FloatVector al = FloatVector.broadcast(FLOATS, leftGain[edge]);
-        FloatVector bl = FloatVector.broadcast(FLOATS, leftGain[edge + 1]);
-        FloatVector cl = FloatVector.broadcast(FLOATS, leftGain[edge + 2]);
-        FloatVector dl = FloatVector.broadcast(FLOATS, leftGain[edge + 3]);
-        FloatVector ar = FloatVector.broadcast(FLOATS, rightGain[edge]);
-        FloatVector br = FloatVector.broadcast(FLOATS, rightGain[edge + 1]);
-        FloatVector cr = FloatVector.broadcast(FLOATS, rightGain[edge + 2]);
-        FloatVector dr = FloatVector.broadcast(FLOATS, rightGain[edge + 3]);
-        int done = 0;
-        for (; done + WIDTH <= frames; done += WIDTH) {
-            FloatVector av = FloatVector.fromArray(FLOATS, a, at + done);
-            FloatVector bv = FloatVector.fromArray(FLOATS, b, at + done);
-            FloatVector cv = FloatVector.fromArray(FLOATS, c, at + done);
-            FloatVector dv = FloatVector.fromArray(FLOATS, d, at + done);
-            FloatVector.fromArray(FLOATS, left, outAt + done)
-                    .add(al.mul(av))
-                    .add(bl.mul(bv))
-                    .add(cl.mul(cv))
-                    .add(dl.mul(dv))
-                    .intoArray(left, outAt + done);
-            FloatVector.fromArray(FLOATS, right, outAt + done)
-                    .add(ar.mul(av))
-                    .add(br.mul(bv))
-                    .add(cr.mul(cv))
-                    .add(dr.mul(dv))
-                    .intoArray(right, outAt + done);
+            int outAt) {
+        FloatVector l0 = FloatVector.fromArray(FLOATS, left, outAt);
+        FloatVector l1 = FloatVector.fromArray(FLOATS, left, outAt + WIDTH);
+        FloatVector l2 = FloatVector.fromArray(FLOATS, left, outAt + 2 * WIDTH);
+        FloatVector l3 = FloatVector.fromArray(FLOATS, left, outAt + 3 * WIDTH);
+        FloatVector r0 = FloatVector.fromArray(FLOATS, right, outAt);
+        FloatVector r1 = FloatVector.fromArray(FLOATS, right, outAt + WIDTH);
+        FloatVector r2 = FloatVector.fromArray(FLOATS, right, outAt + 2 * WIDTH);
+        FloatVector r3 = FloatVector.fromArray(FLOATS, right, outAt + 3 * WIDTH);
+        for (int edge = from; edge < to; edge++) {
+            float[] samples = in[edge];
+            FloatVector gl = FloatVector.broadcast(FLOATS, leftGain[edge]);
+            FloatVector gr = FloatVector.broadcast(FLOATS, rightGain[edge]);
+            FloatVector a = FloatVector.fromArray(FLOATS, samples, at);
+            l0 = l0.add(gl.mul(a));
+            r0 = r0.add(gr.mul(a));
+            FloatVector b = FloatVector.fromArray(FLOATS, samples, at + WIDTH);
+            l1 = l1.add(gl.mul(b));
+            r1 = r1.add(gr.mul(b));
+            FloatVector c = FloatVector.fromArray(FLOATS, samples, at + 2 * WIDTH);
+            l2 = l2.add(gl.mul(c));
+            r2 = r2.add(gr.mul(c));
+            FloatVector d = FloatVector.fromArray(FLOATS, samples, at + 3 * WIDTH);
+            l3 = l3.add(gl.mul(d));
+            r3 = r3.add(gr.mul(d));
         }
-        for (; done < frames; done++) {
-            int n = at + done;
-            left[outAt + done] = left[outAt + done]
-                    + leftGain[edge] * a[n]
-                    + leftGain[edge + 1] * b[n]
-                    + leftGain[edge + 2] * c[n]
-                    + leftGain[edge + 3] * d[n];
-            right[outAt + done] = right[outAt + done]
-                    + rightGain[edge] * a[n]
-                    + rightGain[edge + 1] * b[n]
-                    + rightGain[edge + 2] * c[n]
-                    + rightGain[edge + 3] * d[n];
-        }
+        l0.intoArray(left, outAt);
+        l1.intoArray(left, outAt + WIDTH);
+        l2.intoArray(left, outAt + 2 * WIDTH);
+        l3.intoArray(left, outAt + 3 * WIDTH);
+        r0.intoArray(right, outAt);
+        r1.intoArray(right, outAt + WIDTH);
+        r2.intoArray(right, outAt + 2 * WIDTH);
+        r3.intoArray(right, outAt + 3 * WIDTH);
     }
 
     @Override
@@ -204,12 +210,94 @@ final class VectorKernel implements MixKernel {
             float[] right,
             int outAt,
             int frames) {
-        for (int edge = from; edge < to; edge++) {
-            int l = 2 * edge;
-            int r = l + 1;
-            addMoving(in[edge], at, curve[l], curveAt[l], factor[l], base[l], left, outAt, frames);
-            addMoving(in[edge], at, curve[r], curveAt[r], factor[r], base[r], right, outAt, frames);
+        if (from == to) {
+            return;
         }
+        int done = 0;
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            movingTile(in, curve, curveAt, factor, base, from, to, at, done, left, right, outAt + done);
+        }
+        for (; done < frames; done++) {
+            left[outAt + done] =
+                    movingFrame(in, curve, curveAt, factor, base, from, to, 0, at, done, left[outAt + done]);
+            right[outAt + done] =
+                    movingFrame(in, curve, curveAt, factor, base, from, to, 1, at, done, right[outAt + done]);
+        }
+    }
+
+    private static void movingTile(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int at,
+            int done,
+            float[] left,
+            float[] right,
+            int outAt) {
+        FloatVector l0 = FloatVector.fromArray(FLOATS, left, outAt);
+        FloatVector l1 = FloatVector.fromArray(FLOATS, left, outAt + WIDTH);
+        FloatVector r0 = FloatVector.fromArray(FLOATS, right, outAt);
+        FloatVector r1 = FloatVector.fromArray(FLOATS, right, outAt + WIDTH);
+        for (int edge = from; edge < to; edge++) {
+            float[] samples = in[edge];
+            FloatVector a = FloatVector.fromArray(FLOATS, samples, at + done);
+            FloatVector b = FloatVector.fromArray(FLOATS, samples, at + done + WIDTH);
+            int side = 2 * edge;
+            float[] bend = curve[side];
+            int n = curveAt[side] + done;
+            FloatVector factors = FloatVector.broadcast(FLOATS, factor[side]);
+            FloatVector bases = FloatVector.broadcast(FLOATS, base[side]);
+            l0 = l0.add(FloatVector.fromArray(FLOATS, bend, n)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(a));
+            l1 = l1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(b));
+            side++;
+            bend = curve[side];
+            n = curveAt[side] + done;
+            factors = FloatVector.broadcast(FLOATS, factor[side]);
+            bases = FloatVector.broadcast(FLOATS, base[side]);
+            r0 = r0.add(FloatVector.fromArray(FLOATS, bend, n)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(a));
+            r1 = r1.add(FloatVector.fromArray(FLOATS, bend, n + WIDTH)
+                    .mul(factors)
+                    .add(bases)
+                    .mul(b));
+        }
+        l0.intoArray(left, outAt);
+        l1.intoArray(left, outAt + WIDTH);
+        r0.intoArray(right, outAt);
+        r1.intoArray(right, outAt + WIDTH);
+    }
+
+    private static float movingFrame(
+            float[][] in,
+            float[][] curve,
+            int[] curveAt,
+            float[] factor,
+            float[] base,
+            int from,
+            int to,
+            int side,
+            int at,
+            int done,
+            float stands) {
+        float sum = stands;
+        for (int edge = from; edge < to; edge++) {
+            int here = 2 * edge + side;
+            float gain = curve[here][curveAt[here] + done] * factor[here] + base[here];
+            sum = sum + gain * in[edge][at + done];
+        }
+        return sum;
     }
 
     @Override
