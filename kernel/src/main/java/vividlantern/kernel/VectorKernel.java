@@ -383,11 +383,21 @@ final class VectorKernel implements MixKernel {
         FloatVector limits = FloatVector.broadcast(FLOATS, limit);
         boolean within = true;
         int done = 0;
-        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
-            FloatVector largest = FloatVector.fromArray(FLOATS, samples, at + done)
-                    .abs()
-                    .max(FloatVector.fromArray(FLOATS, samples, at + done + WIDTH)
-                            .abs());
+        for (; done + 4 * WIDTH <= frames; done += 4 * WIDTH) {
+            FloatVector a = FloatVector.fromArray(FLOATS, samples, at + done).abs();
+            FloatVector b =
+                    FloatVector.fromArray(FLOATS, samples, at + done + WIDTH).abs();
+            FloatVector c = FloatVector.fromArray(FLOATS, samples, at + done + 2 * WIDTH)
+                    .abs();
+            FloatVector d = FloatVector.fromArray(FLOATS, samples, at + done + 3 * WIDTH)
+                    .abs();
+            FloatVector largest = a.max(b).max(c.max(d));
+            within &= largest.compare(VectorOperators.LE, limits).allTrue();
+            FloatVector.fromArray(FLOATS, peaks, lane).max(largest).intoArray(peaks, lane);
+        }
+        for (; done + WIDTH <= frames; done += WIDTH) {
+            FloatVector largest =
+                    FloatVector.fromArray(FLOATS, samples, at + done).abs();
             within &= largest.compare(VectorOperators.LE, limits).allTrue();
             FloatVector.fromArray(FLOATS, peaks, lane).max(largest).intoArray(peaks, lane);
         }
@@ -403,11 +413,14 @@ final class VectorKernel implements MixKernel {
     public boolean anyAbove(float[] left, float[] right, int at, int frames, float limit) {
         FloatVector limits = FloatVector.broadcast(FLOATS, limit);
         int done = 0;
-        for (; done + WIDTH <= frames; done += WIDTH) {
-            FloatVector largest = FloatVector.fromArray(FLOATS, left, at + done)
-                    .abs()
-                    .max(FloatVector.fromArray(FLOATS, right, at + done).abs());
-            if (!largest.compare(VectorOperators.LE, limits).allTrue()) {
+        for (; done + 2 * WIDTH <= frames; done += 2 * WIDTH) {
+            FloatVector a = FloatVector.fromArray(FLOATS, left, at + done).abs();
+            FloatVector b =
+                    FloatVector.fromArray(FLOATS, left, at + done + WIDTH).abs();
+            FloatVector c = FloatVector.fromArray(FLOATS, right, at + done).abs();
+            FloatVector d =
+                    FloatVector.fromArray(FLOATS, right, at + done + WIDTH).abs();
+            if (!a.max(b).max(c.max(d)).compare(VectorOperators.LE, limits).allTrue()) {
                 return true;
             }
         }

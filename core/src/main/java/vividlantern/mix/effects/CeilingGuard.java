@@ -222,11 +222,14 @@ public final class CeilingGuard implements Effect {
         return (float) Math.max(-ceiling, Math.min(ceiling, sample));
     }
 
+    /** Each value waits for the one before, so these are comparisons: {@code Math.min} asks for zeros and NaN as well. */
     private double nextGain(double need) {
         double hold = slidingMinimum(need);
-        double back = Math.min(last + (1 - last) * release, Math.max(last, BEGINS_AT) * rise);
-        last = back > 0.99999 ? 1 : back;
-        last = Math.min(hold, last);
+        double back = last + (1 - last) * release;
+        double highest = (last > BEGINS_AT ? last : BEGINS_AT) * rise;
+        back = back < highest ? back : highest;
+        back = back > 0.99999 ? 1 : back;
+        last = hold < back ? hold : back;
         heldSum += last - held[heldAt];
         held[heldAt] = last;
         heldAt = heldAt + 1 == held.length ? 0 : heldAt + 1;
@@ -234,8 +237,9 @@ public final class CeilingGuard implements Effect {
         if (restingFrames >= held.length) {
             heldSum = held.length;
         }
-        double gain = Math.min(1, heldSum / held.length);
-        leastGain = Math.min(leastGain, gain);
+        double gain = heldSum / held.length;
+        gain = gain < 1 ? gain : 1;
+        leastGain = gain < leastGain ? gain : leastGain;
         return gain;
     }
 
