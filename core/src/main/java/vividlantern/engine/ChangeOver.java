@@ -8,6 +8,8 @@ import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.UnaryOperator;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.mix.DirectWays;
@@ -76,12 +78,15 @@ public final class ChangeOver {
     private Rig rig;
     private Session wanted;
     private Session handed;
-    private LiveState live;
+    /** Written by whoever changes it, without waiting for a plan. */
+    private final AtomicReference<LiveState> live;
+
+    private volatile SortedSet<PortId> switching = new TreeSet<>();
     private long handOverAt;
 
     /** Begins with a device whose preamps stand as a session wants them, and an engine that has that session and what is happening. */
     public ChangeOver(Session session, Rig rig, LiveState live, Engine engine, AudioDevice device) {
-        this.live = live;
+        this.live = new AtomicReference<>(live);
         this.engine = engine;
         this.device = device;
         this.rig = rig;
@@ -90,6 +95,7 @@ public final class ChangeOver {
         told = WantedPreamps.of(session, rig);
         direct = new DirectMoves(device, session.sampleRate());
         direct.head(DirectWays.of(session, rig, live), engine.frame());
+        cutHeadphones(live.headphonesCut());
     }
 
     /** Sets the preamps of a device to which nobody listens yet. */
@@ -101,18 +107,36 @@ public final class ChangeOver {
     public synchronized void change(Session session) {
         wanted = session;
         WantedPreamps.of(session, rig).forEach(this::send);
+        noteSwitching();
         advance();
     }
 
-    /** Hands over at once what is happening; a session that still waits goes on waiting. */
-    public synchronized void change(LiveState happening) {
-        live = happening.silencing(live.silentInputs());
+    /**
+     * Hands over at once what is happening otherwise; a session that still waits goes on waiting. Headphones are cut and the
+     * song is stopped past this.
+     */
+    public synchronized void change(UnaryOperator<LiveState> change) {
+        live.updateAndGet(change);
         handOver();
     }
 
+    /** Silences all that performers hear, past plans and preamps that are on their way, or lets it back. */
+    public void cutHeadphones(boolean cut) {
+        live.updateAndGet(now -> now.cut(cut));
+        engine.cutHeadphones(cut);
+        direct.cutHeadphones(cut, engine.frame());
+    }
+
+    /** Stops the song; what is heard otherwise while it stands comes with the next plan. */
+    void stop() {
+        live.updateAndGet(now -> now.playing(false));
+        engine.stop();
+    }
+
     private void handOver() {
-        engine.change(handed, rig, live);
-        direct.head(DirectWays.of(handed, rig, live), engine.frame());
+        LiveState now = live.get();
+        engine.change(handed, rig, now);
+        direct.head(DirectWays.of(handed, rig, now), engine.frame());
     }
 
     /** Goes on with a rig that sounds like the one before; a preamp that is new in it leads nowhere. */
@@ -126,19 +150,23 @@ public final class ChangeOver {
         handOver();
     }
 
-    public synchronized LiveState live() {
-        return live;
+    public LiveState live() {
+        return live.get();
     }
 
     /** The preamps at which a switch is being thrown; nobody hears what comes through them. */
-    public synchronized SortedSet<PortId> switching() {
-        SortedSet<PortId> switching = new TreeSet<>(Comparator.comparing(PortId::value));
+    public SortedSet<PortId> switching() {
+        return switching;
+    }
+
+    private void noteSwitching() {
+        SortedSet<PortId> now = new TreeSet<>(Comparator.comparing(PortId::value));
         ways.forEach((port, way) -> {
             if (way.silent()) {
-                switching.add(port);
+                now.add(port);
             }
         });
-        return switching;
+        switching = now;
     }
 
     /** Whether everything has arrived. */
@@ -153,11 +181,12 @@ public final class ChangeOver {
         }
         long now = engine.frame();
         ways.entrySet().removeIf(entry -> arrives(entry.getKey(), entry.getValue(), now));
+        noteSwitching();
         Set<Integer> silent = silentInputs();
         boolean due = !handed.equals(wanted) && now >= handOverAt;
-        if (due || !silent.equals(live.silentInputs())) {
+        if (due || !silent.equals(live.get().silentInputs())) {
             handed = due ? wanted : handed;
-            live = live.silencing(silent);
+            live.updateAndGet(happening -> happening.silencing(silent));
             handOver();
         }
         direct.advance(now);

@@ -10,7 +10,7 @@ import vividlantern.hardware.DirectGain;
 
 /**
  * Moves the interface's own matrix to where it shall stand: down at once, up by no more than 60 dB a second from -60 dB on, as
- * everything does that performers hear.
+ * everything does that performers hear. Headphones are cut here by whoever asks for it, whatever else waits.
  */
 final class DirectMoves {
 
@@ -24,6 +24,8 @@ final class DirectMoves {
             new TreeMap<>(Comparator.comparingInt(Way::input).thenComparing(Way::output));
     private final SortedMap<Way, Double> gains =
             new TreeMap<>(Comparator.comparingInt(Way::input).thenComparing(Way::output));
+    private List<DirectGain> wanted = List.of();
+    private boolean headphonesCut;
     private long movedAt;
 
     /** Begins with a matrix in which all is off. */
@@ -33,21 +35,34 @@ final class DirectMoves {
     }
 
     /** Heads for other levels. */
-    void head(List<DirectGain> wanted, long frame) {
+    synchronized void head(List<DirectGain> next, long frame) {
+        wanted = next;
+        headAnew(frame);
+    }
+
+    /** All that goes there is for performers: it falls silent as a whole, and comes back by the slow rise. */
+    synchronized void cutHeadphones(boolean cut, long frame) {
+        headphonesCut = cut;
+        headAnew(frame);
+    }
+
+    private void headAnew(long frame) {
         if (isDone()) {
             movedAt = frame;
         }
         goals.clear();
-        wanted.forEach(each -> goals.put(new Way(each.input(), each.output()), each.gain()));
+        if (!headphonesCut) {
+            wanted.forEach(each -> goals.put(new Way(each.input(), each.output()), each.gain()));
+        }
         advance(frame);
     }
 
-    boolean isDone() {
+    synchronized boolean isDone() {
         return gains.equals(goals);
     }
 
     /** Goes as far as it may by a frame. */
-    void advance(long frame) {
+    synchronized void advance(long frame) {
         if (isDone()) {
             return;
         }

@@ -2,6 +2,7 @@ package vividlantern.engine;
 
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BooleanSupplier;
 import vividlantern.click.Passage;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.mix.LiveState;
@@ -83,14 +84,26 @@ public final class Engine implements AudioProcess {
         next.set(mixer.prepare(plan));
     }
 
-    /** Plays from a start on. */
-    void play(SongStart start) {
+    /** Plays from a start on, if that is still wanted when its sounds are read. */
+    void play(SongStart start, BooleanSupplier stillWanted) {
         readFirst(start.frame());
-        wish.set(new Play(start));
+        synchronized (wish) {
+            if (stillWanted.getAsBoolean()) {
+                wish.set(new Play(start));
+            }
+        }
     }
 
+    /** Stops the song with the next block; comes back at once. */
     public void stop() {
-        wish.set(new Stop());
+        synchronized (wish) {
+            wish.set(new Stop());
+        }
+    }
+
+    /** Silences all that performers hear from the next block on, or lets it back; comes back at once. */
+    void cutHeadphones(boolean cut) {
+        mixer.cutHeadphones(cut);
     }
 
     public void locate(long songFrame) {

@@ -11,6 +11,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -61,13 +62,18 @@ public final class Stay implements AutoCloseable {
     private volatile Rig rig;
     private volatile TempoCurve curve;
     private volatile Run run;
+    /** How often the song was stopped: a start that was asked for before the last stop never comes. */
+    private final AtomicLong stops = new AtomicLong();
+    /** Whoever cuts headphones waits for nobody but another one who does. */
+    private final Object cutTurn = new Object();
+
+    private boolean cut;
     private final Object probeTurn = new Object();
     private volatile Probe probing;
     private volatile String preampFault = "";
     private volatile String inputFault = "";
     private volatile String reelFault = "";
     private Lateness lateness = Lateness.NONE;
-    private Run lookedAt;
     private long silencedSamples;
     private int looksWithoutSilenced;
     private volatile boolean givenUp;
@@ -151,21 +157,22 @@ public final class Stay implements AutoCloseable {
     /** Plays from a bar, or from the bar where the song stands, counted in; a test signal ends. */
     public void play(Optional<Integer> fromBar) {
         fromBar.ifPresent(Stay::requireBar);
+        long stopsBefore = stops.get();
         ask(now -> {
             int bar = Math.max(1, fromBar.orElseGet(() -> place().bar()));
-            LiveState live = now.changeOver().live();
-            ControlRoomState room = live.controlRoom().orElseThrow();
-            now.changeOver().change(live.playing(true).in(room.playing(Optional.empty())));
-            now.engine().play(SongStart.atBar(session, bar));
+            now.changeOver().change(live -> {
+                ControlRoomState room = live.controlRoom().orElseThrow();
+                return live.playing(stops.get() == stopsBefore).in(room.playing(Optional.empty()));
+            });
+            now.engine().play(SongStart.atBar(session, bar), () -> stops.get() == stopsBefore);
         });
     }
 
-    /** Stops the song where it is. */
+    /** Stops the song where it is, with the engine's next block; waits behind nothing. */
     public void stop() {
-        ask(now -> {
-            now.changeOver().change(now.changeOver().live().playing(false));
-            now.engine().stop();
-        });
+        stops.incrementAndGet();
+        run.changeOver().stop();
+        handOver(() -> run.changeOver().change(live -> live));
     }
 
     /** Moves to the start of a bar. */
@@ -234,19 +241,21 @@ public final class Stay implements AutoCloseable {
         }
     }
 
-    /** Silences everything that performers hear, or lets it back. */
-    public void cutHeadphones(boolean cut) {
-        ask(now -> now.changeOver().change(now.changeOver().live().cut(cut)));
+    /** Silences everything that performers hear with the engine's next block, or lets it back; waits behind nothing. */
+    public void cutHeadphones(boolean wanted) {
+        synchronized (cutTurn) {
+            cut = wanted;
+            run.changeOver().cutHeadphones(wanted);
+        }
     }
 
     /** Lets the control room hear something else, or otherwise. */
     public void controlRoom(UnaryOperator<ControlRoomState> change) {
         ask(now -> {
-            LiveState live = now.changeOver().live();
-            ControlRoomState next =
-                    change.apply(live.controlRoom().orElseThrow().among(session, rig));
+            ControlRoomState next = change.apply(
+                    now.changeOver().live().controlRoom().orElseThrow().among(session, rig));
             next.require(session, rig);
-            now.changeOver().change(live.in(next));
+            now.changeOver().change(live -> live.in(next));
         });
     }
 
@@ -412,12 +421,7 @@ public final class Stay implements AutoCloseable {
     }
 
     private void lookWhetherItIsInTime() {
-        Run now = run;
-        if (now != lookedAt) {
-            lookedAt = now;
-            lateness = Lateness.NONE;
-        }
-        Lateness here = now.device().lateness();
+        Lateness here = run.device().lateness();
         if (!here.equals(lateness)) {
             double missedMs = 1000.0 * (here.missedFrames() - lateness.missedFrames()) / session.sampleRate();
             incidents.late(here.lateBlocks() - lateness.lateBlocks(), missedMs, session.bufferFrames());
@@ -457,6 +461,10 @@ public final class Stay implements AutoCloseable {
         Run before = run;
         try {
             run = new Run(session, rig, before.changeOver().live().begunAnew(), venue, this::accident);
+            lateness = Lateness.NONE;
+            synchronized (cutTurn) {
+                run.changeOver().cutHeadphones(cut);
+            }
             before.end();
             run.start();
         } catch (RuntimeException | Error fault) {

@@ -129,7 +129,8 @@ final class ControlRoomBuses {
             }
         }
         direct.forEach((input, sides) -> edges.add(
-                matrix.edge("direct " + pair.get().id() + "|" + input, new MixPlan.Source(input), sides[0], sides[1])));
+                matrix.edge("direct " + pair.get().id() + "|" + input, new MixPlan.Source(input), sides[0], sides[1])
+                        .cuttable(true)));
     }
 
     private void addSource(ControlRoomSource source, Matrix matrix, List<MixPlan.Edge> edges) {
@@ -203,16 +204,15 @@ final class ControlRoomBuses {
 
     private void addSignal(StereoPair pair, MixPlan.Bus bus, List<MixPlan.Edge> edges) {
         TestSignal signal = standing.state().signal().orElseThrow();
-        double gain = live.headphonesCut() && SessionBuses.isHeardByPerformers(session, pair)
-                ? 0
-                : signal.level().gain();
+        double gain = signal.level().gain();
         for (int side = 0; side < 2; side++) {
             boolean chosen = signal.outputs().contains(side == 0 ? pair.left() : pair.right());
             edges.add(new MixPlan.Edge(
                     bus.key() + "|" + side,
                     new MixPlan.Tapped(bus.key(), MixPlan.Tapped.END, side),
                     chosen && side == 0 ? gain : 0,
-                    chosen && side == 1 ? gain : 0));
+                    chosen && side == 1 ? gain : 0,
+                    SessionBuses.isHeardByPerformers(session, pair)));
         }
     }
 }

@@ -15,7 +15,7 @@ import vividlantern.session.Session;
 
 /**
  * What the interface's own matrix shall do for a session: inputs straight to the outputs of cues. It acts past the engine's
- * guards and at its own delay. Cut input, cut headphones and an input's polarity act here too.
+ * guards and at its own delay. Cut input and an input's polarity act here too.
  */
 public final class DirectWays {
 
@@ -30,7 +30,7 @@ public final class DirectWays {
             Optional<Input> input = session.find(direct.input());
             Optional<StereoPair> pair =
                     session.find(direct.cue()).flatMap(Cue::output).flatMap(id -> pairOf(rig, id));
-            if (input.isPresent() && pair.isPresent() && !input.get().cut() && !live.headphonesCut()) {
+            if (input.isPresent() && pair.isPresent() && !input.get().cut()) {
                 add(session, rig, live, direct, input.get(), pair.get(), ways);
             }
         }

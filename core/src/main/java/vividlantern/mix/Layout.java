@@ -200,8 +200,13 @@ final class Layout {
         SlotBook.OfBus slots = continuing.slots.ofBus(bus.key());
         Sum.Manner manner = bus.gentle() ? Sum.Manner.GENTLE : Sum.Manner.LINE;
         for (MixPlan.Edge edge : bus.edges()) {
-            lines.add(
-                    new Sum.Line(wireOf(edge.origin()), slots.slotOf(edge.path()), edge.left(), edge.right(), manner));
+            lines.add(new Sum.Line(
+                    wireOf(edge.origin()),
+                    slots.slotOf(edge.path()),
+                    edge.left(),
+                    edge.right(),
+                    manner,
+                    edge.cuttable()));
         }
     }
 
@@ -209,7 +214,7 @@ final class Layout {
         for (int side = 0; side < 2; side++) {
             int wire = wireOf.get(bus.key()).get(bus.chain().size()) + side;
             int slot = continuing.slots.fixedSlotOf(bus.key() + " poured " + side);
-            lines.add(new Sum.Line(wire, slot, 1 - side, side, Sum.Manner.FIXED));
+            lines.add(new Sum.Line(wire, slot, 1 - side, side, Sum.Manner.FIXED, false));
         }
     }
 

@@ -70,11 +70,20 @@ public final class MixPlan {
      * One wire into the two sides of a bus.
      *
      * @param path what the gains belong to from plan to plan; it names the origin too
+     * @param cuttable whether it is silent while headphones are cut, which the mixer is told past all plans
      */
-    record Edge(String path, Origin origin, double left, double right) {
+    record Edge(String path, Origin origin, double left, double right, boolean cuttable) {
+
+        Edge(String path, Origin origin, double left, double right) {
+            this(path, origin, left, right, false);
+        }
 
         Edge at(double newLeft, double newRight) {
-            return new Edge(path, origin, newLeft, newRight);
+            return new Edge(path, origin, newLeft, newRight, cuttable);
+        }
+
+        Edge cuttable(boolean now) {
+            return new Edge(path, origin, left, right, now);
         }
     }
 
@@ -212,7 +221,7 @@ public final class MixPlan {
                 rig.engineOutputs().size(),
                 clicks,
                 reels,
-                new SessionBuses(session, rig, live).all(),
+                new SessionBuses(session, rig, live.cut(false)).all(),
                 Optional.of(song));
     }
 

@@ -123,7 +123,7 @@ public final class MixState {
     }
 
     /** Goes on from where another state stands now. On the audio thread; allocates nothing. */
-    void takeOver(MixState old) {
+    void takeOver(MixState old, boolean headphonesCut) {
         if (gains != old.gains) {
             gains.continueFrom(old.gains);
         }
@@ -139,13 +139,13 @@ public final class MixState {
             System.arraycopy(old.wires, 0, wires, 0, plan.inputs());
             lastOut = old.lastOut;
         }
-        begin();
+        head(headphonesCut);
     }
 
-    /** Sets everything on its way to where the plan wants it. */
-    void begin() {
+    /** Sets everything on its way to where the plan wants it, and to silence what headphones being cut silences. */
+    void head(boolean headphonesCut) {
         for (Station station : stations) {
-            station.takeOver(gains);
+            station.takeOver(gains, headphonesCut);
         }
         taken = true;
     }

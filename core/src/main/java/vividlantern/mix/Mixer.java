@@ -14,6 +14,8 @@ public final class Mixer {
     private final int meterFrames;
     private final Continuing continuing;
 
+    private volatile boolean headphonesCut;
+    private boolean runningCut;
     private MixState running;
     private MixState lastPrepared;
 
@@ -34,6 +36,14 @@ public final class Mixer {
     }
 
     /**
+     * Silences all that performers hear from the next block on, by the same fall as a fader, or lets it back by their slow
+     * rise. From any thread; it needs no plan.
+     */
+    public void cutHeadphones(boolean cut) {
+        headphonesCut = cut;
+    }
+
+    /**
      * Mixes one block.
      *
      * @param in what came in; samples that are not finite are set to zero in it
@@ -43,14 +53,14 @@ public final class Mixer {
      */
     public void process(
             MixState state, float[][] in, float[][] out, int frames, long frame, long songFrame, Passage passage) {
-        if (state != running) {
-            if (running == null) {
-                state.begin();
-            } else {
-                state.takeOver(running);
-            }
-            running = state;
+        boolean cut = headphonesCut;
+        if (state != running && running != null) {
+            state.takeOver(running, cut);
+        } else if (state != running || cut != runningCut) {
+            state.head(cut);
         }
+        running = state;
+        runningCut = cut;
         state.connect(in, out);
         state.silenceUnused(out, frames);
         int at = 0;

@@ -192,7 +192,8 @@ final class SessionBuses {
                     path[channel],
                     origin(track, tap, channel, sources[channel]),
                     here * Fold.left(sources.length, channel, pan),
-                    here * Fold.right(sources.length, channel, pan)));
+                    here * Fold.right(sources.length, channel, pan),
+                    !tap.equals(MAIN_TAP)));
         }
     }
 

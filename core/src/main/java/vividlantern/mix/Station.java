@@ -22,6 +22,7 @@ final class Station {
     private final int meter;
     private final int inletBegin;
     private boolean taken;
+    private boolean takenCut;
 
     /** @param meter where its guard is shown if it leaves */
     Station(
@@ -42,15 +43,18 @@ final class Station {
         inletBegin = chain.isEmpty() ? 0 : chain.get(0).inletBegin();
     }
 
-    /** Sets everything on its way to where it is wanted; nothing is to be done where this very station ran before. */
-    void takeOver(Gains gains) {
+    /** Sets everything on its way to where it is wanted; nothing is to be done where this very station ran so before. */
+    void takeOver(Gains gains, boolean headphonesCut) {
         if (readsBuses) {
             sum.forgetWires();
+        }
+        if (!taken || headphonesCut != takenCut) {
+            sum.takeOver(gains, headphonesCut);
+            takenCut = headphonesCut;
         }
         if (taken) {
             return;
         }
-        sum.takeOver(gains);
         for (int at = 0; at < chain.length; at++) {
             chain[at].head(settings[at]);
         }

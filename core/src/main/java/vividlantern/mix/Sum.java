@@ -11,7 +11,7 @@ import vividlantern.kernel.MixKernel;
 final class Sum {
 
     /** One edge as it is laid out: its wire, its slot, where its gains head, and how. */
-    record Line(int wire, int slot, double left, double right, Manner manner) {}
+    record Line(int wire, int slot, double left, double right, Manner manner, boolean cuttable) {}
 
     /** How a gain gets to where it is wanted. */
     enum Manner {
@@ -27,6 +27,7 @@ final class Sum {
     private final int[] slot;
     private final double[] goal;
     private final Manner[] manner;
+    private final boolean[] cuttable;
 
     private final int[] edge;
     private final float[][] in;
@@ -41,7 +42,7 @@ final class Sum {
     private int sounding;
     private int moving;
     /** Whether what is gathered holds; beforehand it is gathered as if every gain stood where it is wanted. */
-    private boolean gathered;
+    private boolean gathered = true;
 
     private boolean wired;
 
@@ -52,6 +53,7 @@ final class Sum {
         slot = new int[count];
         goal = new double[2 * count];
         manner = new Manner[count];
+        cuttable = new boolean[count];
         for (int at = 0; at < count; at++) {
             Line line = lines.get(at);
             wire[at] = line.wire();
@@ -59,6 +61,7 @@ final class Sum {
             goal[2 * at] = line.left();
             goal[2 * at + 1] = line.right();
             manner[at] = line.manner();
+            cuttable[at] = line.cuttable();
         }
         edge = new int[count];
         in = new float[count][];
@@ -73,18 +76,19 @@ final class Sum {
         }
     }
 
-    /** Sets every gain on its way to where this plan wants it. */
-    void takeOver(Gains gains) {
-        boolean asGathered = true;
+    /** Sets every gain on its way to where this plan wants it; those that headphones being cut silences, to zero while they are. */
+    void takeOver(Gains gains, boolean headphonesCut) {
         for (int at = 0; at < count; at++) {
             int gain = 2 * slot[at];
-            if (!gains.stand(gain, goal[2 * at], goal[2 * at + 1])) {
-                head(gains, gain, goal[2 * at], manner[at]);
-                head(gains, gain + 1, goal[2 * at + 1], manner[at]);
-                asGathered = false;
+            boolean cut = headphonesCut && cuttable[at];
+            double toLeft = cut ? 0 : goal[2 * at];
+            double toRight = cut ? 0 : goal[2 * at + 1];
+            if (cut || !gains.stand(gain, toLeft, toRight)) {
+                head(gains, gain, toLeft, manner[at]);
+                head(gains, gain + 1, toRight, manner[at]);
+                gathered = false;
             }
         }
-        gathered = asGathered;
     }
 
     private static void head(Gains gains, int gain, double goal, Manner manner) {

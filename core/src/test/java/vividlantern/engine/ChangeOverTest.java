@@ -343,12 +343,12 @@ public class ChangeOverTest {
     @Test
     public void headphonesAreCutAtOnceEvenWhileASessionWaits() {
         change(new SetInputGain(HARP, 0), new SetFader(TRACK, Decibels.of(6)));
-        changeOver.change(changeOver.live().cut(true));
+        changeOver.cutHeadphones(true);
         run(0.02);
         assertThat(loudest(phones, phones.size() - 1)).isLessThan(-90);
         run(0.1);
         assertThat(last(speakers)).as("0 dB of gain, 6 dB at the fader").isCloseTo(-54, within(0.001));
-        changeOver.change(changeOver.live().cut(false));
+        changeOver.cutHeadphones(false);
         run(1.5);
         assertThat(last(phones)).isCloseTo(-60, within(0.001));
     }

@@ -101,6 +101,21 @@ public final class DirectMovesTest {
     }
 
     @Test
+    public void whileHeadphonesAreCutNothingIsHeardDirectWhateverIsWanted() {
+        moves.head(List.of(new DirectGain(1, 8, 0.5)), 0);
+        moves.advance(2L * RATE);
+        moves.cutHeadphones(true, 2L * RATE);
+        assertThat(matrix.set).isEmpty();
+        moves.head(List.of(new DirectGain(1, 8, 0.7)), 3L * RATE);
+        assertThat(matrix.set).isEmpty();
+        assertThat(moves.isDone()).isTrue();
+        moves.cutHeadphones(false, 4L * RATE);
+        assertThat(db()).as("and comes back slowly").isCloseTo(-60, within(1e-9));
+        moves.advance(5L * RATE);
+        assertThat(matrix.set).containsExactly(new DirectGain(1, 8, 0.7));
+    }
+
+    @Test
     public void aRestBeforeItDoesNotCount() {
         moves.head(List.of(new DirectGain(1, 8, 0.001)), 0);
         moves.head(List.of(new DirectGain(1, 8, 1)), 10L * RATE);

@@ -45,7 +45,7 @@ public class EngineTest {
     @Test
     public void playBeginsAtTheNextBlockAtTheWishedPlace() {
         run(3);
-        engine.play(from(-96_000));
+        engine.play(from(-96_000), () -> true);
         run(2);
         assertThat(engine.transport()).isEqualTo(Transport.playing(3 * BLOCK, -96_000));
         assertThat(engine.transport().songFrameAt(frame)).isEqualTo(-96_000 + 2 * BLOCK);
@@ -53,8 +53,15 @@ public class EngineTest {
     }
 
     @Test
+    public void aStartThatNobodyWantsAnyMoreNeverComes() {
+        engine.play(from(0), () -> false);
+        run(2);
+        assertThat(engine.transport().playing()).isFalse();
+    }
+
+    @Test
     public void stopLeavesTheSongWhereItIs() {
-        engine.play(from(1000));
+        engine.play(from(1000), () -> true);
         run(4);
         engine.stop();
         run(5);
@@ -64,7 +71,7 @@ public class EngineTest {
 
     @Test
     public void locatingWhilePlayingGoesOnFromThere() {
-        engine.play(from(0));
+        engine.play(from(0), () -> true);
         run(2);
         engine.locate(48_000);
         run(1);
@@ -80,7 +87,7 @@ public class EngineTest {
     @Test
     public void theClickSoundsFromTheFirstBlockOfTheSongAndNoneAfterIt() {
         assertThat(peak(run(10))).isZero();
-        engine.play(from(0));
+        engine.play(from(0), () -> true);
         assertThat(peak(run(1))).isGreaterThan(0.05f);
         run(40);
         engine.stop();
@@ -93,7 +100,7 @@ public class EngineTest {
         Session always = session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), true, false));
         engine.change(always, RandomSessions.RIG, LiveState.STOPPED);
         assertThat(loudest(200)).isGreaterThan(0.05f);
-        engine.play(from(0));
+        engine.play(from(0), () -> true);
         run(30);
         engine.stop();
         assertThat(loudest(200)).as("after the song was stopped").isGreaterThan(0.05f);
@@ -111,7 +118,7 @@ public class EngineTest {
                         session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), false, true)),
                         RandomSessions.RIG);
         engine.change(takes, RandomSessions.RIG, LiveState.PLAYING);
-        engine.play(from(0));
+        engine.play(from(0), () -> true);
         assertThat(loudest(200)).isZero();
         engine.change(
                 new ArmTrack(voice, true).applyTo(takes, RandomSessions.RIG), RandomSessions.RIG, LiveState.PLAYING);
@@ -120,7 +127,7 @@ public class EngineTest {
 
     @Test
     public void theLastStateHandedOverBeforeABlockCounts() {
-        engine.play(from(0));
+        engine.play(from(0), () -> true);
         run(1);
         for (double level : new double[] {-40, -20, -6}) {
             session = new SetFader(new TrackId("click"), Decibels.of(level)).applyTo(session, RandomSessions.RIG);

@@ -70,7 +70,7 @@ public class SongStartTest {
         float[][] in = new float[RandomSessions.INPUTS][480];
         float[][] out = new float[RandomSessions.RIG.engineOutputs().size()][480];
         engine.process(in, out, 480, 0);
-        engine.play(start);
+        engine.play(start, () -> true);
         engine.process(in, out, 480, 480);
         assertThat(out[0][0]).isEqualTo(SoundsInMemory.at(0));
         assertThat(out[1][479]).isEqualTo(-SoundsInMemory.at(479));

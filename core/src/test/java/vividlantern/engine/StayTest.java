@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -27,12 +28,15 @@ import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.ControlRoomState.Flipped;
 import vividlantern.mix.TestSignal;
 import vividlantern.playback.MediaShelf;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.StudioEdit.SetRoomTemperature;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
@@ -74,6 +78,9 @@ public class StayTest {
     private final class Device implements AudioDevice {
         private final BlockingQueue<String> wishes = new LinkedBlockingQueue<>();
         private final BlockingQueue<Float> peaks = new LinkedBlockingQueue<>();
+        /** The loudest that left for the first cue since somebody set it to 0. */
+        private volatile float inPhones;
+
         private final BlockingQueue<Double> gains = new LinkedBlockingQueue<>();
         private final int inputs;
         private volatile Lateness lateness = Lateness.NONE;
@@ -102,12 +109,17 @@ public class StayTest {
                 goesOn = process.process(in, out, frames, frame);
                 listener.played(out, frames, frame);
                 listener.left(out, frames, frame);
-                float peak = 0;
-                for (float sample : out[0]) {
-                    peak = Math.max(peak, Math.abs(sample));
-                }
-                peaks.add(peak);
+                inPhones = Math.max(inPhones, peak(out[2]));
+                peaks.add(peak(out[0]));
             }
+        }
+
+        private static float peak(float[] samples) {
+            float peak = 0;
+            for (float sample : samples) {
+                peak = Math.max(peak, Math.abs(sample));
+            }
+            return peak;
         }
 
         private String next() {
@@ -217,6 +229,69 @@ public class StayTest {
         assertThat(stay.live().controlRoom())
                 .as("no test signal goes on into a song")
                 .contains(MUTED);
+    }
+
+    @Test(timeOut = 120_000)
+    public void cuttingHeadphonesAndStoppingWaitForNothingElse() throws Exception {
+        TrackId click = new TrackId("click");
+        CueId cue = new CueId("c");
+        Session heard = SESSION.plus(Cue.empty(cue, 1, "C").outTo(Optional.of(new PairId("phones-1"))))
+                .change(cue, each -> each.withSend(click, send -> send.at(Decibels.ZERO)));
+        stay = new Stay(heard, RandomSessions.RIG, this::open);
+        stay.start();
+        Device device = opened.poll(SECONDS, TimeUnit.SECONDS);
+        stay.play(Optional.of(1));
+        await(() -> device.inPhones > 0.005f);
+        CountDownLatch busy = new CountDownLatch(1);
+        CountDownLatch done = new CountDownLatch(1);
+        Thread other = new Thread(() -> stay.controlRoom(room -> {
+            busy.countDown();
+            awaitQuietly(done);
+            return room;
+        }));
+        other.start();
+        busy.await();
+        stay.cutHeadphones(true);
+        assertThat(stay.live().headphonesCut()).isTrue();
+        await(() -> {
+            device.inPhones = 0;
+            return loudestOf(device, 40) > 0.05f && device.inPhones == 0;
+        });
+        stay.stop();
+        assertThat(stay.live().playing()).isFalse();
+        await(() -> loudestOf(device, 40) == 0);
+        assertThat(done.getCount())
+                .as("all that while the stay's thread was busy")
+                .isOne();
+        Thread tooLate = new Thread(() -> stay.play(Optional.of(1)));
+        tooLate.start();
+        await(() -> tooLate.getState() == Thread.State.WAITING);
+        stay.stop();
+        done.countDown();
+        other.join();
+        tooLate.join();
+        assertThat(stay.live().playing()).as("the stop came after it").isFalse();
+        assertThat(loudestOf(device, 40)).isZero();
+        stay.cutHeadphones(false);
+        assertThat(stay.live().headphonesCut()).isFalse();
+    }
+
+    private static void awaitQuietly(CountDownLatch latch) {
+        try {
+            latch.await();
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** The loudest of so many blocks to come. */
+    private static float loudestOf(Device device, int blocks) {
+        device.peaks.clear();
+        float loudest = 0;
+        for (int block = 0; block < blocks; block++) {
+            loudest = Math.max(loudest, peakOf(device));
+        }
+        return loudest;
     }
 
     private static float peakOf(Device device) {

@@ -86,7 +86,7 @@ public class ControlRoomTest {
     }
 
     private static MixRun of(Session session, LiveState live) {
-        return MixRun.of(MixPlan.compile(session, RIG, live));
+        return MixRun.of(MixPlan.compile(session, RIG, live)).cut(live.headphonesCut());
     }
 
     private static LiveState live(ControlRoomState state) {

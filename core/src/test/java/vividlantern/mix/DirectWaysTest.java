@@ -84,7 +84,6 @@ public final class DirectWaysTest {
         assertThat(DirectWays.of(cut, RIG, LiveState.STOPPED))
                 .extracting(DirectGain::input)
                 .containsExactly(4, 5);
-        assertThat(DirectWays.of(session, RIG, LiveState.STOPPED.cut(true))).isEmpty();
         assertThat(DirectWays.of(session, RIG, LiveState.STOPPED.silencing(Set.of(4, 5))))
                 .extracting(DirectGain::input)
                 .containsOnly(2);

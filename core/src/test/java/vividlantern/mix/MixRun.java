@@ -1,5 +1,6 @@
 package vividlantern.mix;
 
+import java.util.HashMap;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -17,6 +18,7 @@ final class MixRun {
     static final int RATE = 48_000;
 
     private final SortedMap<Long, MixPlan> plans = new TreeMap<>();
+    private final Map<Long, Boolean> cuts = new HashMap<>();
     private float[][] inputs;
     private MediaShelf media = MediaShelf.EMPTY;
     private long songFrame;
@@ -43,6 +45,7 @@ final class MixRun {
     }
 
     MixRun with(long frame, Session session, LiveState live) {
+        cuts.put(frame, live.headphonesCut());
         return then(frame, MixPlan.compile(session, RandomSessions.RIG, live, media));
     }
 
@@ -55,12 +58,19 @@ final class MixRun {
 
     /** From a frame on, what follows from the plan that came last. */
     MixRun goingOn(long frame, Session session, LiveState live) {
+        cuts.put(frame, live.headphonesCut());
         return then(frame, plans.get(plans.lastKey()).then(session, RandomSessions.RIG, live));
     }
 
     /** From a frame on, another plan. */
     MixRun then(long frame, MixPlan plan) {
         plans.put(frame, plan);
+        return this;
+    }
+
+    /** Whether headphones are cut from the beginning. */
+    MixRun cut(boolean headphones) {
+        cuts.put(0L, headphones);
         return this;
     }
 
@@ -121,6 +131,7 @@ final class MixRun {
             MixPlan next = plans.get((long) at);
             current = next == null ? current : next;
             state = next == null ? state : mixer.prepare(next);
+            mixer.cutHeadphones(cuts.getOrDefault(lastPlanAt(at), false));
             int block = Math.min(blockFrames, untilChange(at, frames));
             long here = songFrame + at;
             current.reels().forEach(reel -> reel.readAhead(here));
@@ -134,6 +145,10 @@ final class MixRun {
             at += block;
         }
         return all;
+    }
+
+    private long lastPlanAt(long at) {
+        return plans.headMap(at + 1).lastKey();
     }
 
     private int untilChange(int at, int frames) {

@@ -79,7 +79,7 @@ public class SwitchedPreampsTest {
                         song.playing(),
                         song.passage().from()));
         ChangeOver changeOver = new ChangeOver(Take.SESSION, Take.RIG, LiveState.STOPPED, engine, studio);
-        changeOver.change(LiveState.STOPPED.playing(playing));
+        changeOver.change(live -> live.playing(playing));
         int frames = (2 + seconds) * RATE;
         float[][] in = new float[Take.RIG.engineInputs().size()][frames];
         float[][] out = new float[Take.RIG.engineOutputs().size()][frames];
