@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { countAt, partAt } from '@/desk/song'
+import { countAt, partAt } from '@/desk/bars'
 
 /** Where the song is, to be read across the room. */
 const { song } = defineProps<{ song: SongOutline }>()

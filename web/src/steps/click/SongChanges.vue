@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Edit, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
-import { signature } from '@/desk/song'
+import { signature } from '@/desk/bars'
 import EditableText from '@/parts/EditableText.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useDrag } from '@/desk/gesture'
-import { across, spotAt, type Spot } from '@/desk/song'
+import { across, spotAt, type Spot } from '@/desk/bars'
 
 /** What is played along, over the bars in which it sounds: dragged from bar to bar, with Shift from beat to beat. */
 const { song, follow } = defineProps<{

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { followPointer, useDrag } from '@/desk/gesture'
-import { across, signature, spotAt, type Spot } from '@/desk/song'
+import { across, signature, spotAt, type Spot } from '@/desk/bars'
 import SoundBands from './SoundBands.vue'
 
 /**

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Compared, type ListedSnapshot, type Scope } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { paced } from '@/desk/paced'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import DifferenceTable from '@/parts/DifferenceTable.vue'
@@ -40,7 +41,11 @@ async function compare() {
   lines.value = answer.data ?? []
 }
 
-watch([scope, () => desk.session?.revision], () => void trying(compare), { immediate: true })
+watch(
+  [scope, () => desk.session?.revision],
+  paced(() => trying(compare)),
+  { immediate: true },
+)
 
 async function restore() {
   const restored = await trying(() =>

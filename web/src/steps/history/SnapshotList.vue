@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type ListedSnapshot } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { paced } from '@/desk/paced'
 import { trying } from '@/desk/notice'
 import SnapshotCompare from './SnapshotCompare.vue'
 
@@ -20,7 +21,7 @@ async function load() {
 
 watch(
   () => [desk.session?.id, desk.session?.revision],
-  () => desk.session && void trying(load),
+  paced(async () => desk.session && (await trying(load))),
   { immediate: true },
 )
 

@@ -2,7 +2,7 @@
 import { computed, nextTick, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
-import { countAt } from '@/desk/song'
+import { countAt } from '@/desk/bars'
 
 /** Where the song is; pressed, it takes the bar to go to. */
 const desk = useDesk()

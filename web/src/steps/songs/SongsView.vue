@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Card, type FitOfRig, type ListedSong } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { paced } from '@/desk/paced'
 import { trying } from '@/desk/notice'
 import { lastStep, pageState, showLike } from '@/desk/pageState'
 import FormRow from '@/parts/FormRow.vue'
@@ -26,7 +27,7 @@ async function load() {
 
 watch(
   () => [desk.session?.id, desk.session?.revision],
-  () => desk.session && void trying(load),
+  paced(async () => desk.session && (await trying(load))),
   { immediate: true },
 )
 
