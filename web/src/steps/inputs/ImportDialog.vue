@@ -1,38 +1,49 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { api, type Preview } from '@/api/client'
+import type { Preview } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
+import { preview } from './preview'
 
-/** Says row by row what a file would do; nothing changes until somebody takes it. */
+const LEFT_OUT = 'left out'
+
+/** Says what each column of a file was taken for, and row by row what it would do; nothing changes until somebody takes it. */
 const file = defineModel<File | null>('file', { required: true })
 
 const desk = useDesk()
-const preview = ref<Preview | null>(null)
+const read = ref<Preview | null>(null)
 
 const shown = computed({
-  get: () => preview.value !== null,
+  get: () => read.value !== null,
   set: (on) => {
-    if (!on) preview.value = file.value = null
+    if (!on) read.value = file.value = null
   },
 })
-const edits = computed(() => preview.value?.rows.flatMap((row) => row.edits) ?? [])
+const edits = computed(() => read.value?.rows.flatMap((row) => row.edits) ?? [])
+const choices = computed(() =>
+  ['', ...(read.value?.choices ?? [])].map((value) => ({ value, label: value || LEFT_OUT })),
+)
+const leftOut = computed(() => read.value?.columns.filter((column) => !column.readAs) ?? [])
 
 watch(file, async (chosen) => {
-  if (!chosen) return
-  const read = await trying(async () => {
-    const answer = await api.POST('/api/sessions/{session}/input-list/preview', {
-      params: { path: { session: desk.session!.id } },
-      body: chosen as unknown as string,
-      bodySerializer: (body) => body,
-      headers: { 'Content-Type': 'text/csv' },
-    })
-    preview.value = answer.data!
-  })
-  if (!read) file.value = null
+  if (chosen && !(await readAs(chosen))) file.value = null
 })
+
+function readAs(chosen: File, as?: string[]) {
+  return trying(async () => {
+    read.value = await preview(desk.session!.id, chosen, as)
+  })
+}
+
+/** A column of the list is one column of the file: whichever was taken for it before is left out. */
+function choose(at: number, column: string) {
+  const as = read.value!.columns.map((each, index) =>
+    index === at ? column : each.readAs === column ? '' : each.readAs,
+  )
+  return readAs(file.value!, as)
+}
 
 async function take() {
   if (await desk.edit(edits.value)) shown.value = false
@@ -41,7 +52,24 @@ async function take() {
 
 <template>
   <DialogCard v-model:show="shown" title="What this file will do" :width="760">
-    <div v-if="preview" class="sheet rows">
+    <template v-if="read">
+      <h3 id="columns-of-the-file">What each column is</h3>
+      <div class="columns" role="group" aria-labelledby="columns-of-the-file">
+        <div v-for="(column, at) in read.columns" :key="at" class="column">
+          <span class="heading">{{ column.heading || `Column ${at + 1}` }}</span>
+          <span class="soft example" :title="column.example">{{ column.example || 'empty' }}</span>
+          <NSelect
+            size="small"
+            :value="column.readAs"
+            :options="choices"
+            :aria-label="`What ${column.heading || `column ${at + 1}`} is`"
+            @update:value="(value: string) => choose(at, value)"
+          />
+        </div>
+      </div>
+      <p v-if="read.problem" class="flare" role="alert">{{ read.problem }}</p>
+    </template>
+    <div v-if="read?.rows.length" class="sheet rows">
       <table aria-label="Rows of the file">
         <thead>
           <tr>
@@ -51,7 +79,7 @@ async function take() {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in preview.rows" :key="row.line">
+          <tr v-for="row in read.rows" :key="row.line">
             <td class="number soft">{{ row.line }}</td>
             <td>{{ row.source || '–' }}</td>
             <td class="does" :class="{ flare: row.problem }">
@@ -63,7 +91,12 @@ async function take() {
     </div>
     <template #footer>
       <div class="foot">
-        <span class="soft">{{ preview?.good }} rows are good, {{ preview?.bad }} are left out.</span>
+        <span class="soft">
+          {{ read?.good }} rows are good, {{ read?.bad }} are left out<template v-if="leftOut.length"
+            >, and so {{ leftOut.length === 1 ? 'is the column' : 'are the columns' }}
+            {{ leftOut.map((column) => column.heading || 'without a heading').join(', ') }}</template
+          >.
+        </span>
         <NButton @click="shown = false">Cancel</NButton>
         <NButton type="primary" :disabled="edits.length === 0" @click="take">Import the good rows</NButton>
       </div>
@@ -72,8 +105,36 @@ async function take() {
 </template>
 
 <style scoped>
+h3 {
+  margin: 0 0 6px;
+  font: inherit;
+  font-weight: 600;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px 12px;
+  max-height: 30vh;
+  margin-bottom: 12px;
+  overflow: auto;
+}
+
+.column {
+  display: grid;
+  gap: 2px;
+  min-width: 0;
+}
+
+.heading,
+.example {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
 .rows {
-  max-height: 56vh;
+  max-height: 40vh;
 }
 
 .does {

@@ -1,23 +1,11 @@
 import { onBeforeUnmount, onMounted, ref, type Ref } from 'vue'
 import type { Input } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+import { cells, lines } from '@/desk/pasted'
 import type { Column } from './columns'
+import { preview } from './preview'
 import type { Range } from '@/parts/useSheet'
-
-const quoted = (cell: string) => (/["\t\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)
-const lines = (rows: string[][]) => rows.map((row) => row.map(quoted).join('\t')).join('\n')
-
-/** Cells pasted from a spreadsheet, quotes and line breaks within them kept. */
-function cells(text: string): string[][] {
-  const rows: string[][] = [[]]
-  for (const [, quote, plain, end] of text
-    .replace(/\r\n?/g, '\n')
-    .matchAll(/(?:"((?:[^"]|"")*)"|([^\t\n]*))(\t|\n|$)/g)) {
-    rows.at(-1)!.push((quote?.replaceAll('""', '"') ?? plain ?? '').trim())
-    if (end === '\n') rows.push([])
-    if (end === '') break
-  }
-  return rows.filter((row) => row.some((cell) => cell !== ''))
-}
 
 /** Rectangles to and from a spreadsheet. What is pasted is previewed row by row before anything changes. */
 export function useClipboard(options: {
@@ -25,6 +13,7 @@ export function useClipboard(options: {
   columns: Ref<Column[]>
   at: () => { row: number; column: number; whole: Set<string>; range: Range | null }
 }) {
+  const desk = useDesk()
   const pasted = ref<File | null>(null)
 
   function copy(event: ClipboardEvent) {
@@ -45,15 +34,19 @@ export function useClipboard(options: {
       .slice(top, bottom + 1)
       .map((input) => options.columns.value.slice(left, right + 1).map((each) => each.shown(input)))
 
-  /** A rectangle with a row of titles is a list of its own; one without begins in the cell one stands in. */
-  function paste(event: ClipboardEvent) {
+  const table = (rows: string[][]) => new File([lines(rows)], 'clipboard', { type: 'text/csv' })
+
+  /** A rectangle with a row of headings is a list of its own; one without begins in the cell one stands in. */
+  async function paste(event: ClipboardEvent) {
     if ((event.target as HTMLElement).closest?.('input, textarea')) return
     const rectangle = cells(event.clipboardData?.getData('text/plain') ?? '')
     if (rectangle.length === 0) return
     event.preventDefault()
-    const titled = rectangle[0]!.some((cell) => cell.toLowerCase() === 'source')
-    const table = titled ? rectangle : placed(rectangle)
-    pasted.value = new File([lines(table)], 'clipboard', { type: 'text/csv' })
+    const placedHere = table(placed(rectangle))
+    await trying(async () => {
+      const list = table(rectangle)
+      pasted.value = rectangle.length > 1 && (await preview(desk.session!.id, list)).hasHeadings ? list : placedHere
+    })
   }
 
   /** As it was copied from where one stands on, or a single cell all over the selected ones. */

@@ -8,6 +8,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -16,7 +17,7 @@ import vividlantern.history.Refused;
 
 /**
  * Reads tables the way spreadsheets write them: comma, semicolon or tab between cells; quotes, with line breaks inside;
- * UTF-8, with or without byte-order mark, else Windows-1252.
+ * UTF-8, with or without byte-order mark, UTF-16 with one, else Windows-1252. A first line "sep=;" names the delimiter.
  */
 final class CsvText {
 
@@ -24,6 +25,8 @@ final class CsvText {
 
     /** What a spreadsheet would work out instead of showing it. */
     private static final Pattern FORMULA = Pattern.compile("'*[=+\\-@\t\r].*", Pattern.DOTALL);
+
+    private static final Pattern NAMED = Pattern.compile("sep=([,;\\t])\\r?\\n", Pattern.CASE_INSENSITIVE);
 
     private CsvText() {}
 
@@ -38,10 +41,12 @@ final class CsvText {
     }
 
     static List<CSVRecord> rows(byte[] bytes) {
-        String text = decode(bytes);
+        String decoded = decode(bytes);
+        Matcher named = NAMED.matcher(decoded);
+        String text = named.lookingAt() ? decoded.substring(named.end()) : decoded;
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
-                .setDelimiter(delimiter(text))
+                .setDelimiter(named.lookingAt() ? named.group(1).charAt(0) : delimiter(text))
                 .setTrim(true)
                 .setIgnoreEmptyLines(true)
                 .get();
@@ -55,6 +60,9 @@ final class CsvText {
     }
 
     private static String decode(byte[] bytes) {
+        if (beginsWith(bytes, 0xFF, 0xFE) || beginsWith(bytes, 0xFE, 0xFF)) {
+            return new String(bytes, StandardCharsets.UTF_16);
+        }
         for (byte each : bytes) {
             if (each == 0) {
                 throw new Refused("This is not a text file. Save the list as CSV and choose that file.", "file");
@@ -70,6 +78,10 @@ final class CsvText {
             text = new String(bytes, Charset.forName("windows-1252"));
         }
         return text.startsWith("\uFEFF") ? text.substring(1) : text;
+    }
+
+    private static boolean beginsWith(byte[] bytes, int first, int second) {
+        return bytes.length >= 2 && (bytes[0] & 0xFF) == first && (bytes[1] & 0xFF) == second;
     }
 
     /** The delimiter that is most frequent in the first line, outside quotes. */

@@ -2,7 +2,10 @@ package vividlantern.format;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import vividlantern.patch.BringList;
@@ -18,42 +21,53 @@ import vividlantern.units.PlainNumber;
 /** The input list as a table: one row an input, ports by their house labels. {@link InputListImport} reads it back. */
 public final class InputListCsv {
 
-    /** The columns, in the order in which they are written. */
+    /** The columns, in the order in which they are written, and what else others head them with. */
     enum Column {
-        NUMBER("Number"),
-        SOURCE("Source"),
-        PERFORMER("Performer"),
-        MIC("Mic"),
-        STAND("Stand"),
-        CABLE("Cable m"),
-        PLACE("Place"),
-        PHANTOM("Phantom"),
-        WIDTH("Width"),
-        PORT("Port"),
-        LEVEL("Level"),
-        PAD("Pad"),
-        GAIN("Gain dB"),
-        POLARITY("Polarity"),
-        TRACKS("Tracks"),
-        NOTES("Notes");
+        NUMBER("Number", "#", "No", "Nr", "Ch", "Chan", "Channel", "Input number", "Input no"),
+        SOURCE("Source", "Instrument", "Input", "Signal", "Channel name", "Input name", "Source name"),
+        PERFORMER("Performer", "Musician", "Player", "Artist", "Who"),
+        MIC("Mic", "Mic or DI", "Mic/DI", "Mic/Line", "Microphone", "DI"),
+        STAND("Stand", "Mic stand", "Stand type"),
+        CABLE("Cable m", "Cable", "Cable length", "Cable (m)"),
+        PLACE("Place", "Position", "Location", "Where"),
+        PHANTOM("Phantom", "+48 V", "48 V", "P48", "Phantom power"),
+        WIDTH("Width", "Channels", "Mono/Stereo"),
+        PORT("Port", "Socket", "Patch", "Patched to", "Wall", "Stage box"),
+        LEVEL("Level", "Input level"),
+        PAD("Pad", "Pad dB"),
+        GAIN("Gain dB", "Gain", "Gain (dB)"),
+        POLARITY("Polarity", "Phase", "Ø"),
+        TRACKS("Tracks", "Track", "Track name"),
+        NOTES("Notes", "Note", "Comment", "Comments", "Remark", "Remarks");
 
         private final String title;
+        private final List<String> alsoTitled;
 
-        Column(String title) {
+        Column(String title, String... alsoTitled) {
             this.title = title;
+            this.alsoTitled = List.of(alsoTitled);
         }
 
         String title() {
             return title;
         }
 
-        static Optional<Column> titled(String title) {
-            for (Column column : values()) {
-                if (column.title.equalsIgnoreCase(title.strip())) {
-                    return Optional.of(column);
-                }
-            }
-            return Optional.empty();
+        /** What it may be headed with. */
+        String words() {
+            return alsoTitled.isEmpty() ? title : title + " (" + String.join(", ", alsoTitled) + ")";
+        }
+
+        /** The column of a heading, whatever its capitals, spaces and final stops. */
+        static Optional<Column> titled(String heading) {
+            String wanted = bare(heading);
+            return Stream.of(values())
+                    .filter(column -> Stream.concat(Stream.of(column.title), column.alsoTitled.stream())
+                            .anyMatch(title -> bare(title).equals(wanted)))
+                    .findFirst();
+        }
+
+        private static String bare(String heading) {
+            return heading.toLowerCase(Locale.ROOT).replaceAll("[\\s.:]", "");
         }
     }
 

@@ -12,7 +12,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVRecord;
 import vividlantern.format.InputListCsv.Column;
 import vividlantern.history.Ids;
@@ -59,6 +61,9 @@ import vividlantern.session.edit.TrackEdit.FeedTrack;
 public final class InputListImport {
 
     private static final int MOST_ROWS = 500;
+    /** What people write into a cell to which they have nothing to say. */
+    private static final Set<String> NOTHING = Set.of("-", "\u2013", "\u2014", "n/a", "n. a.", "none");
+
     private static final Pattern SIDE =
             Pattern.compile("(.*?)\\s*\\((left|right|(\\d) of (\\d))\\)", Pattern.CASE_INSENSITIVE);
 
@@ -72,8 +77,31 @@ public final class InputListImport {
      */
     public record Row(long line, String source, String does, String problem, List<Edit> edits) {}
 
-    /** A reading of a whole file. */
-    public record Preview(List<Row> rows, int good, int bad) {}
+    /**
+     * A column of the file.
+     *
+     * @param heading what stands above it
+     * @param readAs which column of the list it is; "" if it is left out
+     * @param example the first of its cells that says something
+     */
+    public record ReadColumn(String heading, String readAs, String example) {}
+
+    /**
+     * A reading of a whole file.
+     *
+     * @param hasHeadings whether its first row names columns
+     * @param columns the file's, from the left
+     * @param choices the columns of the list, which each of them may be
+     * @param problem why there are no rows; "" if nothing is wrong
+     */
+    public record Preview(
+            boolean hasHeadings,
+            List<ReadColumn> columns,
+            List<String> choices,
+            List<Row> rows,
+            int good,
+            int bad,
+            String problem) {}
 
     private final Rig rig;
     private final Map<Column, Integer> columns = new EnumMap<>(Column.class);
@@ -87,8 +115,17 @@ public final class InputListImport {
         this.rig = rig;
     }
 
-    /** Reads a file; refuses one that is no input list at all. */
+    /** Reads a file by its headings. */
     public static Preview preview(byte[] file, Session session, Rig rig) {
+        return preview(file, List.of(), session, rig);
+    }
+
+    /**
+     * Reads a file; refuses one that is no table.
+     *
+     * @param as the column of the list that each of the file's is, "" for one that is left out; empty where the headings say it
+     */
+    public static Preview preview(byte[] file, List<String> as, Session session, Rig rig) {
         List<CSVRecord> records = CsvText.rows(file);
         if (records.isEmpty()) {
             throw new Refused("The file is empty.", "file");
@@ -96,23 +133,64 @@ public final class InputListImport {
         if (records.size() > MOST_ROWS + 1) {
             throw new Refused("The file has more than " + MOST_ROWS + " rows.", "file");
         }
-        return new InputListImport(session, rig).read(records);
+        return new InputListImport(session, rig).read(records, as);
     }
 
-    private Preview read(List<CSVRecord> records) {
-        CSVRecord titles = records.get(0);
-        for (int at = 0; at < titles.size(); at++) {
-            int index = at;
-            Column.titled(titles.get(at)).ifPresent(column -> columns.putIfAbsent(column, index));
-        }
-        if (!columns.containsKey(Column.SOURCE)) {
-            throw new Refused("The first row must name the columns, and one of them must be \"Source\".", "file");
-        }
+    private Preview read(List<CSVRecord> records, List<String> as) {
+        CSVRecord headings = records.get(0);
         List<CSVRecord> body = records.subList(1, records.size());
+        for (int at = 0; at < headings.size(); at++) {
+            int index = at;
+            column(headings, at, as).ifPresent(column -> columns.putIfAbsent(column, index));
+        }
+        List<ReadColumn> read = IntStream.range(0, headings.size())
+                .mapToObj(at -> new ReadColumn(headings.get(at), readAs(at), example(body, at)))
+                .toList();
+        List<String> choices = Stream.of(Column.values()).map(Column::title).toList();
+        if (!columns.containsKey(Column.SOURCE)) {
+            String problem = as.isEmpty() && columns.isEmpty()
+                    ? "The first row names no column of an input list. Known are " + known() + "."
+                    : "Say which column is the source.";
+            return new Preview(!columns.isEmpty(), read, choices, List.of(), 0, 0, problem);
+        }
         notePortsOfOthers(body);
         List<Row> rows = body.stream().map(this::row).toList();
         int bad = (int) rows.stream().filter(row -> !row.problem().isEmpty()).count();
-        return new Preview(rows, rows.size() - bad, bad);
+        return new Preview(true, read, choices, rows, rows.size() - bad, bad, "");
+    }
+
+    /** What a first row may name, in words. */
+    private static String known() {
+        return Stream.of(Column.values()).map(Column::words).collect(Collectors.joining(", "));
+    }
+
+    private static Optional<Column> column(CSVRecord headings, int at, List<String> as) {
+        if (as.isEmpty()) {
+            return Column.titled(headings.get(at));
+        }
+        String wanted = at < as.size() ? as.get(at) : "";
+        if (wanted.isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(Column.titled(wanted)
+                .orElseThrow(() -> new Refused("An input list has no column \"" + wanted + "\".", "as")));
+    }
+
+    private String readAs(int at) {
+        return columns.entrySet().stream()
+                .filter(each -> each.getValue() == at)
+                .map(each -> each.getKey().title())
+                .findFirst()
+                .orElse("");
+    }
+
+    private static String example(List<CSVRecord> body, int at) {
+        return body.stream()
+                .filter(record -> at < record.size())
+                .map(record -> said(record.get(at)))
+                .filter(cell -> !cell.isEmpty())
+                .findFirst()
+                .orElse("");
     }
 
     /** Ports of inputs that the file does not speak of stay theirs. */
@@ -347,9 +425,13 @@ public final class InputListImport {
 
     private String cell(CSVRecord record, Column column) {
         Integer at = columns.get(column);
-        return at == null || at >= record.size()
-                ? ""
-                : CsvText.unguarded(record.get(at).strip());
+        return at == null || at >= record.size() ? "" : said(record.get(at));
+    }
+
+    /** What a cell says; a dash says nothing. */
+    private static String said(String cell) {
+        String text = cell.strip();
+        return NOTHING.contains(text.toLowerCase(Locale.ROOT)) ? "" : CsvText.unguarded(text);
     }
 
     private static Optional<Integer> number(String text) {
@@ -360,7 +442,7 @@ public final class InputListImport {
         return switch (text.toLowerCase(Locale.ROOT)) {
             case "on", "yes", "+48 v", "48 v", "+48", "48" -> PhantomWish.ON;
             case "never" -> PhantomWish.NEVER;
-            case "", "off", "no", "-", "–" -> PhantomWish.OFF;
+            case "", "off", "no" -> PhantomWish.OFF;
             default -> throw new Refused("\"" + text + "\" is neither on, off nor never.", "phantom");
         };
     }
@@ -377,7 +459,7 @@ public final class InputListImport {
     private static boolean pad(String text) {
         return switch (text.toLowerCase(Locale.ROOT)) {
             case "in", "on", "yes" -> true;
-            case "", "out", "off", "no", "-" -> false;
+            case "", "out", "off", "no" -> false;
             default -> throw new Refused("\"" + text + "\" is neither pad in nor pad out.", "pad");
         };
     }
@@ -385,7 +467,7 @@ public final class InputListImport {
     private static boolean polarity(String text) {
         return switch (text.toLowerCase(Locale.ROOT)) {
             case "flipped", "yes", "180" -> true;
-            case "", "normal", "no", "-", "0" -> false;
+            case "", "normal", "no", "0" -> false;
             default -> throw new Refused("\"" + text + "\" is neither normal nor flipped.", "polarity");
         };
     }

@@ -130,6 +130,9 @@ public class InputListCsvTest {
             {commas.getBytes(Charset.forName("windows-1252"))},
             {semicolons.getBytes(StandardCharsets.UTF_8)},
             {tabs.getBytes(Charset.forName("windows-1252"))},
+            {tabs.getBytes(StandardCharsets.UTF_16)},
+            {("\uFEFF" + semicolons).getBytes(StandardCharsets.UTF_16LE)},
+            {("sep=;\r\n" + semicolons).getBytes(StandardCharsets.UTF_8)},
         };
     }
 
@@ -143,6 +146,53 @@ public class InputListCsvTest {
         assertThat(input.phantom()).isEqualTo(PhantomWish.OFF);
         assertThat(input.port(0).orElseThrow().value()).isEqualTo("in-3");
         assertThat(input.notes()).isEqualTo("near\r\nthe floor");
+    }
+
+    /** What the sheet on the screen heads its columns with, and what others do. */
+    @Test
+    public void columnsAreKnownByWhatPeopleHeadThemWith() {
+        InputListImport.Preview preview = preview("""
+                Ch.;INSTRUMENT;Musician;Mic or DI;+48 V;Case
+                1;Fiddle;Ailsa;Gannet C;on;blue
+                2;Harp;\u2014;n/a;-;red
+                """);
+        assertThat(preview.columns())
+                .extracting(InputListImport.ReadColumn::readAs)
+                .containsExactly("Number", "Source", "Performer", "Mic", "Phantom", "");
+        assertThat(preview.columns().get(5)).isEqualTo(new InputListImport.ReadColumn("Case", "", "blue"));
+        Session session = take(preview, BLANK);
+        Input fiddle = session.inputs().get(0);
+        assertThat(fiddle.mic()).isEqualTo("Gannet C");
+        assertThat(fiddle.phantom()).isEqualTo(PhantomWish.ON);
+        assertThat(session.performers()).extracting(Performer::name).containsExactly("Ailsa");
+        assertThat(session.inputs().get(1).mic()).isEmpty();
+    }
+
+    @Test
+    public void aHandSaysWhatAColumnIs() {
+        byte[] file = "What,Colour,Thing\nFiddle,red,Gannet C\n".getBytes(StandardCharsets.UTF_8);
+        InputListImport.Preview unknown = InputListImport.preview(file, List.of(), BLANK, RandomSessions.RIG);
+        assertThat(unknown.hasHeadings()).isFalse();
+        assertThat(unknown.problem())
+                .startsWith("The first row names no column of an input list. Known are Number (#, No,")
+                .contains("Phantom (+48 V, 48 V,");
+        assertThat(unknown.rows()).isEmpty();
+        InputListImport.Preview chosen =
+                InputListImport.preview(file, List.of("Source", "", "Mic"), BLANK, RandomSessions.RIG);
+        assertThat(chosen.columns())
+                .extracting(InputListImport.ReadColumn::readAs)
+                .containsExactly("Source", "", "Mic");
+        assertThat(take(chosen, BLANK).inputs()).extracting(Input::mic).containsExactly("Gannet C");
+        InputListImport.Preview sourceless =
+                InputListImport.preview(file, List.of("", "", "Mic"), BLANK, RandomSessions.RIG);
+        assertThat(sourceless.problem()).isEqualTo("Say which column is the source.");
+        assertThat(sourceless.rows()).isEmpty();
+        assertThatThrownBy(() -> InputListImport.preview(file, List.of("Colour"), BLANK, RandomSessions.RIG))
+                .hasMessage("An input list has no column \"Colour\".");
+    }
+
+    private static InputListImport.Preview preview(String csv) {
+        return InputListImport.preview(csv.getBytes(StandardCharsets.UTF_8), BLANK, RandomSessions.RIG);
     }
 
     @Test
@@ -197,7 +247,6 @@ public class InputListCsvTest {
         return new Object[][] {
             {new byte[0], "empty"},
             {new byte[] {'R', 'I', 'F', 'F', 0, 0, 1, 2}, "not a text file"},
-            {"Name,Colour\nFiddle,red\n".getBytes(StandardCharsets.UTF_8), "one of them must be \"Source\""},
             {"Source\n\"never closed\n".getBytes(StandardCharsets.UTF_8), "quote is opened and not closed"},
             {("Source\n" + "Harp\n".repeat(501)).getBytes(StandardCharsets.UTF_8), "more than 500 rows"},
         };
@@ -210,9 +259,12 @@ public class InputListCsvTest {
     }
 
     private static Session take(byte[] file, Session session) {
-        List<Edit> edits = InputListImport.preview(file, session, RandomSessions.RIG).rows().stream()
-                .flatMap(row -> row.edits().stream())
-                .toList();
+        return take(InputListImport.preview(file, session, RandomSessions.RIG), session);
+    }
+
+    private static Session take(InputListImport.Preview preview, Session session) {
+        List<Edit> edits =
+                preview.rows().stream().flatMap(row -> row.edits().stream()).toList();
         return Edit.applyAll(edits, session, RandomSessions.RIG);
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.format.InputListCsv;
 import vividlantern.format.InputListImport;
@@ -91,18 +92,24 @@ class InputListController {
                 .body("\uFEFF" + InputListCsv.bringList(open, desk.rigOf(open.id())));
     }
 
-    /** Reads a list in any of the ways a spreadsheet writes it, and says row by row what it would do. */
+    /**
+     * Reads a list in any of the ways a spreadsheet writes it, and says row by row what it would do.
+     *
+     * @param as the column of the list that each of the file's is, "" for one that is left out; without it the headings say it
+     */
     @PostMapping(path = "/input-list/preview", consumes = "text/csv")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
             content = @Content(mediaType = "text/csv", schema = @Schema(type = "string")),
             required = true)
-    InputListImport.Preview preview(@PathVariable String session, InputStream body) throws IOException {
+    InputListImport.Preview preview(
+            @PathVariable String session, @RequestParam(defaultValue = "") List<String> as, InputStream body)
+            throws IOException {
         byte[] file = body.readNBytes(LARGEST_BYTES + 1);
         if (file.length > LARGEST_BYTES) {
             throw new Refused("The file is larger than 1 MB; an input list is smaller.", "file");
         }
         Session open = desk.session(new SessionId(session));
-        return InputListImport.preview(file, open, desk.rigOf(open.id()));
+        return InputListImport.preview(file, as, open, desk.rigOf(open.id()));
     }
 
     /** The edits that take an input to a track, and off those that it feeds now. */
