@@ -26,6 +26,7 @@ const choices = computed(() =>
   ['', ...(read.value?.choices ?? [])].map((value) => ({ value, label: value || LEFT_OUT })),
 )
 const leftOut = computed(() => read.value?.columns.filter((column) => !column.readAs) ?? [])
+const leftOutWords = computed(() => leftOut.value.map((column) => column.heading || 'one without a heading').join(', '))
 
 watch(file, async (chosen) => {
   if (chosen && !(await readAs(chosen))) file.value = null
@@ -92,10 +93,8 @@ async function take() {
     <template #footer>
       <div class="foot">
         <span class="soft">
-          {{ read?.good }} rows are good, {{ read?.bad }} are left out<template v-if="leftOut.length"
-            >, and so {{ leftOut.length === 1 ? 'is the column' : 'are the columns' }}
-            {{ leftOut.map((column) => column.heading || 'without a heading').join(', ') }}</template
-          >.
+          {{ read?.good }} rows are good, {{ read?.bad }} are left out.
+          <template v-if="leftOut.length">Columns left out: {{ leftOutWords }}.</template>
         </span>
         <NButton @click="shown = false">Cancel</NButton>
         <NButton type="primary" :disabled="edits.length === 0" @click="take">Import the good rows</NButton>

@@ -1,7 +1,9 @@
 package vividlantern.sim;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.stream.IntStream;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
 import vividlantern.session.TempoCurve;
@@ -88,6 +90,23 @@ final class Body {
                 samples(line, all.get(line), at);
             }
         }
+    }
+
+    /** Forgets its notes, which the bank may keep. It synthesizes them again if it is played again. */
+    void letGo() {
+        laidOut.forEach(laid -> {
+            for (int at = 0; at < laid.starts().length; at++) {
+                laid.samples().set(at, null);
+            }
+        });
+    }
+
+    /** How many notes it holds. */
+    long held() {
+        return laidOut.stream()
+                .flatMap(laid -> IntStream.range(0, laid.starts().length).mapToObj(laid.samples()::get))
+                .filter(Objects::nonNull)
+                .count();
     }
 
     private float[] samples(int line, LaidOut laid, int at) {

@@ -266,33 +266,50 @@ public final class StandInStudio implements AudioDevice {
         running = true;
         capturedUntil = -latency.inFrames(frames);
         captureUntil(directFrame(0));
-        for (long frame = 0; goesOn; frame += frames) {
-            if (pace == Pace.REAL_TIME) {
-                begun = keepPace(begun, frame);
-                strain.weigh(frame, frames, sampleRate);
+        try {
+            for (long frame = 0; goesOn; frame += frames) {
+                if (pace == Pace.REAL_TIME) {
+                    begun = keepPace(begun, frame);
+                    strain.weigh(frame, frames, sampleRate);
+                }
+                if (!answers()) {
+                    throw new DeviceGone(absence);
+                }
+                TempoMap map = newTempoMap.getAndSet(null);
+                if (map != null) {
+                    ensemble.follow(map, sampleRate);
+                    module.ifPresent(playing -> playing.follow(map));
+                    alongside.forEach(each -> each.follow(map));
+                }
+                fetch(frame - latency.inFrames(frames), in, frames);
+                goesOn = whole.process(in, out, frames, frame);
+                if (pace == Pace.REAL_TIME) {
+                    long now = System.nanoTime();
+                    duty.note((now - due(begun, frame)) * 1e-9 * sampleRate / frames, now);
+                }
+                for (float[] channel : out) {
+                    KERNEL.toSteps(channel, frames);
+                }
+                listener.played(out, frames, frame);
+                addDirect(out, frames, frame);
+                listener.left(out, frames, frame);
             }
-            if (!answers()) {
-                throw new DeviceGone(absence);
-            }
-            TempoMap map = newTempoMap.getAndSet(null);
-            if (map != null) {
-                ensemble.follow(map, sampleRate);
-                module.ifPresent(playing -> playing.follow(map));
-                alongside.forEach(each -> each.follow(map));
-            }
-            fetch(frame - latency.inFrames(frames), in, frames);
-            goesOn = whole.process(in, out, frames, frame);
-            if (pace == Pace.REAL_TIME) {
-                long now = System.nanoTime();
-                duty.note((now - due(begun, frame)) * 1e-9 * sampleRate / frames, now);
-            }
-            for (float[] channel : out) {
-                KERNEL.toSteps(channel, frames);
-            }
-            listener.played(out, frames, frame);
-            addDirect(out, frames, frame);
-            listener.left(out, frames, frame);
+        } finally {
+            letGo();
         }
+    }
+
+    /** A studio that has played holds no notes, however long somebody still looks at it. */
+    private void letGo() {
+        everybody().forEach(player -> player.bodies().forEach(Body::letGo));
+    }
+
+    /** How many notes its players hold. */
+    long heldNotes() {
+        return everybody()
+                .flatMap(player -> player.bodies().stream())
+                .mapToLong(Body::held)
+                .sum();
     }
 
     /** Which frame of the room comes out of the direct matrix at a frame of the outputs. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import vividlantern.hardware.AudioDevice;
 import vividlantern.session.TempoMap;
 
 /** What is synthesized is kept up to a number of bytes, whatever is played. */
@@ -46,6 +47,16 @@ public class NoteBankTest {
         sound(bank, "small", 100);
         assertThat(sound(bank, "large", 5000)).hasSize(5000);
         assertThat(bank.bytes()).isLessThanOrEqualTo(1000);
+    }
+
+    @Test
+    public void aStudioThatHasPlayedHoldsNone() {
+        StandInStudio studio = StandInStudio.open(Take.RIG, new NoteBank(), 48_000, 128, TempoMap.steady(100, 3, 4));
+        studio.warmUp();
+        assertThat(studio.heldNotes()).isGreaterThan(100);
+        studio.run(
+                (in, out, frames, frame) -> false, (converted, frames, frame) -> {}, 128, AudioDevice.Pace.UNHURRIED);
+        assertThat(studio.heldNotes()).isZero();
     }
 
     @Test
