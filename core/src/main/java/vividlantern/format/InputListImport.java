@@ -89,7 +89,7 @@ public final class InputListImport {
     /**
      * A reading of a whole file.
      *
-     * @param hasHeadings whether its first row names columns
+     * @param hasHeadings whether its first row names columns: the source, or two others; a cell may say "DI" by itself
      * @param columns the file's, from the left
      * @param choices the columns of the list, which each of them may be
      * @param problem why there are no rows; "" if nothing is wrong
@@ -151,7 +151,7 @@ public final class InputListImport {
             String problem = as.isEmpty() && columns.isEmpty()
                     ? "The first row names no column of an input list. Known are " + known() + "."
                     : "Say which column is the source.";
-            return new Preview(!columns.isEmpty(), read, choices, List.of(), 0, 0, problem);
+            return new Preview(columns.size() > 1, read, choices, List.of(), 0, 0, problem);
         }
         notePortsOfOthers(body);
         List<Row> rows = body.stream().map(this::row).toList();

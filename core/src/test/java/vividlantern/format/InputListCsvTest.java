@@ -191,6 +191,13 @@ public class InputListCsvTest {
                 .hasMessage("An input list has no column \"Colour\".");
     }
 
+    @Test
+    public void cellsThatSayDiAreNoHeadings() {
+        assertThat(preview("DI\nDI\n").hasHeadings()).isFalse();
+        assertThat(preview("Mic\tPort\nGannet C\tHouse in-1\n").hasHeadings()).isTrue();
+        assertThat(preview("Instrument\nHarp\n").hasHeadings()).isTrue();
+    }
+
     private static InputListImport.Preview preview(String csv) {
         return InputListImport.preview(csv.getBytes(StandardCharsets.UTF_8), BLANK, RandomSessions.RIG);
     }
