@@ -94,8 +94,8 @@ public final class ChangeOver {
         handed = session;
         told = WantedPreamps.of(session, rig);
         direct = new DirectMoves(device, session.sampleRate());
-        direct.head(DirectWays.of(session, rig, live), engine.frame());
         cutHeadphones(live.headphonesCut());
+        direct.head(DirectWays.of(session, rig, live), engine.frame());
     }
 
     /** Sets the preamps of a device to which nobody listens yet. */
