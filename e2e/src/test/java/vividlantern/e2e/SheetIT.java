@@ -74,33 +74,6 @@ public class SheetIT extends WithDemo {
         assertThat(page.locator("td.taken")).hasCount(0);
     }
 
-    /** A list as others write it: a heading of their own, +48 V as the sheet shows it, a column that means nothing here. */
-    @Test
-    public void aPastedListSaysWhatEachColumnIsAndTakesAnotherWordForIt() {
-        cell(0, SOURCE).click();
-        page.evaluate(
-                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
-                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
-                        + " { clipboardData: data, bubbles: true, cancelable: true })) }",
-                "Ch;Instrument;Musician;Mic or DI;+48 V;Remembered\n"
-                        + "31;Whistle;\u2014;Gannet C;on;near the door\n32;Bodhr\u00e1n;-;;no;\n");
-        Locator dialog = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("What this file will do"));
-        assertThat(dialog.getByText("2 rows are good, 0 are left out. Columns left out: Remembered."))
-                .isVisible();
-        dialog.getByLabel("What Remembered is").click();
-        page.getByText("Notes", new Page.GetByTextOptions().setExact(true))
-                .last()
-                .click();
-        assertThat(dialog.getByText("2 rows are good, 0 are left out.", new Locator.GetByTextOptions().setExact(true)))
-                .isVisible();
-        dialog.getByText("Import the good rows").click();
-        assertThat(row("Whistle")).containsText("Gannet C");
-        JsonNode whistle = input(31);
-        assertThat(whistle.get("phantom").asString()).isEqualTo("on");
-        assertThat(whistle.get("notes").asString()).isEqualTo("near the door");
-        assertThat(whistle.get("performer").isNull()).isTrue();
-    }
-
     @Test
     public void filledDownTheTopmostCellsStandInAllOfThem() {
         select(6, MIC, 8, MIC);
