@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Preview } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 import { preview } from './preview'
 
 const LEFT_OUT = 'left out'
@@ -59,11 +60,10 @@ async function take() {
         <div v-for="(column, at) in read.columns" :key="at" class="column">
           <span class="heading">{{ column.heading || `Column ${at + 1}` }}</span>
           <span class="soft example" :title="column.example">{{ column.example || 'empty' }}</span>
-          <NSelect
-            size="small"
+          <NamedSelect
+            :label="`What ${column.heading || `column ${at + 1}`} is`"
             :value="column.readAs"
             :options="choices"
-            :aria-label="`What ${column.heading || `column ${at + 1}`} is`"
             @update:value="(value: string) => choose(at, value)"
           />
         </div>

@@ -1,5 +1,6 @@
 package vividlantern.engine;
 
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.Map;
@@ -166,7 +167,7 @@ public final class ChangeOver {
                 now.add(port);
             }
         });
-        switching = now;
+        switching = Collections.unmodifiableSortedSet(now);
     }
 
     /** Whether everything has arrived. */

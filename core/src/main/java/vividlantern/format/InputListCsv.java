@@ -54,7 +54,7 @@ public final class InputListCsv {
 
         /** What it may be headed with. */
         String words() {
-            return alsoTitled.isEmpty() ? title : title + " (" + String.join(", ", alsoTitled) + ")";
+            return title + " (" + String.join(", ", alsoTitled) + ")";
         }
 
         /** The column of a heading, whatever its capitals, spaces and final stops. */

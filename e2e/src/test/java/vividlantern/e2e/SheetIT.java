@@ -74,6 +74,30 @@ public class SheetIT extends WithDemo {
         assertThat(page.locator("td.taken")).hasCount(0);
     }
 
+    /** A list as others write it: headings of their own, +48 V as the sheet shows it, a column that means nothing here. */
+    @Test
+    public void aPastedListSaysWhatEachColumnIsAndTakesAnotherWordForIt() {
+        cell(0, SOURCE).click();
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
+                        + " { clipboardData: data, bubbles: true, cancelable: true })) }",
+                "Ch;Instrument;Musician;Mic or DI;+48 V;Colour;Remembered\n"
+                        + "31;Whistle;\u2014;Gannet C;on;red;by the door\n32;Harp;-;;no;;\n");
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog).containsText("Columns left out: Colour, Remembered.");
+        dialog.getByLabel("What Remembered is").first().click();
+        page.locator(".n-base-select-option")
+                .getByText("Stand", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(dialog).containsText("Columns left out: Colour.");
+        dialog.getByText("Import the good rows").click();
+        assertThat(dialog).hasCount(0);
+        assertThat(row("Whistle")).containsText("Gannet C");
+        assertThat(input(31).get("phantom").asString()).isEqualTo("on");
+        assertThat(input(31).get("stand").asString()).isEqualTo("by the door");
+    }
+
     @Test
     public void filledDownTheTopmostCellsStandInAllOfThem() {
         select(6, MIC, 8, MIC);

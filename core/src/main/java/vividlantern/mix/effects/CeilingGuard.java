@@ -9,8 +9,8 @@ import java.util.Arrays;
  * <p>It looks 1 ms ahead: the gain each sample needs for itself and for the way to its neighbours ({@link TruePeak}) is held
  * over the look-ahead (a sliding minimum), let back exponentially but by no more than 60 dB a second, and averaged over the
  * same length. The average at the time a sample leaves holds only values that are at most what this sample needs, so the
- * ceiling is kept without a jump in gain. Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off, so that switching it moves nothing in
- * time.
+ * ceiling is kept without a jump in gain. Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off,
+ * so that switching it moves nothing in time.
  *
  * <p>Each side has a room of its delay and a block. The mix is summed straight in behind the delay, and what leaves is read
  * at the room's begin; at rest that is all there is to do.
