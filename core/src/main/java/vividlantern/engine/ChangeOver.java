@@ -13,6 +13,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.UnaryOperator;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.DirectWays;
 import vividlantern.mix.LiveState;
 import vividlantern.preamp.WantedPreamps;
@@ -113,8 +114,8 @@ public final class ChangeOver {
     }
 
     /**
-     * Hands over at once what is happening otherwise; a session that still waits goes on waiting. Headphones are cut and the
-     * song is stopped past this.
+     * Hands over at once what is happening otherwise; a session that still waits goes on waiting. Headphones are cut, the
+     * song is stopped and speakers are dimmed past this.
      */
     public synchronized void change(UnaryOperator<LiveState> change) {
         live.updateAndGet(change);
@@ -128,6 +129,17 @@ public final class ChangeOver {
         direct.cutHeadphones(cut, engine.frame());
     }
 
+    /**
+     * Lets the control room stand otherwise, past plans and preamps that are on their way.
+     *
+     * @param change may refuse; then nothing has changed
+     * @return whether it is heard with the engine's next block; if not, it is with the next plan
+     */
+    boolean controlRoom(UnaryOperator<ControlRoomState> change) {
+        live.updateAndGet(now -> now.in(change.apply(now.controlRoom().orElseThrow())));
+        return engine.controlRoom(live::get);
+    }
+
     /** Stops the song; what is heard otherwise while it stands comes with the next plan. */
     void stop() {
         live.updateAndGet(now -> now.playing(false));
@@ -135,9 +147,8 @@ public final class ChangeOver {
     }
 
     private void handOver() {
-        LiveState now = live.get();
-        engine.change(handed, rig, now);
-        direct.head(DirectWays.of(handed, rig, now), engine.frame());
+        engine.change(handed, rig, live::get);
+        direct.head(DirectWays.of(handed, rig, live.get()), engine.frame());
     }
 
     /** Goes on with a rig that sounds like the one before; a preamp that is new in it leads nowhere. */

@@ -3,6 +3,7 @@ package vividlantern.engine;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 import vividlantern.click.Passage;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.mix.LiveState;
@@ -42,8 +43,9 @@ public final class Engine implements AudioProcess {
     private volatile Transport transport;
     private volatile long frame;
     private volatile boolean ended;
-    private volatile MixState running;
+    private volatile MixState latest;
     private volatile List<Reel> reels;
+    private MixState running;
     private MixPlan plan;
 
     /** @param maxFrames the longest block the device will ask for */
@@ -51,7 +53,8 @@ public final class Engine implements AudioProcess {
         mixer = new Mixer(sampleRate, maxFrames);
         this.plan = plan;
         reels = plan.reels();
-        running = mixer.prepare(plan);
+        latest = mixer.prepare(plan);
+        running = latest;
         transport = start;
         this.follower = follower;
         follower.follow(start);
@@ -76,12 +79,22 @@ public final class Engine implements AudioProcess {
         }
     }
 
-    /** Hands over another state of the session; the last one before a block begins is the one that counts. */
-    public synchronized void change(Session session, Rig rig, LiveState live) {
-        plan = plan.then(session, rig, live);
+    /**
+     * Hands over another state of the session; the last one before a block begins is the one that counts. One thread at a time.
+     *
+     * @param live asked once more when the plan is ready
+     */
+    public void change(Session session, Rig rig, Supplier<LiveState> live) {
+        plan = plan.then(session, rig, live.get());
         reels = plan.reels();
         readFirst(transport.songFrameAt(frame));
-        next.set(mixer.prepare(plan));
+        latest = mixer.prepare(plan, live);
+        next.set(latest);
+    }
+
+    /** Lets the control room stand otherwise from the next block on; comes back at once, false if that needs a plan. */
+    boolean controlRoom(Supplier<LiveState> live) {
+        return mixer.controlRoom(live);
     }
 
     /** Plays from a start on, if that is still wanted when its sounds are read. */
@@ -139,10 +152,9 @@ public final class Engine implements AudioProcess {
         return frame;
     }
 
-    /** What runs now; its meters are for one reader. */
-    public synchronized MixState state() {
-        MixState waiting = next.get();
-        return waiting == null ? running : waiting;
+    /** What runs by the next block; its meters are for one reader. */
+    public MixState state() {
+        return latest;
     }
 
     @Override

@@ -66,6 +66,8 @@ public final class Stay implements AutoCloseable {
     private final AtomicLong stops = new AtomicLong();
     /** Whoever cuts headphones waits for nobody but another one who does. */
     private final Object cutTurn = new Object();
+    /** Likewise whoever dims the speakers. */
+    private final Object controlRoomTurn = new Object();
 
     private boolean cut;
     private final Object probeTurn = new Object();
@@ -249,14 +251,25 @@ public final class Stay implements AutoCloseable {
         }
     }
 
-    /** Lets the control room hear something else, or otherwise. */
+    /**
+     * Lets the control room hear something else, or otherwise. What is heard already is dimmed, muted, folded, swapped with the
+     * engine's next block and waits behind nothing; something else to hear, and other speakers, wait for a plan.
+     */
     public void controlRoom(UnaryOperator<ControlRoomState> change) {
-        ask(now -> {
-            ControlRoomState next = change.apply(
-                    now.changeOver().live().controlRoom().orElseThrow().among(session, rig));
-            next.require(session, rig);
-            now.changeOver().change(live -> live.in(next));
-        });
+        boolean heard;
+        if (givenUp) {
+            throw givenUp();
+        }
+        synchronized (controlRoomTurn) {
+            heard = run.changeOver().controlRoom(before -> {
+                ControlRoomState next = change.apply(before.among(session, rig));
+                next.require(session, rig);
+                return next;
+            });
+        }
+        if (!heard) {
+            ask(now -> now.changeOver().change(live -> live));
+        }
     }
 
     /** How the control room stands. */
@@ -462,14 +475,27 @@ public final class Stay implements AutoCloseable {
         try {
             run = new Run(session, rig, before.changeOver().live().begunAnew(), venue, this::accident);
             lateness = Lateness.NONE;
-            synchronized (cutTurn) {
-                run.changeOver().cutHeadphones(cut);
-            }
+            goOnAsPressed(before);
             before.end();
             run.start();
         } catch (RuntimeException | Error fault) {
             before.end();
             accident(run, fault);
+        }
+    }
+
+    /** What was pressed while the run was being opened reached the one before. */
+    private void goOnAsPressed(Run before) {
+        synchronized (cutTurn) {
+            run.changeOver().cutHeadphones(cut);
+        }
+        boolean heard;
+        synchronized (controlRoomTurn) {
+            ControlRoomState room = before.changeOver().live().controlRoom().orElseThrow();
+            heard = run.changeOver().controlRoom(begun -> room);
+        }
+        if (!heard) {
+            run.changeOver().change(live -> live);
         }
     }
 

@@ -1,6 +1,7 @@
 package vividlantern.mix;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,21 +10,38 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import vividlantern.mix.effects.Effect;
 import vividlantern.playback.Reel;
 
 /**
  * Buses laid out as stations over wires. First come the wires of the sources, then two for each bus whose level is or was
- * shown, then those of the other stations. A station in which nothing is other than in the layout before is the
- * same again: it costs nothing to take over.
+ * shown, then those of the other stations. A station that is wired as in the layout before is the same again, and costs
+ * nothing to take over. Where its gains head is no part of the layout: that is its {@link Heading}.
  */
 final class Layout {
 
-    /** A bus with those that are summed in its station, and where the edges of each begin there. */
-    private record Laid(MixPlan.Bus bus, List<MixPlan.Bus> poured, Station station, Map<String, Integer> firstEdges) {}
+    /**
+     * A bus with those that are poured into it, as they were when they were laid.
+     *
+     * @param at which station it is
+     * @param firstEdges where the edges of each bus begin that is summed there
+     */
+    private record Laid(
+            int at, MixPlan.Bus bus, List<MixPlan.Bus> poured, Station station, Map<String, Integer> firstEdges) {
+
+        private boolean isWiredLike(MixPlan.Bus other, List<MixPlan.Bus> pouredThere) {
+            return bus.isWiredLike(other) && MixPlan.areWiredAlike(poured, pouredThere);
+        }
+
+        private Laid at(int place) {
+            return new Laid(place, bus, poured, station, firstEdges);
+        }
+    }
 
     private final MixPlan plan;
     private final Continuing continuing;
+    private final List<MixPlan.Bus> wired;
     private final Map<String, Laid> laid = new LinkedHashMap<>();
     private final Map<String, Laid> summedIn = new HashMap<>();
     private final List<float[]> wires = new ArrayList<>();
@@ -39,6 +57,7 @@ final class Layout {
     Layout(List<MixPlan.Bus> buses, List<Reel> reels, MixPlan plan, Continuing continuing, Optional<Layout> before) {
         this.plan = plan;
         this.continuing = continuing;
+        wired = buses;
         buses.stream()
                 .filter(MixPlan.Bus::isMetered)
                 .forEach(bus -> meters.put(bus.key(), continuing.meterOf(bus.key())));
@@ -79,10 +98,88 @@ final class Layout {
         return meters;
     }
 
-    /** Whether an edge of a bus has come to rest at zero. */
-    boolean isSilent(String bus, int edge, Gains gains) {
+    /** Whether an edge of a bus is wanted at zero and rests there. */
+    boolean isSilent(String bus, int edge, Goals[] goals, Gains gains) {
         Laid there = summedIn.get(bus);
-        return there.station().isSilent(there.firstEdges().get(bus) + edge, gains);
+        int at = there.firstEdges().get(bus) + edge;
+        return goals[there.at()].isZero(at) && there.station().isAtZero(at, gains);
+    }
+
+    /** Whether these are the same stations for other buses, so that no more than their gains and settings differ. */
+    boolean isFor(List<MixPlan.Bus> buses) {
+        return MixPlan.areWiredAlike(wired, buses);
+    }
+
+    /**
+     * Where the stations head.
+     *
+     * @param buses those of the layout, or others for which {@link #isFor it is}
+     * @param before what stays of it is the same object again
+     */
+    Heading heading(List<MixPlan.Bus> buses, Optional<Heading> before) {
+        Map<String, MixPlan.Bus> now = new HashMap<>();
+        buses.forEach(bus -> now.put(bus.key(), bus));
+        Map<Station, Goals> goals = new LinkedHashMap<>();
+        for (Laid each : laid.values()) {
+            Optional<Goals> same = before.filter(old -> each.firstEdges().keySet().stream()
+                            .allMatch(key -> now.get(key).equals(old.buses().get(key))))
+                    .map(old -> old.goals().get(each.station()));
+            goals.put(each.station(), same.orElseGet(() -> goals(each, now)));
+        }
+        return new Heading(now, goals);
+    }
+
+    private Goals goals(Laid there, Map<String, MixPlan.Bus> now) {
+        MixPlan.Bus bus = now.get(there.bus().key());
+        return goals(bus, there.poured().stream().map(each -> now.get(each.key())));
+    }
+
+    /** In the order in which {@link #layAnew} lays lines. */
+    private Goals goals(MixPlan.Bus bus, Stream<MixPlan.Bus> pouredHere) {
+        List<double[]> gains = new ArrayList<>();
+        bus.edges().forEach(edge -> gains.add(new double[] {edge.left(), edge.right()}));
+        pouredHere.forEach(each -> {
+            if (isFolded(each)) {
+                each.edges().forEach(edge -> gains.add(new double[] {edge.left(), edge.right()}));
+            } else {
+                gains.add(new double[] {1, 0});
+                gains.add(new double[] {0, 1});
+            }
+        });
+        return new Goals(
+                gains.stream().flatMapToDouble(Arrays::stream).toArray(),
+                bus.chain().stream().map(MixPlan.Insert::settings).toList());
+    }
+
+    /**
+     * Goals with those of a bus that has a station of its own in place of what they were. Its edges are found by their paths;
+     * one that it has not any more heads for zero.
+     *
+     * @return empty if it has edges that are not laid
+     */
+    Optional<Goals[]> heading(MixPlan.Bus bus, Goals[] goals) {
+        Laid there = laid.get(bus.key());
+        if (there == null) {
+            return Optional.empty();
+        }
+        Map<String, MixPlan.Edge> wanted = new HashMap<>();
+        bus.edges().forEach(edge -> wanted.put(edge.path(), edge));
+        double[] gains = new double[2 * there.bus().edges().size()];
+        int at = 0;
+        for (MixPlan.Edge edge : there.bus().edges()) {
+            MixPlan.Edge now = wanted.remove(edge.path());
+            if (now != null && !now.isWiredLike(edge)) {
+                return Optional.empty();
+            }
+            gains[at++] = now == null ? 0 : now.left();
+            gains[at++] = now == null ? 0 : now.right();
+        }
+        if (!wanted.isEmpty()) {
+            return Optional.empty();
+        }
+        Goals[] changed = goals.clone();
+        changed[there.at()] = goals[there.at()].with(there.firstEdges().get(bus.key()), gains);
+        return Optional.of(changed);
     }
 
     private boolean hasTheWiresOf(Layout other) {
@@ -166,8 +263,7 @@ final class Layout {
 
     private void lay(MixPlan.Bus bus, Optional<Laid> before) {
         List<MixPlan.Bus> here = poured.getOrDefault(bus.key(), List.of());
-        Optional<Laid> same =
-                before.filter(old -> old.bus().equals(bus) && old.poured().equals(here));
+        Optional<Laid> same = before.filter(old -> old.isWiredLike(bus, here)).map(old -> old.at(laid.size()));
         Laid now = same.orElseGet(() -> layAnew(bus, here));
         same.ifPresent(old -> old.firstEdges().keySet().forEach(continuing.slots::keep));
         laid.put(bus.key(), now);
@@ -186,13 +282,11 @@ final class Layout {
             }
         }
         List<Effect> chain = bus.chain().stream().map(this::effect).toList();
-        List<Effect.Settings> settings =
-                bus.chain().stream().map(MixPlan.Insert::settings).toList();
         int meter = meters.getOrDefault(bus.key(), -1);
         boolean readsBuses = lines.stream().anyMatch(line -> line.wire() >= plan.sources());
-        Sum sum = new Sum(lines, continuing.kernel);
-        Station station = new Station(sum, readsBuses, chain, settings, wireOf.get(bus.key()), bus.exit(), meter);
-        return new Laid(bus, pouredHere, station, firstEdges);
+        Sum sum = new Sum(lines, goals(bus, pouredHere.stream()).gains(), continuing.kernel);
+        Station station = new Station(sum, readsBuses, chain, wireOf.get(bus.key()), bus.exit(), meter);
+        return new Laid(laid.size(), bus, pouredHere, station, firstEdges);
     }
 
     private void addLines(MixPlan.Bus bus, List<Sum.Line> lines, Map<String, Integer> firstEdges) {
@@ -200,13 +294,7 @@ final class Layout {
         SlotBook.OfBus slots = continuing.slots.ofBus(bus.key());
         Sum.Manner manner = bus.gentle() ? Sum.Manner.GENTLE : Sum.Manner.LINE;
         for (MixPlan.Edge edge : bus.edges()) {
-            lines.add(new Sum.Line(
-                    wireOf(edge.origin()),
-                    slots.slotOf(edge.path()),
-                    edge.left(),
-                    edge.right(),
-                    manner,
-                    edge.cuttable()));
+            lines.add(new Sum.Line(wireOf(edge.origin()), slots.slotOf(edge.path()), manner, edge.cuttable()));
         }
     }
 
@@ -214,7 +302,7 @@ final class Layout {
         for (int side = 0; side < 2; side++) {
             int wire = wireOf.get(bus.key()).get(bus.chain().size()) + side;
             int slot = continuing.slots.fixedSlotOf(bus.key() + " poured " + side);
-            lines.add(new Sum.Line(wire, slot, 1 - side, side, Sum.Manner.FIXED, false));
+            lines.add(new Sum.Line(wire, slot, Sum.Manner.FIXED, false));
         }
     }
 

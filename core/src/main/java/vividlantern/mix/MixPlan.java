@@ -1,5 +1,6 @@
 package vividlantern.mix;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -85,6 +86,11 @@ public final class MixPlan {
         Edge cuttable(boolean now) {
             return new Edge(path, origin, left, right, now);
         }
+
+        /** Whether no more than its gains differ. */
+        boolean isWiredLike(Edge other) {
+            return cuttable == other.cuttable && path.equals(other.path) && origin.equals(other.origin);
+        }
     }
 
     /** An effect of a bus; it keeps its state from plan to plan as long as its key stays. */
@@ -118,10 +124,33 @@ public final class MixPlan {
             return new Bus(key, gentle, newEdges, newChain, into, exit);
         }
 
+        /** Whether no more than its gains and the settings of its effects differ. */
+        boolean isWiredLike(Bus other) {
+            if (this == other) {
+                return true;
+            }
+            boolean alike = key.equals(other.key)
+                    && gentle == other.gentle
+                    && edges.size() == other.edges.size()
+                    && chain.size() == other.chain.size()
+                    && into.equals(other.into)
+                    && exit.equals(other.exit);
+            for (int at = 0; alike && at < chain.size(); at++) {
+                alike = chain.get(at).key().equals(other.chain.get(at).key());
+            }
+            for (int at = 0; alike && at < edges.size(); at++) {
+                alike = edges.get(at).isWiredLike(other.edges.get(at));
+            }
+            return alike;
+        }
+
         static List<Edge> inOrder(List<Edge> edges) {
             return edges.stream().sorted(Comparator.comparing(Edge::path)).toList();
         }
     }
+
+    /** What a plan was made from. */
+    private record From(Session session, Rig rig, LiveState live, Song song) {}
 
     private final int sampleRate;
     private final int inputs;
@@ -129,7 +158,7 @@ public final class MixPlan {
     private final List<ClickVoice> clicks;
     private final List<Reel> reels;
     private final List<Bus> buses;
-    private final Optional<Song> song;
+    private final Optional<From> from;
     private final int sources;
 
     /** What the click's voices and the places of backing tracks were made of. */
@@ -166,14 +195,14 @@ public final class MixPlan {
             List<ClickVoice> clicks,
             List<Reel> reels,
             List<Bus> buses,
-            Optional<Song> song) {
+            Optional<From> from) {
         this.sampleRate = sampleRate;
         this.inputs = inputs;
         this.outputs = outputs;
         this.clicks = List.copyOf(clicks);
         this.reels = List.copyOf(reels);
         this.buses = BusOrder.of(buses);
-        this.song = song;
+        this.from = from;
         sources = inputs
                 + this.clicks.size()
                 + this.reels.stream().mapToInt(Reel::channels).sum();
@@ -195,7 +224,7 @@ public final class MixPlan {
      * sounds of backing tracks.
      */
     public MixPlan then(Session session, Rig rig, LiveState live) {
-        Song was = song.orElseThrow();
+        Song was = from.orElseThrow().song();
         Song next = Song.of(session, was.media(), was.own());
         List<ClickVoice> voices = was.equals(next) ? clicks : ClickVoice.of(session, next.own());
         return compile(session, rig, live, voices, reels, next);
@@ -222,7 +251,7 @@ public final class MixPlan {
                 clicks,
                 reels,
                 new SessionBuses(session, rig, live.cut(false)).all(),
-                Optional.of(song));
+                Optional.of(new From(session, rig, live, song)));
     }
 
     int sampleRate() {
@@ -239,6 +268,41 @@ public final class MixPlan {
 
     List<ClickVoice> clicks() {
         return clicks;
+    }
+
+    /** Whether another plan can be had by sending gains and effects of this one elsewhere, without laying out anything. */
+    boolean isWiredLike(MixPlan other) {
+        return inputs == other.inputs
+                && outputs == other.outputs
+                && clicks.equals(other.clicks)
+                && reels.equals(other.reels)
+                && areWiredAlike(buses, other.buses);
+    }
+
+    static boolean areWiredAlike(List<Bus> some, List<Bus> others) {
+        boolean alike = some.size() == others.size();
+        for (int at = 0; alike && at < some.size(); at++) {
+            alike = some.get(at).isWiredLike(others.get(at));
+        }
+        return alike;
+    }
+
+    /** What was so when it was made. */
+    LiveState live() {
+        return from.map(From::live).orElse(LiveState.STOPPED);
+    }
+
+    /** The buses of output pairs as they are while the control room stands otherwise. */
+    List<Bus> pairs(LiveState now) {
+        Rig rig = from.orElseThrow().rig();
+        ControlRoomBuses room = new ControlRoomBuses(from.get().session(), rig, now.cut(false));
+        List<Bus> pairs = new ArrayList<>();
+        for (Bus bus : buses) {
+            bus.exit()
+                    .flatMap(exit -> rig.outputPair(exit.pair()))
+                    .ifPresent(pair -> pairs.add(bus.with(room.edgesInto(pair), bus.chain())));
+        }
+        return pairs;
     }
 
     /** What the backing tracks play. */

@@ -22,10 +22,17 @@ import vividlantern.session.TrackId;
  */
 public final class MixState {
 
-    private final MixPlan plan;
+    private volatile MixPlan plan;
+    private final int inputs;
+    private final int sources;
     private final Continuing continuing;
-    private final List<MixPlan.Bus> buses;
+    private volatile List<MixPlan.Bus> buses;
     private final Layout layout;
+    private Heading heading;
+    /** Where the stations shall head; taken by the audio thread at the start of a block. */
+    private volatile Goals[] goals;
+
+    private volatile Goals[] taken;
     private final Station[] stations;
     private final float[][] wires;
     private final int[] silentOutputs;
@@ -37,10 +44,11 @@ public final class MixState {
     private final Meters meters;
     private final Map<String, Integer> busMeters;
     private float[][] lastOut = {};
-    private volatile boolean taken;
 
     MixState(MixPlan plan, Continuing continuing, Optional<MixState> previous) {
         this.plan = plan;
+        inputs = plan.inputs();
+        sources = plan.sources();
         this.continuing = continuing;
         buses = previous.map(old -> Leftovers.with(plan, old)).orElse(plan.buses());
         List<Reel> playing = new ArrayList<>(plan.reels());
@@ -52,6 +60,8 @@ public final class MixState {
                 .toArray();
         reelWires = playing.stream().mapToInt(layout::firstWireOf).toArray();
         playing.forEach(reel -> reel.prepare(continuing.maxFrames));
+        heading = layout.heading(buses, previous.map(old -> old.heading));
+        goals = heading.inOrder();
         stations = layout.stations();
         wires = layout.wires();
         busMeters = layout.meters();
@@ -115,7 +125,8 @@ public final class MixState {
 
     /** Whether an edge of a bus is known to have arrived at zero. */
     boolean isSilent(String bus, int edge) {
-        return taken && layout.isSilent(bus, edge, gains);
+        Goals[] wanted = goals;
+        return taken == wanted && layout.isSilent(bus, edge, wanted, gains);
     }
 
     boolean isThrough(String insert) {
@@ -135,32 +146,68 @@ public final class MixState {
                 }
             }
         }
-        if (plan.inputs() == old.plan.inputs()) {
-            System.arraycopy(old.wires, 0, wires, 0, plan.inputs());
+        if (inputs == old.inputs) {
+            System.arraycopy(old.wires, 0, wires, 0, inputs);
             lastOut = old.lastOut;
+        }
+        for (Station station : stations) {
+            station.takeOver();
         }
         head(headphonesCut);
     }
 
-    /** Sets everything on its way to where the plan wants it, and to silence what headphones being cut silences. */
-    void head(boolean headphonesCut) {
-        for (Station station : stations) {
-            station.takeOver(gains, headphonesCut);
+    /** Whether it can be sent to where another plan wants it; nothing is left in it of what was before. */
+    boolean isFor(MixPlan other) {
+        return buses == plan.buses() && plan.isWiredLike(other);
+    }
+
+    /** Sends everything to where another plan wants it. */
+    void headFor(MixPlan other) {
+        heading = layout.heading(other.buses(), Optional.of(heading));
+        plan = other;
+        buses = other.buses();
+        goals = heading.inOrder();
+    }
+
+    /**
+     * Sends what leaves by output pairs elsewhere than the plan wants it, until another plan comes.
+     *
+     * @return whether that was possible; if not, nothing was
+     */
+    boolean headAt(List<MixPlan.Bus> pairs) {
+        Optional<Goals[]> changed = Optional.of(goals);
+        for (MixPlan.Bus pair : pairs) {
+            changed = changed.flatMap(now -> layout.heading(pair, now));
         }
-        taken = true;
+        changed.ifPresent(now -> goals = now);
+        return changed.isPresent();
+    }
+
+    /** Whether it was sent elsewhere since the audio thread looked last. */
+    boolean headsElsewhere() {
+        return taken != goals;
+    }
+
+    /** Sets everything on its way to where it is wanted, and to silence what headphones being cut silences. */
+    void head(boolean headphonesCut) {
+        Goals[] wanted = goals;
+        for (int at = 0; at < stations.length; at++) {
+            stations[at].head(gains, wanted[at], headphonesCut);
+        }
+        taken = wanted;
     }
 
     /** Takes what comes in as its first wires, and what goes out as those of the pairs. */
     void connect(float[][] in, float[][] out) {
         boolean same = out == lastOut;
-        for (int input = 0; same && input < plan.inputs(); input++) {
+        for (int input = 0; same && input < inputs; input++) {
             same = wires[input] == in[input];
         }
         for (Station station : stations) {
             station.bind(wires, out);
         }
         if (!same) {
-            System.arraycopy(in, 0, wires, 0, plan.inputs());
+            System.arraycopy(in, 0, wires, 0, inputs);
             for (Station station : stations) {
                 station.forgetWires();
             }
@@ -177,7 +224,7 @@ public final class MixState {
     /** Works off frames of the block that lie in one window of the meters. */
     void run(int at, int frames, long frame, long songFrame, Passage passage) {
         for (int voice = 0; voice < clicks.length; voice++) {
-            clicks[voice].fill(songFrame, wires[plan.inputs() + voice], at, frames, passage);
+            clicks[voice].fill(songFrame, wires[inputs + voice], at, frames, passage);
         }
         for (int reel = 0; reel < reels.length; reel++) {
             reels[reel].fill(songFrame, wires, reelWires[reel], at, frames, passage);
@@ -186,7 +233,7 @@ public final class MixState {
         for (Station station : stations) {
             station.run(gains, wires, at, frames, frame, meters);
         }
-        meters.pairs(wires, plan.sources(), at, frames);
+        meters.pairs(wires, sources, at, frames);
     }
 
     void endBlock(int frames) {

@@ -1,6 +1,7 @@
 package vividlantern.mix;
 
 import java.util.Optional;
+import java.util.function.Supplier;
 import vividlantern.click.Passage;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
@@ -17,7 +18,9 @@ public final class Mixer {
     private volatile boolean headphonesCut;
     private boolean runningCut;
     private MixState running;
-    private MixState lastPrepared;
+    private volatile MixState lastPrepared;
+    /** Held while goals are handed over, never while anything is laid out. */
+    private final Object handingOver = new Object();
 
     /** @param maxFrames the longest block that will be processed */
     public Mixer(int sampleRate, int maxFrames) {
@@ -29,10 +32,42 @@ public final class Mixer {
         continuing = new Continuing(kernel, sampleRate, maxFrames);
     }
 
-    /** Makes a plan ready to run after the one prepared last. Not on the audio thread; one thread at a time. */
+    /**
+     * Makes a plan ready to run after the one prepared last. Not on the audio thread; one thread at a time.
+     *
+     * @return the state prepared last, sent to where the plan wants it, if that is wired alike
+     */
     public MixState prepare(MixPlan plan) {
-        lastPrepared = new MixState(plan, continuing, Optional.ofNullable(lastPrepared));
-        return lastPrepared;
+        return prepare(plan, plan::live);
+    }
+
+    /** @param live what is so by the time the plan is ready: while it was made, speakers may have been dimmed past it */
+    public MixState prepare(MixPlan plan, Supplier<LiveState> live) {
+        MixState last = lastPrepared;
+        boolean same = last != null && last.isFor(plan);
+        MixState state = same ? last : new MixState(plan, continuing, Optional.ofNullable(last));
+        synchronized (handingOver) {
+            if (same) {
+                state.headFor(plan);
+            }
+            LiveState now = live.get();
+            if (!now.controlRoom().equals(plan.live().controlRoom())) {
+                state.headAt(plan.pairs(now));
+            }
+            lastPrepared = state;
+        }
+        return state;
+    }
+
+    /**
+     * Lets the control room stand otherwise from the next block on. From any thread; it waits for no plan.
+     *
+     * @return whether that was possible without one
+     */
+    public boolean controlRoom(Supplier<LiveState> live) {
+        synchronized (handingOver) {
+            return lastPrepared.headAt(lastPrepared.plan().pairs(live.get()));
+        }
     }
 
     /**
@@ -56,7 +91,7 @@ public final class Mixer {
         boolean cut = headphonesCut;
         if (state != running && running != null) {
             state.takeOver(running, cut);
-        } else if (state != running || cut != runningCut) {
+        } else if (state != running || cut != runningCut || state.headsElsewhere()) {
             state.head(cut);
         }
         running = state;

@@ -14,14 +14,13 @@ final class Station {
     private final Sum sum;
     private final boolean readsBuses;
     private final Effect[] chain;
-    private final Effect.Settings[] settings;
     /** The left wire before each effect and, last, behind all of them; the right one is the next. */
     private final int[] wire;
 
     private final Optional<MixPlan.Exit> exit;
     private final int meter;
     private final int inletBegin;
-    private boolean taken;
+    private Goals taken;
     private boolean takenCut;
 
     /** @param meter where its guard is shown if it leaves */
@@ -29,41 +28,43 @@ final class Station {
             Sum sum,
             boolean readsBuses,
             List<Effect> chain,
-            List<Effect.Settings> settings,
             List<Integer> wire,
             Optional<MixPlan.Exit> exit,
             int meter) {
         this.sum = sum;
         this.readsBuses = readsBuses;
         this.chain = chain.toArray(Effect[]::new);
-        this.settings = settings.toArray(Effect.Settings[]::new);
         this.wire = wire.stream().mapToInt(Integer::intValue).toArray();
         this.exit = exit;
         this.meter = meter;
         inletBegin = chain.isEmpty() ? 0 : chain.get(0).inletBegin();
     }
 
-    /** Sets everything on its way to where it is wanted; nothing is to be done where this very station ran so before. */
-    void takeOver(Gains gains, boolean headphonesCut) {
+    /** Goes on among the wires of another plan. */
+    void takeOver() {
         if (readsBuses) {
             sum.forgetWires();
         }
-        if (!taken || headphonesCut != takenCut) {
-            sum.takeOver(gains, headphonesCut);
+    }
+
+    /** Sets everything on its way to where it is wanted; nothing is to be done for goals that it has. */
+    void head(Gains gains, Goals goals, boolean headphonesCut) {
+        if (goals != taken || headphonesCut != takenCut) {
+            sum.head(gains, goals.gains(), headphonesCut);
             takenCut = headphonesCut;
         }
-        if (taken) {
+        if (goals == taken) {
             return;
         }
         for (int at = 0; at < chain.length; at++) {
-            chain[at].head(settings[at]);
+            chain[at].head(goals.settings().get(at));
         }
-        taken = true;
+        taken = goals;
     }
 
-    /** Whether an edge of its sum has come to rest at zero; asked by the thread that prepares plans. */
-    boolean isSilent(int edge, Gains gains) {
-        return sum.isSilent(gains, edge);
+    /** Whether the gains of an edge of its sum rest at zero; asked by the thread that prepares plans. */
+    boolean isAtZero(int edge, Gains gains) {
+        return sum.isAtZero(gains, edge);
     }
 
     /** Lets its last wires be those of the device where it leaves. */

@@ -10,8 +10,8 @@ import vividlantern.kernel.MixKernel;
  */
 final class Sum {
 
-    /** One edge as it is laid out: its wire, its slot, where its gains head, and how. */
-    record Line(int wire, int slot, double left, double right, Manner manner, boolean cuttable) {}
+    /** One edge as it is laid out: its wire, its slot, and how its gains get to where they are wanted. */
+    record Line(int wire, int slot, Manner manner, boolean cuttable) {}
 
     /** How a gain gets to where it is wanted. */
     enum Manner {
@@ -25,7 +25,6 @@ final class Sum {
     private final int count;
     private final int[] wire;
     private final int[] slot;
-    private final double[] goal;
     private final Manner[] manner;
     private final boolean[] cuttable;
 
@@ -46,20 +45,18 @@ final class Sum {
 
     private boolean wired;
 
-    Sum(List<Line> lines, MixKernel kernel) {
+    /** @param goal where the gains will be sent first: the left one of each edge, then its right one */
+    Sum(List<Line> lines, double[] goal, MixKernel kernel) {
         this.kernel = kernel;
         count = lines.size();
         wire = new int[count];
         slot = new int[count];
-        goal = new double[2 * count];
         manner = new Manner[count];
         cuttable = new boolean[count];
         for (int at = 0; at < count; at++) {
             Line line = lines.get(at);
             wire[at] = line.wire();
             slot[at] = line.slot();
-            goal[2 * at] = line.left();
-            goal[2 * at + 1] = line.right();
             manner[at] = line.manner();
             cuttable[at] = line.cuttable();
         }
@@ -76,8 +73,8 @@ final class Sum {
         }
     }
 
-    /** Sets every gain on its way to where this plan wants it; those that headphones being cut silences, to zero while they are. */
-    void takeOver(Gains gains, boolean headphonesCut) {
+    /** Sets every gain on its way to where it is wanted; those that headphones being cut silences, to zero while they are. */
+    void head(Gains gains, double[] goal, boolean headphonesCut) {
         for (int at = 0; at < count; at++) {
             int gain = 2 * slot[at];
             boolean cut = headphonesCut && cuttable[at];
@@ -228,7 +225,7 @@ final class Sum {
     }
 
     /** Whether an edge has come to rest at zero; asked by the thread that prepares plans. */
-    boolean isSilent(Gains gains, int at) {
-        return goal[2 * at] == 0 && goal[2 * at + 1] == 0 && gains.isSilent(slot[at]);
+    boolean isAtZero(Gains gains, int at) {
+        return gains.isSilent(slot[at]);
     }
 }

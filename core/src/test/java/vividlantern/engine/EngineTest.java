@@ -98,14 +98,14 @@ public class EngineTest {
     @Test
     public void aClickThatSoundsAlwaysGoesOnWhileTheSongStands() {
         Session always = session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), true, false));
-        engine.change(always, RandomSessions.RIG, LiveState.STOPPED);
+        engine.change(always, RandomSessions.RIG, () -> LiveState.STOPPED);
         assertThat(loudest(200)).isGreaterThan(0.05f);
         engine.play(from(0), () -> true);
         run(30);
         engine.stop();
         assertThat(loudest(200)).as("after the song was stopped").isGreaterThan(0.05f);
         assertThat(engine.transport().songFrameAt(frame)).isEqualTo(30 * BLOCK);
-        engine.change(session, RandomSessions.RIG, LiveState.STOPPED);
+        engine.change(session, RandomSessions.RIG, () -> LiveState.STOPPED);
         run(20);
         assertThat(loudest(200)).isZero();
     }
@@ -117,11 +117,13 @@ public class EngineTest {
                 .applyTo(
                         session.with(new ClickPattern(1, session.click().voices(), false, 0, List.of(), false, true)),
                         RandomSessions.RIG);
-        engine.change(takes, RandomSessions.RIG, LiveState.PLAYING);
+        engine.change(takes, RandomSessions.RIG, () -> LiveState.PLAYING);
         engine.play(from(0), () -> true);
         assertThat(loudest(200)).isZero();
         engine.change(
-                new ArmTrack(voice, true).applyTo(takes, RandomSessions.RIG), RandomSessions.RIG, LiveState.PLAYING);
+                new ArmTrack(voice, true).applyTo(takes, RandomSessions.RIG),
+                RandomSessions.RIG,
+                () -> LiveState.PLAYING);
         assertThat(loudest(200)).isGreaterThan(0.05f);
     }
 
@@ -131,14 +133,14 @@ public class EngineTest {
         run(1);
         for (double level : new double[] {-40, -20, -6}) {
             session = new SetFader(new TrackId("click"), Decibels.of(level)).applyTo(session, RandomSessions.RIG);
-            engine.change(session, RandomSessions.RIG, LiveState.PLAYING);
+            engine.change(session, RandomSessions.RIG, () -> LiveState.PLAYING);
         }
         run(49);
         float first = peak(run(1));
         engine.change(
                 new SetFader(new TrackId("click"), Decibels.OFF).applyTo(session, RandomSessions.RIG),
                 RandomSessions.RIG,
-                LiveState.PLAYING);
+                () -> LiveState.PLAYING);
         run(49);
         assertThat(first).as("a beat at -15 - 6 - 3 dBFS").isBetween(0.06f, 0.066f);
         assertThat(peak(run(1))).isZero();

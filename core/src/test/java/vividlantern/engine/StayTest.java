@@ -63,6 +63,10 @@ public class StayTest {
     private final AtomicInteger troubles = new AtomicInteger();
     private final AtomicInteger preampTroubles = new AtomicInteger();
     private volatile boolean gone;
+    /** A room is opened once this is. */
+    private volatile CountDownLatch doorOpens = new CountDownLatch(0);
+
+    private volatile boolean waitingAtTheDoor;
     private Stay stay;
 
     @AfterMethod
@@ -72,6 +76,8 @@ public class StayTest {
         troubles.set(0);
         preampTroubles.set(0);
         gone = false;
+        doorOpens = new CountDownLatch(0);
+        waitingAtTheDoor = false;
     }
 
     /** A device that is let run block by block, and breaks when it is told to. */
@@ -169,6 +175,10 @@ public class StayTest {
             throw new IllegalStateException("the room is locked");
         }
         Device device = new Device(rig);
+        if (doorOpens.getCount() > 0) {
+            waitingAtTheDoor = true;
+            awaitQuietly(doorOpens);
+        }
         opened.add(device);
         return new Room(device, transport -> {}, map -> {}, MediaShelf.EMPTY);
     }
@@ -232,46 +242,55 @@ public class StayTest {
     }
 
     @Test(timeOut = 120_000)
-    public void cuttingHeadphonesAndStoppingWaitForNothingElse() throws Exception {
+    public void cuttingDimmingMutingAndStoppingWaitForNothingElse() throws Exception {
         TrackId click = new TrackId("click");
         CueId cue = new CueId("c");
-        Session heard = SESSION.plus(Cue.empty(cue, 1, "C").outTo(Optional.of(new PairId("phones-1"))))
+        Session heard = new SetBuffer(512)
+                .applyTo(SESSION, RandomSessions.RIG)
+                .plus(Cue.empty(cue, 1, "C").outTo(Optional.of(new PairId("phones-1"))))
                 .change(cue, each -> each.withSend(click, send -> send.at(Decibels.ZERO)));
         stay = new Stay(heard, RandomSessions.RIG, this::open);
         stay.start();
         Device device = opened.poll(SECONDS, TimeUnit.SECONDS);
         stay.play(Optional.of(1));
         await(() -> device.inPhones > 0.005f);
-        CountDownLatch busy = new CountDownLatch(1);
-        CountDownLatch done = new CountDownLatch(1);
-        Thread other = new Thread(() -> stay.controlRoom(room -> {
-            busy.countDown();
-            awaitQuietly(done);
-            return room;
-        }));
-        other.start();
-        busy.await();
+        CountDownLatch door = new CountDownLatch(1);
+        doorOpens = door;
+        stay.follow(new SetBuffer(256).applyTo(heard, RandomSessions.RIG));
+        await(() -> waitingAtTheDoor);
         stay.cutHeadphones(true);
         assertThat(stay.live().headphonesCut()).isTrue();
         await(() -> {
             device.inPhones = 0;
-            return loudestOf(device, 40) > 0.05f && device.inPhones == 0;
+            return loudestOf(device, 60) > 0.05f && device.inPhones == 0;
         });
+        stay.controlRoom(room -> DIMMED);
+        await(() -> loudestOf(device, 60) < 0.03f);
+        assertThat(loudestOf(device, 60)).as("20 dB below a click").isBetween(0.01f, 0.03f);
+        stay.controlRoom(room -> ControlRoomState.BEGINNING);
+        await(() -> loudestOf(device, 60) > 0.1f);
+        stay.controlRoom(room -> MUTED);
+        await(() -> loudestOf(device, 60) == 0);
         stay.stop();
         assertThat(stay.live().playing()).isFalse();
-        await(() -> loudestOf(device, 40) == 0);
-        assertThat(done.getCount())
-                .as("all that while the stay's thread was busy")
-                .isOne();
+        stay.controlRoom(room -> DIMMED);
+        await(() -> loudestOf(device, 60) == 0);
         Thread tooLate = new Thread(() -> stay.play(Optional.of(1)));
         tooLate.start();
         await(() -> tooLate.getState() == Thread.State.WAITING);
         stay.stop();
-        done.countDown();
-        other.join();
+        assertThat(opened).as("all that while the interface was being opened").isEmpty();
+        door.countDown();
         tooLate.join();
+        Device second = opened.poll(SECONDS, TimeUnit.SECONDS);
         assertThat(stay.live().playing()).as("the stop came after it").isFalse();
-        assertThat(loudestOf(device, 40)).isZero();
+        assertThat(stay.live().controlRoom()).contains(DIMMED);
+        assertThat(stay.live().headphonesCut()).isTrue();
+        assertThat(loudestOf(second, 40)).isZero();
+        stay.play(Optional.of(1));
+        await(() -> loudestOf(second, 120) > 0.01f);
+        assertThat(loudestOf(second, 120)).as("still dimmed").isBetween(0.01f, 0.03f);
+        assertThat(second.inPhones).isZero();
         stay.cutHeadphones(false);
         assertThat(stay.live().headphonesCut()).isFalse();
     }
