@@ -2,9 +2,16 @@ package vividlantern.engine;
 
 import java.lang.System.Logger;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import vividlantern.playback.Reel;
 
-/** Keeps what backing tracks play some seconds ahead of the engine, on a thread of its own, the only one that waits for a disk. */
+/**
+ * Keeps what backing tracks play some seconds ahead of the engine, on threads that may wait for a disk. One reads what is open; each
+ * sound is opened by itself, and brought to the session's rate if it must be, so that a slow one never delays the others.
+ */
 final class ReadAhead {
 
     private static final Logger LOG = System.getLogger(ReadAhead.class.getName());
@@ -12,6 +19,8 @@ final class ReadAhead {
 
     private final Engine engine;
     private final Thread thread;
+    private final ExecutorService opening = Executors.newCachedThreadPool(Threads.named("sounds"));
+    private final Set<Reel> beingOpened = ConcurrentHashMap.newKeySet();
     private volatile boolean ended;
 
     ReadAhead(Engine engine) {
@@ -27,6 +36,7 @@ final class ReadAhead {
     void end() {
         ended = true;
         thread.interrupt();
+        opening.shutdown();
     }
 
     private void run() {
@@ -46,10 +56,23 @@ final class ReadAhead {
         }
     }
 
+    private void readAhead(List<Reel> reels, long songFrame) {
+        for (Reel reel : reels) {
+            if (reel.isOpen()) {
+                read(reel, songFrame);
+            } else if (beingOpened.add(reel)) {
+                opening.execute(() -> {
+                    read(reel, songFrame);
+                    beingOpened.remove(reel);
+                });
+            }
+        }
+    }
+
     /** A reel says itself what it cannot read; whatever else goes wrong does not end the thread. */
-    private static void readAhead(List<Reel> reels, long songFrame) {
+    private static void read(Reel reel, long songFrame) {
         try {
-            reels.forEach(reel -> reel.readAhead(songFrame));
+            reel.readAhead(songFrame);
         } catch (RuntimeException | Error fault) {
             LOG.log(Logger.Level.ERROR, "Reading ahead met a fault and goes on.", fault);
         }

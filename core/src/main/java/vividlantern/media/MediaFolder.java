@@ -57,6 +57,8 @@ public final class MediaFolder implements MediaShelf {
     private final Path folder;
     private final Map<MediaId, Seen> seen = new ConcurrentHashMap<>();
     private final Map<MediaId, Integer> arrivals = new ConcurrentHashMap<>();
+    /** Held while a sound is brought to a rate, by the file that comes of it. */
+    private final Map<Path, Object> conversions = new ConcurrentHashMap<>();
 
     /** Makes the folder if it is not there, and lets go of what was not finished. */
     public MediaFolder(Path folder) throws IOException {
@@ -111,6 +113,7 @@ public final class MediaFolder implements MediaShelf {
             LOG.log(Logger.Level.WARNING, "The folder of sounds could not be looked through.", stays);
         }
         seen.remove(id);
+        conversions.keySet().removeIf(path -> path.getFileName().toString().startsWith(id + "."));
     }
 
     private Arrived takeIn(String name, InputStream in, OptionalInt sampleRate, Consumer<Media> fits)
@@ -290,11 +293,16 @@ public final class MediaFolder implements MediaShelf {
         };
     }
 
-    /** One at a time, so that none is made twice. */
-    private synchronized void convert(WavReader own, Media media, int sampleRate, Path converted) throws IOException {
-        if (Files.exists(converted)) {
-            return;
+    /** Whoever wants the same one waits for it, so that none is made twice. */
+    private void convert(WavReader own, Media media, int sampleRate, Path converted) throws IOException {
+        synchronized (conversions.computeIfAbsent(converted, path -> new Object())) {
+            if (!Files.exists(converted)) {
+                convertAlone(own, media, sampleRate, converted);
+            }
         }
+    }
+
+    private void convertAlone(WavReader own, Media media, int sampleRate, Path converted) throws IOException {
         long frames = media.framesAt(sampleRate);
         Path unfinished = Files.createTempFile(folder, "converted", UNFINISHED);
         try {
@@ -344,13 +352,11 @@ public final class MediaFolder implements MediaShelf {
         Path path = file(media.id());
         try {
             BasicFileAttributes file = Files.readAttributes(path, BasicFileAttributes.class);
-            Seen now = seen.compute(
-                    media.id(),
-                    (id, before) -> before != null
-                                    && before.bytes() == file.size()
-                                    && before.changed().equals(file.lastModifiedTime())
-                            ? before
-                            : new Seen(file.size(), file.lastModifiedTime(), holdsWhatItsNameSays(path, id)));
+            Seen now = seen.get(media.id());
+            if (now == null || now.bytes() != file.size() || !now.changed().equals(file.lastModifiedTime())) {
+                now = new Seen(file.size(), file.lastModifiedTime(), holdsWhatItsNameSays(path, media.id()));
+                seen.put(media.id(), now);
+            }
             return now.same() ? MediaState.THERE : MediaState.CHANGED;
         } catch (IOException gone) {
             return MediaState.MISSING;

@@ -58,8 +58,8 @@ public final class Reel {
     private final AtomicLong missing = new AtomicLong();
 
     private final ReentrantLock reading = new ReentrantLock();
-    /** Of who holds the lock. */
-    private MediaReader reader;
+    /** Of who holds the lock; anybody may ask whether it is there. */
+    private volatile MediaReader reader;
 
     private volatile boolean closed;
     /** Whether something of it was read: from then on what is not there is late. */
@@ -130,6 +130,11 @@ public final class Reel {
     /** Whether it was opened and read: before that it is brought to the session's rate, for instance. */
     public boolean isReady() {
         return ready;
+    }
+
+    /** Whether its sound is open, so that reading takes no longer than the disk does. */
+    public boolean isOpen() {
+        return reader != null;
     }
 
     /** How many frames were wanted and not there in time, since it was made. */

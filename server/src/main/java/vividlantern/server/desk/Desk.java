@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -51,6 +52,9 @@ public class Desk {
         private History<Session, PartKey, Part> history;
         private volatile Session session;
         private volatile long lookedAt = System.nanoTime();
+        /** Held while it changes, which may wait for a database. */
+        private final ReentrantLock turn = new ReentrantLock();
+
         /** Whether it is open no more; whoever waited for it opens it anew. */
         private boolean letGo;
 
@@ -322,22 +326,30 @@ public class Desk {
     private <T> T whileHeld(SessionId id, Function<Open, T> work) {
         while (true) {
             Open held = opened(id);
-            synchronized (held) {
+            held.turn.lock();
+            try {
                 if (!held.letGo) {
                     return work.apply(held);
                 }
+            } finally {
+                held.turn.unlock();
             }
         }
     }
 
-    /** Lets go of sessions that nobody has looked at for some time; they are read again when somebody does. */
+    /**
+     * Lets go of sessions that nobody has looked at for some time; they are read again when somebody does. Comes back at once: one
+     * that is being changed is not looked at.
+     */
     public void letGo(Duration unseen, Predicate<SessionId> needed) {
         long now = System.nanoTime();
         open.forEach((id, held) -> {
-            synchronized (held) {
-                if (now - held.lookedAt >= unseen.toNanos() && !needed.test(id)) {
+            if (now - held.lookedAt >= unseen.toNanos() && !needed.test(id) && held.turn.tryLock()) {
+                try {
                     held.letGo = true;
                     open.remove(id, held);
+                } finally {
+                    held.turn.unlock();
                 }
             }
         });
@@ -346,10 +358,13 @@ public class Desk {
     /** Has a session put away while nobody can change it, and forgets it. */
     void remove(SessionId id, Runnable putAway) {
         Open held = opened(id);
-        synchronized (held) {
+        held.turn.lock();
+        try {
             putAway.run();
             held.letGo = true;
             open.remove(id, held);
+        } finally {
+            held.turn.unlock();
         }
         events.publishEvent(new SessionRemoved(id));
     }
@@ -363,7 +378,8 @@ public class Desk {
     @EventListener
     public void follow(StoreWatch.Back back) {
         open.forEach((id, held) -> {
-            synchronized (held) {
+            held.turn.lock();
+            try {
                 Optional<Session> stored = readable(id);
                 if (stored.isPresent() && !stored.get().equals(held.session)) {
                     Session before = held.session;
@@ -372,6 +388,8 @@ public class Desk {
                     events.publishEvent(
                             new SessionChanged(before, held.session, Parts.OF_SESSION.changed(before, held.session)));
                 }
+            } finally {
+                held.turn.unlock();
             }
         });
     }

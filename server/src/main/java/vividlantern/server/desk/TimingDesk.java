@@ -36,13 +36,29 @@ public class TimingDesk {
         }
     }
 
-    private record Tried(Size size, LoadTrial load) {}
+    /** What was tried out of a session that is open. */
+    private static final class Tried {
+        private Size size;
+        private LoadTrial load;
+
+        /** Who asks for the same session meanwhile waits for the same trial. */
+        private synchronized LoadTrial load(Session session, Rig rig) {
+            Size now = Size.of(session, rig);
+            if (!now.equals(size)) {
+                load = LoadTrial.of(session, rig);
+                size = now;
+            }
+            return load;
+        }
+    }
 
     private final RigDesk rigs;
+    private final Desk desk;
     private final Map<SessionId, Tried> tried = new ConcurrentHashMap<>();
 
-    public TimingDesk(RigDesk rigs) {
+    public TimingDesk(RigDesk rigs, Desk desk) {
         this.rigs = rigs;
+        this.desk = desk;
     }
 
     public Timing timing(Session session, Rig rig, LiveState live) {
@@ -55,13 +71,8 @@ public class TimingDesk {
 
     /** The buffers to choose from; how much time each would take is tried out, and known until the session has another size. */
     public BufferChoices buffers(Session session, Rig rig, Timing timing) {
-        Size size = Size.of(session, rig);
-        LoadTrial load = tried.compute(
-                        session.id(),
-                        (id, known) -> known != null && known.size().equals(size)
-                                ? known
-                                : new Tried(size, LoadTrial.of(session, rig)))
-                .load();
+        tried.keySet().removeIf(id -> !desk.isOpen(id));
+        LoadTrial load = tried.computeIfAbsent(session.id(), id -> new Tried()).load(session, rig);
         return BufferChoices.of(
                 session, rig, timing, notReported(session, rig), buffer -> load.share(buffer, session.sampleRate()));
     }
