@@ -7,6 +7,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.TreeMap;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -129,8 +130,10 @@ public class HttpContractTest extends ServerTest {
             for (String method : paths.get(path).propertyNames()) {
                 String there = path.replace("{session}", "low-water").replaceAll("\\{[a-z]+\\}", "x");
                 String query = "?from=%7Bx&seconds=x&page=x&size=x&line=x&width=x&rate=x&sampleRate=x";
-                for (String body : new String[] {"{\"a\": NaN}", "", "[1, \"", "\"x\"", "{\"edits\": 3}"}) {
-                    for (String type : new String[] {"application/json", "text/x-odd"}) {
+                boolean asks = method.equals("get");
+                for (String body :
+                        asks ? List.of("") : List.of("{\"a\": NaN}", "", "[1, \"", "\"x\"", "{\"edits\": 3}")) {
+                    for (String type : List.of("application/json", "text/x-odd")) {
                         HttpResponse<String> answer = send(HttpRequest.newBuilder(address(there + query))
                                 .header("Content-Type", type)
                                 .method(
@@ -149,7 +152,7 @@ public class HttpContractTest extends ServerTest {
                 }
             }
         }
-        assertThat(asked).isGreaterThan(300);
+        assertThat(asked).isGreaterThan(250);
     }
 
     @Test(dataProvider = "badRequests")

@@ -46,7 +46,9 @@ abstract class ServerTest {
 
     /** A program that answers, while the rig may still be coming. */
     static WebServerApplicationContext answering(Path data, String... more) {
-        String[] wishes = {"--server.port=0", "--lantern.data=" + data, "--springdoc.api-docs.enabled=true"};
+        String[] wishes = {
+            "--server.port=0", "--lantern.data=" + data, "--springdoc.default-produces-media-type=application/json"
+        };
         String[] all = java.util.stream.Stream.concat(java.util.Arrays.stream(wishes), java.util.Arrays.stream(more))
                 .toArray(String[]::new);
         return (WebServerApplicationContext) VividLantern.run(all);

@@ -16,8 +16,8 @@ import java.util.function.Supplier;
  */
 public final class NoteBank {
 
-    /** As much as the demo's notes take at 48 kHz. */
-    private static final long MOST_BYTES = 64L << 20;
+    /** Most of what the demo's notes take at 48 kHz; a studio that runs holds its own. */
+    private static final long MOST_BYTES = 48L << 20;
 
     /** A sound that lives for as long as somebody holds it. */
     private static final class Held extends WeakReference<float[]> {

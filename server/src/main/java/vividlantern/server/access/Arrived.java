@@ -12,14 +12,11 @@ import java.io.InputStreamReader;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
-import java.util.concurrent.locks.LockSupport;
 
 /** A request of whose body some was read beforehand, to see whether a thread has to wait for it. */
 final class Arrived extends HttpServletRequestWrapper {
 
     private static final int SMALL_BYTES = 1 << 16;
-    private static final long MOMENT_NANOS = 250_000_000;
-    private static final long LOOK_NANOS = 2_000_000;
 
     private final byte[] first;
     private int length;
@@ -31,17 +28,24 @@ final class Arrived extends HttpServletRequestWrapper {
         first = new byte[said > 0 && said <= SMALL_BYTES ? (int) said : 0];
     }
 
-    /** Whether it is small and has arrived within a moment; its packets often follow that of the headers. */
-    boolean isSoonWhole() throws IOException {
+    /** Whether it is small and came along with the headers; comes back at once. */
+    boolean isHere() throws IOException {
         ServletInputStream in = super.getInputStream();
-        long latest = System.nanoTime() + MOMENT_NANOS;
-        while (length < first.length && System.nanoTime() < latest) {
-            if (in.available() > 0) {
-                length += Math.max(0, in.read(first, length, first.length - length));
-            } else {
-                LockSupport.parkNanos(LOOK_NANOS);
-            }
+        int got = 1;
+        while (length < first.length && got > 0 && in.available() > 0) {
+            got = in.read(first, length, first.length - length);
+            length += Math.max(0, got);
         }
+        return isWhole();
+    }
+
+    /** Whether it is small and all of it came; waits for what is still to come, which often is the next packet. */
+    boolean comes() throws IOException {
+        length += super.getInputStream().readNBytes(first, length, first.length - length);
+        return isWhole();
+    }
+
+    private boolean isWhole() {
         return length > 0 && length == first.length;
     }
 

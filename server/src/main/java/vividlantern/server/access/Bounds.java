@@ -20,7 +20,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /**
  * How large a request may be, and how many may be answered at a time. Answers that nobody reads, and bodies that arrive slowly,
  * hold their threads until they are given up; both together are fewer than there are threads, so that others are always
- * answered. A body that is there after a moment needs no place among the slow ones.
+ * answered. A small body has a place among the slow ones only until it is here, and needs none if it comes along with the headers.
  */
 final class Bounds extends OncePerRequestFilter {
 
@@ -54,7 +54,7 @@ final class Bounds extends OncePerRequestFilter {
 
     private void answer(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (hasBody(request) && !new Arrived(request).isSoonWhole()) {
+        if (hasBody(request) && !new Arrived(request).isHere()) {
             OwnWords.closeAfter(request, response);
         }
         if (!reads.tryAcquire()) {
@@ -71,7 +71,7 @@ final class Bounds extends OncePerRequestFilter {
     private void takeIn(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         Arrived body = new Arrived(request);
-        if (body.isSoonWhole()) {
+        if (body.isHere()) {
             chain.doFilter(body, response);
             return;
         }
@@ -80,16 +80,31 @@ final class Bounds extends OncePerRequestFilter {
             busy(response, HttpStatus.SERVICE_UNAVAILABLE, "Too much is being sent at once.");
             return;
         }
+        boolean whole = false;
         try {
-            boolean sound = SOUNDS.matcher(request.getRequestURI()).matches();
-            if (!sound && request.getContentLengthLong() > TooLarge.MOST_BYTES) {
-                ProblemText.send(response, HttpStatus.CONTENT_TOO_LARGE, new TooLarge().getMessage());
-            } else {
-                chain.doFilter(sound ? body : new Counted(body), response);
+            whole = body.comes();
+            if (!whole) {
+                takeInSlowly(request, body, response, chain);
             }
         } finally {
-            readTheRest(request, response);
+            if (!whole) {
+                readTheRest(request, response);
+            }
             arriving.release();
+        }
+        if (whole) {
+            chain.doFilter(body, response);
+        }
+    }
+
+    private static void takeInSlowly(
+            HttpServletRequest request, Arrived body, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        boolean sound = SOUNDS.matcher(request.getRequestURI()).matches();
+        if (!sound && request.getContentLengthLong() > TooLarge.MOST_BYTES) {
+            ProblemText.send(response, HttpStatus.CONTENT_TOO_LARGE, new TooLarge().getMessage());
+        } else {
+            chain.doFilter(sound ? body : new Counted(body), response);
         }
     }
 
