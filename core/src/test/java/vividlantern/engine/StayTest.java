@@ -130,7 +130,7 @@ public class StayTest {
 
         private String next() {
             try {
-                String wish = wishes.poll(20, TimeUnit.MILLISECONDS);
+                String wish = wishes.poll(2, TimeUnit.MILLISECONDS);
                 return wish == null ? "" : wish;
             } catch (InterruptedException interrupted) {
                 Thread.currentThread().interrupt();

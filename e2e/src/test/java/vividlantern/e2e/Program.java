@@ -8,14 +8,49 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** The packaged program as a process of its own, on a free port, with its data in a given folder. */
+/** The program as users get it, as a process of its own, on a free port, with its data in a given folder. */
 final class Program implements AutoCloseable {
+
+    /** The packaged program laid out as tools/build-program does, with an archive of its classes, by the first test that starts it. */
+    private static final class LaidOut {
+        private static final Path JAR = layOut();
+        private static final Path ARCHIVE = JAR.resolveSibling("lantern.jsa");
+
+        private static Path layOut() {
+            try {
+                Path folder = Files.createTempDirectory("vivid-lantern-program");
+                run("-Djarmode=tools", "-jar", System.getProperty("program"), "extract", "--destination", "" + folder);
+                Path jar = folder.resolve(Path.of(System.getProperty("program")).getFileName());
+                List<String> trial = new ArrayList<>(List.of(
+                        "-XX:ArchiveClassesAtExit=" + jar.resolveSibling("lantern.jsa"),
+                        "-Dspring.context.exit=onRefresh"));
+                trial.addAll(program(jar, folder.resolve("trial")));
+                run(trial.toArray(String[]::new));
+                return jar;
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+
+        private static void run(String... arguments) throws IOException {
+            List<String> command = new ArrayList<>(List.of(JAVA));
+            command.addAll(List.of(arguments));
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
+            drain(new BufferedReader(new InputStreamReader(process.getInputStream())));
+            process.onExit().join();
+        }
+    }
+
+    private static final String JAVA =
+            Path.of(System.getProperty("java.home"), "bin", "java").toString();
 
     private static final Pattern READY = Pattern.compile("ready: (http://localhost:\\d+)");
 
@@ -29,15 +64,9 @@ final class Program implements AutoCloseable {
     }
 
     static Program start(Path data, String... more) {
-        String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        List<String> command = new ArrayList<>(List.of(
-                java,
-                "-Dspring.aot.enabled=true",
-                "--add-modules=jdk.incubator.vector",
-                "-jar",
-                System.getProperty("program"),
-                "--server.port=0",
-                "--lantern.data=" + data));
+        List<String> command = new ArrayList<>(
+                List.of(JAVA, "-XX:SharedArchiveFile=" + LaidOut.ARCHIVE, "-Xlog:disable", "-Xlog:all=error:stderr"));
+        command.addAll(program(LaidOut.JAR, data));
         command.addAll(List.of(more));
         try {
             Process process =
@@ -56,6 +85,16 @@ final class Program implements AutoCloseable {
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+    }
+
+    private static List<String> program(Path jar, Path data) {
+        return List.of(
+                "-Dspring.aot.enabled=true",
+                "--add-modules=jdk.incubator.vector",
+                "-jar",
+                jar.toString(),
+                "--server.port=0",
+                "--lantern.data=" + data);
     }
 
     String address() {
