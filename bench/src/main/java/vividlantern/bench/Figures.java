@@ -50,6 +50,7 @@ public final class Figures {
                 edits(running, "128 inputs, 64 tracks, 16 cues", "large", "track-6");
             });
         });
+        ALL.put("presses", (program, reference) -> with(program, PressFigures::print));
         ALL.put("sheets", (program, reference) -> with(program, SheetLoad::print));
         ALL.put("set-up", (program, reference) -> with(program, SetUpFigures::print));
         ALL.put("levels", (program, reference) -> with(program, MeterLoad::print));
