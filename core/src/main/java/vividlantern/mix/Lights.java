@@ -15,7 +15,8 @@ import vividlantern.session.TrackId;
 
 /**
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
- * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface,
+ * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
+ * (of a cue that shares its pair what it alone sends there),
  * "source/…" and "listen" as they come into the control room, "guard/…" for what a ceiling guard holds back, "clip/…" for an
  * input's samples at full scale.
  */
@@ -91,7 +92,8 @@ public final class Lights {
                 .ifPresent(mic -> add("listen", "", Kind.SOURCE, sourcesOf(List.of(mic.port()), rig), 1, -1));
         for (Cue cue : session.cues()) {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
-            add("cue/", cue.id(), Kind.PAIR, NONE, 1, pair);
+            int alone = state.cueMeter(cue.id());
+            add("cue/", cue.id(), Kind.PAIR, NONE, 1, alone < 0 ? pair : alone);
             add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
             for (Send send : cue.sends()) {
                 heard.way(send.trackId())

@@ -33,6 +33,9 @@ public final class MixPlan {
     /** The bus of the main mix. */
     static final String MAIN = "main";
 
+    /** Begins the key of a bus that is there for its level alone. */
+    static final String LEVEL_OF = "level of ";
+
     /** Where an edge takes its samples. */
     sealed interface Origin permits Source, Played, Tapped {}
 
@@ -117,7 +120,7 @@ public final class MixPlan {
 
         /** Whether its level is shown. */
         boolean isMetered() {
-            return exit.isPresent() || key.equals(MAIN);
+            return exit.isPresent() || key.equals(MAIN) || key.startsWith(LEVEL_OF);
         }
 
         Bus with(List<Edge> newEdges, List<Insert> newChain) {

@@ -13,6 +13,7 @@ import vividlantern.click.ClickVoice;
 import vividlantern.click.Passage;
 import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
+import vividlantern.session.CueId;
 import vividlantern.session.TrackId;
 
 /**
@@ -112,6 +113,11 @@ public final class MixState {
     /** The meter of an output pair, -1 if nothing leaves by it. */
     public int pairMeter(PairId id) {
         return busMeters.getOrDefault(SessionBuses.keyOf(id), -1);
+    }
+
+    /** The meter of what a cue alone sends to its pair, before the guard; -1 if it has its pair to itself, or none. */
+    int cueMeter(CueId id) {
+        return busMeters.getOrDefault(SessionBuses.levelOf(id), -1);
     }
 
     /** The meter of the main mix. */

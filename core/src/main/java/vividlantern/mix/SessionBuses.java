@@ -14,6 +14,7 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
+import vividlantern.session.CueId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
@@ -58,7 +59,11 @@ final class SessionBuses {
         controlRoom.pairs().forEach(pair -> pairs.put(pair.id(), pair));
         for (Cue cue : session.cues()) {
             pairOf(cue.output()).ifPresent(pair -> {
-                buses.add(cueBus(cue, pair));
+                MixPlan.Bus bus = cueBus(cue, pair);
+                buses.add(bus);
+                if (cues(session, pair).size() > 1) {
+                    buses.add(levelOf(cue, bus));
+                }
                 pairs.put(pair.id(), pair);
             });
         }
@@ -131,6 +136,19 @@ final class SessionBuses {
                 ? List.of(new MixPlan.Insert(key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
                 : List.of();
         return new MixPlan.Bus(key, true, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
+    }
+
+    /** The bus at which a cue's level is measured if it shares its output pair with others; nobody hears it. */
+    static String levelOf(CueId cue) {
+        return MixPlan.LEVEL_OF + cue;
+    }
+
+    private static MixPlan.Bus levelOf(Cue cue, MixPlan.Bus heard) {
+        String key = levelOf(cue.id());
+        List<MixPlan.Insert> chain = heard.chain().stream()
+                .map(insert -> new MixPlan.Insert(key + " passband", insert.settings()))
+                .toList();
+        return new MixPlan.Bus(key, heard.gentle(), heard.edges(), chain, Optional.empty(), Optional.empty());
     }
 
     private static boolean isShifted(Track heardLater) {

@@ -100,6 +100,20 @@ public class LightsTest {
         assertThat(value("guard/cue", LiveState.STOPPED)).isEqualTo(1);
     }
 
+    /** The first one is at -6 dB as a whole, the other at -12.02 dB. */
+    @Test
+    public void cuesThatShareAPairShowTheirOwnLevels() {
+        CueId other = new CueId("other");
+        session = session.plus(Cue.empty(other, 2, "Other")
+                .outTo(session.find(new CueId("cue")).orElseThrow().output())
+                .at(Decibels.ofGain(Decibels.of(-6).gain() / 2))
+                .withSend(FIDDLE, send -> send.at(Decibels.of(-20))));
+        double first = LEVEL * 0.1 * Math.sqrt(0.5);
+        assertThat(value("cue/cue", LiveState.STOPPED)).isCloseTo(first, within(1e-5));
+        assertThat(value("cue/other", LiveState.STOPPED)).isCloseTo(first / 2, within(1e-5));
+        assertThat(value("pair/phones-2", LiveState.STOPPED)).isCloseTo(first * 1.5, within(1e-5));
+    }
+
     @Test
     public void everyPartThatSoundsHasAKey() {
         MixState state =
