@@ -2,7 +2,16 @@ import { shallowRef } from 'vue'
 import type { InputStanding, TrackStanding } from '@/api/client'
 
 const NO_INPUT: Omit<InputStanding, 'input'> = { tracks: '', place: null, gain: '', silent: false }
-const NO_TRACK: Omit<TrackStanding, 'track'> = { inputs: [], ports: [], players: [], hearers: [], fedBy: '', quiet: '' }
+const NO_TRACK: Omit<TrackStanding, 'track'> = {
+  inputs: [],
+  ports: [],
+  players: [],
+  cues: [],
+  hearers: [],
+  fedBy: '',
+  offSpeakers: '',
+  quiet: '',
+}
 
 /** What is true of inputs and tracks just now and stands in no field of theirs, as the program tells it. */
 export function useStandings() {

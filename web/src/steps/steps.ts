@@ -96,11 +96,9 @@ export const STEPS: Step[] = [
       const session = desk.session!
       const [tempo] = session.tempoMap.tempos
       const [meter] = session.tempoMap.meters
-      const click = new Set(desk.tracks.filter((track) => track.role === 'click').map((track) => track.id))
-      const heard = desk.cues.filter((cue) =>
-        cue.sends.some((send) => click.has(send.trackId) && send.level !== 'off' && !send.muted),
-      )
-      return `${tempo!.beatsPerMinute} in ${meter!.beats}/${meter!.noteValue}, in ${heard.length} of ${many(desk.cues.length, 'cue')}`
+      const click = desk.tracks.filter((track) => track.role === 'click')
+      const heard = new Set(click.flatMap((track) => desk.standingOf(track.id).cues))
+      return `${tempo!.beatsPerMinute} in ${meter!.beats}/${meter!.noteValue}, in ${heard.size} of ${many(desk.cues.length, 'cue')}`
     },
   },
   {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { api, type Edit, type SettingCard, type Track, type What } from '@/api/client'
+import { api, type Edit, type OfferedSettings, type Track, type What } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
 import { proposing } from '@/desk/proposals'
@@ -16,27 +16,28 @@ const emit = defineEmits<{ close: [] }>()
 
 const desk = useDesk()
 const path = { session: desk.session!.id }
-const kept = ref<SettingCard[]>([])
+const offered = ref<OfferedSettings>({ kept: [], tracks: [], left: [] })
 const from = ref('')
 const holds = ref<What[]>(['level', 'sends', 'hear'])
 const title = ref('')
 
-const load = () => trying(async () => (kept.value = (await api.GET('/api/settings')).data ?? []))
+const load = () =>
+  trying(async () => {
+    const body = { tracks: tracks.map((track) => track.id) }
+    offered.value = (await api.POST('/api/sessions/{session}/settings/offered', { params: { path }, body })).data!
+  })
 void load()
 
-/** A setting of a click's track fits those only, and the other way round. */
-const fits = (click: boolean) => tracks.some((track) => (track.role === 'click') === click)
+const named = (ids: string[]) => desk.tracks.filter((track) => ids.includes(track.id))
 const sources = computed(() => [
-  ...kept.value
-    .filter((setting) => fits(setting.click))
-    .map((setting) => ({ label: `Setting ${setting.title}`, value: `setting/${setting.id}` })),
-  ...desk.tracks
-    .filter((track) => fits(track.role === 'click'))
-    .filter((track) => tracks.length > 1 || track !== tracks[0])
-    .map((track) => ({ label: `Track ${track.name}`, value: `track/${track.id}` })),
+  ...offered.value.kept.map((setting) => ({ label: `Setting ${setting.title}`, value: `setting/${setting.id}` })),
+  ...named(offered.value.tracks).map((track) => ({ label: `Track ${track.name}`, value: `track/${track.id}` })),
 ])
-const setting = computed(() => kept.value.find((each) => `setting/${each.id}` === from.value))
-const to = computed(() => tracks.map((track) => track.id).filter((id) => `track/${id}` !== from.value))
+const setting = computed(() => offered.value.kept.find((each) => `setting/${each.id}` === from.value))
+const left = computed(() => named(offered.value.left).map((track) => track.name))
+const to = computed(() =>
+  tracks.map((track) => track.id).filter((id) => `track/${id}` !== from.value && !offered.value.left.includes(id)),
+)
 const words = (of: What[]) =>
   WHAT.filter(({ what }) => of.includes(what))
     .map((each) => each.words.toLowerCase())
@@ -83,6 +84,9 @@ async function remove() {
     <form class="form" @submit.prevent="copy">
       <p class="soft">To {{ tracks.map((track) => track.name).join(', ') }}</p>
       <SelectRow v-model="from" label="From" filterable :options="sources" />
+      <p v-if="left.length" class="soft">
+        {{ left.join(', ') }} {{ left.length === 1 ? 'keeps its' : 'keep their' }} own settings: guides take none.
+      </p>
       <p v-if="setting" class="soft">
         It holds {{ words(setting.holds) }}.
         <button type="button" class="word" @click="remove">Remove this setting</button>

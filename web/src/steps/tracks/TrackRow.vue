@@ -17,7 +17,7 @@ import { useFeeds } from './useFeeds'
 import { useTrackMenu } from './useTrackMenu'
 
 /** A track, read from left to right: armed, heard when, what it is, what feeds it, how it sounds to whom. */
-const { track, silent, picked } = defineProps<{ track: Track; silent: boolean; picked: boolean }>()
+const { track, picked } = defineProps<{ track: Track; picked: boolean }>()
 const emit = defineEmits<{ pick: [event: MouseEvent] }>()
 
 const desk = useDesk()
@@ -150,7 +150,8 @@ async function feed(value: number) {
       <LevelCell
         :label="`${track.name} on the speakers`"
         :light="`main/${track.id}`"
-        :silent="silent"
+        :silent="standing.offSpeakers !== ''"
+        :title="standing.offSpeakers"
         zero-on-double-click
         :level="track.fader"
         :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: track.id, level }], gesture)"

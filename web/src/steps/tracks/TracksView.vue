@@ -29,8 +29,6 @@ const unfolded = (run: (typeof runs.value)[number]) =>
 
 const { picked, pick, letGo } = usePicked(inOrder)
 
-const anySoloed = computed(() => desk.tracks.some((track) => track.soloed))
-
 async function add() {
   const name = `Track ${desk.tracks.length + 1}`
   return desk.edit([{ kind: 'add-track', track: await desk.freshId('track', name), name, width: 1, feeds: [] }])
@@ -105,12 +103,7 @@ async function add() {
                 </td>
               </tr>
               <template v-for="track in unfolded(run)" :key="track.id">
-                <TrackRow
-                  :track="track"
-                  :picked="picked.includes(track)"
-                  :silent="track.muted || (anySoloed && !track.soloed && !track.soloSafe)"
-                  @pick="pick(track.id, $event)"
-                />
+                <TrackRow :track="track" :picked="picked.includes(track)" @pick="pick(track.id, $event)" />
                 <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="8" />
               </template>
             </template>

@@ -130,8 +130,18 @@ public final class Heard {
     /** The factor with which a track reaches the main mix before its pan and the main level; 0 while it is silent there. */
     double mainGain(Track track) {
         Way way = ways.get(track.id());
-        boolean silent = track.muted() || !way.live() || anySoloed && !track.soloed() && !track.soloSafe();
-        return silent ? 0 : way.trim() * way.fader();
+        return offSpeakers(track).isEmpty() ? way.trim() * way.fader() : 0;
+    }
+
+    /** Which switch keeps a track from the main mix; "" if none does. */
+    String offSpeakers(Track track) {
+        if (track.muted()) {
+            return "muted";
+        }
+        if (anySoloed && !track.soloed() && !track.soloSafe()) {
+            return "silent, since others are soloed";
+        }
+        return ways.get(track.id()).live() ? "" : "not heard: hear is " + track.hear();
     }
 
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */

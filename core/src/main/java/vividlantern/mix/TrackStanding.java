@@ -1,7 +1,6 @@
 package vividlantern.mix;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -9,11 +8,11 @@ import java.util.stream.Stream;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
+import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
@@ -24,8 +23,10 @@ import vividlantern.session.TrackId;
  * @param inputs the inputs of the list that feed it
  * @param ports the port that feeds each channel, through the list or directly; empty where none does
  * @param players who plays what comes in on it
+ * @param cues those in which it is heard
  * @param hearers the performers whose headphones it reaches
  * @param fedBy what feeds it, in words: "Wall 5", "Skerry 7 | Skerry 8", "3, 4 of Tree"; "" if nothing does
+ * @param offSpeakers why the main mix gets nothing of it by its own switches and those of others; "" if it does
  * @param quiet why nobody hears what comes in, though it may sound; "" if nothing keeps it back
  */
 public record TrackStanding(
@@ -33,8 +34,10 @@ public record TrackStanding(
         List<InputId> inputs,
         List<Optional<PortId>> ports,
         List<PerformerId> players,
+        List<CueId> cues,
         List<PerformerId> hearers,
         String fedBy,
+        String offSpeakers,
         String quiet) {
 
     /**
@@ -45,15 +48,25 @@ public record TrackStanding(
     public static List<TrackStanding> of(Session session, Rig rig, LiveState live, Set<PortId> switching) {
         Heard heard = new Heard(session, rig, live);
         return session.tracks().stream()
-                .map(track -> new TrackStanding(
-                        track.id(),
-                        inputs(session, track).map(Input::id).distinct().toList(),
-                        track.feeds().stream().map(session::portOf).toList(),
-                        players(session, track),
-                        hearers(session, heard, track),
-                        fedBy(session, rig, track),
-                        quiet(session, rig, track, switching)))
+                .map(track -> of(track, session, rig, heard, switching))
                 .toList();
+    }
+
+    private static TrackStanding of(Track track, Session session, Rig rig, Heard heard, Set<PortId> switching) {
+        List<Cue> cues = cues(session, heard, track);
+        return new TrackStanding(
+                track.id(),
+                inputs(session, track).map(Input::id).distinct().toList(),
+                track.feeds().stream().map(session::portOf).toList(),
+                players(session, track),
+                cues.stream().map(Cue::id).toList(),
+                cues.stream()
+                        .flatMap(cue -> cue.listeners().stream())
+                        .distinct()
+                        .toList(),
+                fedBy(session, rig, track),
+                heard.offSpeakers(track),
+                quiet(session, rig, track, switching));
     }
 
     private static Stream<Input> inputs(Session session, Track track) {
@@ -68,15 +81,12 @@ public record TrackStanding(
                 .toList();
     }
 
-    private static List<PerformerId> hearers(Session session, Heard heard, Track track) {
-        Set<PerformerId> hearers = new LinkedHashSet<>();
-        for (Cue cue : session.cues()) {
-            Send send = session.effectiveSend(cue, track);
-            if (cue.output().isPresent() && !cue.level().isOff() && heard.reaches(send)) {
-                hearers.addAll(cue.listeners());
-            }
-        }
-        return List.copyOf(hearers);
+    private static List<Cue> cues(Session session, Heard heard, Track track) {
+        return session.cues().stream()
+                .filter(cue -> cue.output().isPresent()
+                        && !cue.level().isOff()
+                        && heard.reaches(session.effectiveSend(cue, track)))
+                .toList();
     }
 
     private static String fedBy(Session session, Rig rig, Track track) {

@@ -108,9 +108,37 @@ public record Setting(
         return new Setting(newId, title, holds, click, trim, fader, pan, polarityFlipped, hear, look, sends);
     }
 
+    /**
+     * What tracks can be set like.
+     *
+     * @param kept of those that are kept, which fit one of them at least
+     * @param tracks those of the session that do
+     * @param left those among them that nothing can be given to
+     */
+    public record Offered(List<Setting> kept, List<TrackId> tracks, List<TrackId> left) {}
+
+    /** What some tracks of a session can be set like, of all that is kept and there. */
+    public static Offered offered(List<Setting> kept, Session session, List<TrackId> to) {
+        List<Track> wanted =
+                to.stream().flatMap(id -> session.find(id).stream()).toList();
+        List<Track> from = session.tracks().stream()
+                .filter(track -> wanted.stream().anyMatch(each -> !each.equals(track) && fits(track.isClick(), each)))
+                .toList();
+        return new Offered(
+                kept.stream()
+                        .filter(setting -> wanted.stream().anyMatch(setting::fits))
+                        .toList(),
+                from.stream().map(Track::id).toList(),
+                wanted.stream().filter(Track::isBacking).map(Track::id).toList());
+    }
+
+    private static boolean fits(boolean ofAClick, Track track) {
+        return ofAClick == track.isClick() && !track.isBacking();
+    }
+
     /** Whether it can be given to a track. */
     public boolean fits(Track track) {
-        return click == track.isClick() && !track.isBacking();
+        return fits(click, track);
     }
 
     /** The edits that set tracks so; those it does not fit stay as they are. */

@@ -82,6 +82,33 @@ public class TrackStandingTest {
     }
 
     @Test
+    public void aRowSaysWhichSwitchKeepsItOffTheSpeakers() {
+        assertThat(standing(LiveState.STOPPED).offSpeakers()).isEmpty();
+        Session whole = session;
+        session = whole.change(FIDDLE, track -> track.armed(false));
+        assertThat(standing(LiveState.STOPPED).offSpeakers()).isEqualTo("not heard: hear is armed");
+        session = whole.change(FIDDLE, track -> track.heard(Hear.OVERDUB));
+        assertThat(standing(LiveState.PLAYING).offSpeakers()).isEqualTo("not heard: hear is overdub");
+        assertThat(standing(LiveState.STOPPED).offSpeakers()).isEmpty();
+        session = whole.change(new TrackId("click"), track -> track.soloed(true));
+        assertThat(standing(LiveState.STOPPED).offSpeakers()).isEqualTo("silent, since others are soloed");
+        session = session.change(FIDDLE, track -> track.soloSafe(true));
+        assertThat(standing(LiveState.STOPPED).offSpeakers()).isEmpty();
+        session = session.change(FIDDLE, track -> track.muted(true));
+        assertThat(standing(LiveState.STOPPED).offSpeakers()).isEqualTo("muted");
+    }
+
+    @Test
+    public void theCuesInWhichItIsHeardNeedAnOutputALevelAndASendThatReachesThem() {
+        assertThat(standing(LiveState.STOPPED).cues()).containsExactly(CUE);
+        session = session.change(CUE, cue -> cue.heardBy(List.of()));
+        assertThat(standing(LiveState.STOPPED).cues()).as("nobody listens yet").containsExactly(CUE);
+        session = session.change(FIDDLE, track -> track.heard(Hear.OFF));
+        assertThat(standing(LiveState.STOPPED).cues()).isEmpty();
+        assertThat(standing(LiveState.STOPPED.cut(true)).cues()).isEmpty();
+    }
+
+    @Test
     public void nobodyHearsWhatIsNotArmedWhereItIsHeardWhileArmed() {
         session = session.change(FIDDLE, track -> track.armed(false));
         assertThat(hearers()).isEmpty();

@@ -9,9 +9,12 @@ import vividlantern.RandomSessions;
 import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.session.Cue;
+import vividlantern.session.Media;
+import vividlantern.session.MediaId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.Edit;
 import vividlantern.template.Setting.What;
 
@@ -63,6 +66,24 @@ public class SettingTest {
                 .isEmpty();
         assertThat(Setting.of(new SettingId("s"), "Click", List.of(What.LEVEL), session, new TrackId("click"))
                         .edits(session, List.of(TO, new TrackId("click-between"))))
+                .isEmpty();
+    }
+
+    @Test
+    public void whatIsOfferedFitsOneOfThemAtLeastAndNothingFitsAGuide() {
+        TrackId guide = new TrackId("sketch");
+        Session session = new AddBacking(
+                        guide, "Sketch", new Media(new MediaId("a".repeat(32)), "a.wav", 2, 48_000, 4800))
+                .applyTo(RandomSessions.session(21), RandomSessions.RIG);
+        Setting front = of(session, What.LEVEL);
+        Setting.Offered forOne = Setting.offered(List.of(front), session, List.of(TO, guide));
+        assertThat(forOne.kept()).containsExactly(front);
+        assertThat(forOne.tracks()).contains(FROM, guide).doesNotContain(TO, new TrackId("click"));
+        assertThat(forOne.left()).containsExactly(guide);
+        Setting.Offered forClick = Setting.offered(List.of(front), session, List.of(new TrackId("click")));
+        assertThat(forClick.kept()).isEmpty();
+        assertThat(forClick.tracks()).containsExactly(new TrackId("click-between"));
+        assertThat(Setting.offered(List.of(front), session, List.of(guide)).tracks())
                 .isEmpty();
     }
 

@@ -74,6 +74,14 @@ class KitsController {
      */
     record SettingCard(SettingId id, String title, List<Setting.What> holds, boolean click) {}
 
+    /**
+     * What tracks can be set like.
+     *
+     * @param tracks those of the session that fit one of them at least
+     * @param left those among them that nothing can be given to
+     */
+    record OfferedSettings(List<SettingCard> kept, List<TrackId> tracks, List<TrackId> left) {}
+
     /** A track whose settings shall be copied to others. */
     record WantedCopy(TrackId from, List<TrackId> to, List<Setting.What> holds) {}
 
@@ -161,6 +169,15 @@ class KitsController {
     @GetMapping("/settings")
     List<SettingCard> settings() {
         return desk.settings().stream().map(KitsController::card).toList();
+    }
+
+    /** What tracks can be set like: settings that are kept, and other tracks. */
+    @PostMapping("/sessions/{session}/settings/offered")
+    OfferedSettings offered(@PathVariable String session, @RequestBody MappingController.SelectedTracks wanted) {
+        Setting.Offered offered =
+                Setting.offered(desk.settings(), sessions.session(new SessionId(session)), wanted.tracks());
+        return new OfferedSettings(
+                offered.kept().stream().map(KitsController::card).toList(), offered.tracks(), offered.left());
     }
 
     /** Keeps how a track is set. */

@@ -100,6 +100,7 @@ class ApiDescription {
             schemas.add(KitsController.PlacedKit.class);
             schemas.add(KitsController.WantedSetting.class);
             schemas.add(KitsController.SettingCard.class);
+            schemas.add(KitsController.OfferedSettings.class);
             schemas.add(KitsController.WantedCopy.class);
             schemas.add(SnapshotsController.SnapshotName.class);
             schemas.add(SnapshotsController.SnapshotCue.class);
