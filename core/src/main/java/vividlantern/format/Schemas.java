@@ -1,5 +1,7 @@
 package vividlantern.format;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
@@ -121,8 +123,12 @@ public final class Schemas {
             named.put(name, Map.of());
             Map<String, Object> properties = new LinkedHashMap<>();
             kind.ifPresent(word -> properties.put("kind", Map.of("type", "string", "const", word)));
+            List<String> required = new ArrayList<>(properties.keySet());
             for (RecordComponent component : type.getRecordComponents()) {
                 properties.put(component.getName(), add(component.getGenericType()));
+                if (!mayBeLeftOut(component)) {
+                    required.add(component.getName());
+                }
             }
             named.put(
                     name,
@@ -132,11 +138,17 @@ public final class Schemas {
                             "properties",
                             properties,
                             "required",
-                            List.copyOf(properties.keySet()),
+                            List.copyOf(required),
                             "additionalProperties",
                             false));
         }
         return reference(name);
+    }
+
+    /** A field with a default says so where it is declared. */
+    private static boolean mayBeLeftOut(RecordComponent component) {
+        JsonSetter absent = component.getAccessor().getAnnotation(JsonSetter.class);
+        return absent != null && absent.nulls() == Nulls.AS_EMPTY;
     }
 
     private Map<String, Object> reference(String name) {

@@ -55,6 +55,20 @@ public class TemplatesTest extends ServerTest {
     }
 
     @Test
+    public void whatHasANaturalDefaultMayBeLeftOut() {
+        HttpResponse<String> kept = post(SESSION + "/template", "p", "{\"title\": \"Bare\", \"picture\": \"drum\"}");
+        assertThat(kept.statusCode()).as(kept.body()).isEqualTo(201);
+        HttpResponse<String> sheet = post("/api/templates/bare/fit", "p", "{\"rigId\": \"saltworks\"}");
+        assertThat(sheet.statusCode()).as(sheet.body()).isEqualTo(200);
+        HttpResponse<String> begun = post(
+                "/api/templates/bare/sessions", "p", "{\"name\": \"Bare one\", \"fit\": {\"rigId\": \"saltworks\"}}");
+        assertThat(begun.statusCode()).as(begun.body()).isEqualTo(201);
+        assertThat(get("/api/sessions/bare-one").get("song").asString()).isEmpty();
+        HttpResponse<String> without = post(SESSION + "/template", "p", "{\"picture\": \"drum\"}");
+        assertThat(without.statusCode()).as("a title has none").isEqualTo(400);
+    }
+
+    @Test
     public void templatesAreThereAfterAStartAndGoWhenTheyAreRemoved() {
         keep("Lasting");
         keep("Lasting");

@@ -1,5 +1,7 @@
 package vividlantern.server.api;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.HashMap;
@@ -39,7 +41,11 @@ class KitsController {
 
     /** Tracks to keep as a kit. */
     record WantedKit(
-            String title, String description, List<String> tags, Template.Picture picture, List<TrackId> tracks) {}
+            String title,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) String description,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<String> tags,
+            Template.Picture picture,
+            List<TrackId> tracks) {}
 
     /**
      * A kit on the shelf.
@@ -52,7 +58,7 @@ class KitsController {
     record CueAnswer(CueId cue, Optional<CueId> into) {}
 
     /** A kit to put in, where somebody said which cues its sends go into. */
-    record WantedPlacing(List<CueAnswer> cues) {}
+    record WantedPlacing(@JsonSetter(nulls = Nulls.AS_EMPTY) List<CueAnswer> cues) {}
 
     /**
      * How a kit goes into a session.

@@ -1,5 +1,7 @@
 package vividlantern.server.api;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.LinkedHashMap;
@@ -49,14 +51,17 @@ class TemplatesController {
     /** A session to keep as a template. */
     record WantedTemplate(
             String title,
-            String description,
-            List<String> tags,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) String description,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<String> tags,
             Template.Picture picture,
-            boolean withoutNames,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) boolean withoutNames,
             Optional<Template.PageState> page) {}
 
     /** A session from which a template shall be brought up to date. */
-    record WantedVersion(SessionId session, boolean withoutNames, Optional<Template.PageState> page) {}
+    record WantedVersion(
+            SessionId session,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) boolean withoutNames,
+            Optional<Template.PageState> page) {}
 
     /**
      * What a card shows.
@@ -73,7 +78,10 @@ class TemplatesController {
     record ChosenPair(CueId cue, Optional<PairId> pair) {}
 
     /** A rig on which a template shall begin, and what somebody chose there. */
-    record WantedFit(RigId rigId, List<ChosenPorts> ports, List<ChosenPair> pairs) {
+    record WantedFit(
+            RigId rigId,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<ChosenPorts> ports,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<ChosenPair> pairs) {
 
         Beginning.Chosen chosen() {
             Map<InputId, List<PortId>> inputs = new LinkedHashMap<>();
@@ -103,7 +111,8 @@ class TemplatesController {
      *
      * @param after the session whose production it goes on with, as the next song
      */
-    record FromTemplate(String name, String song, WantedFit fit, Optional<SessionId> after) {}
+    record FromTemplate(
+            String name, @JsonSetter(nulls = Nulls.AS_EMPTY) String song, WantedFit fit, Optional<SessionId> after) {}
 
     /**
      * A session that has begun.

@@ -39,6 +39,8 @@ public class Commands {
         } else if (command instanceof Command.OfStandIns wish) {
             rig.at(session);
             carryOut(wish);
+        } else {
+            throw unhandled(command);
         }
         hub.tellWhatHappens();
     }
@@ -48,6 +50,8 @@ public class Commands {
             rig.take(session);
         } else if (wish instanceof Command.ReleaseRig) {
             rig.release(session);
+        } else {
+            throw unhandled(wish);
         }
     }
 
@@ -58,12 +62,16 @@ public class Commands {
             stay.stop();
         } else if (wish instanceof Command.Locate locate) {
             stay.locate(locate.bar());
+        } else {
+            throw unhandled(wish);
         }
     }
 
     private static void carryOut(Stay stay, Command.OfHeadphones wish) {
         if (wish instanceof Command.CutHeadphones cut) {
             stay.cutHeadphones(cut.cut());
+        } else {
+            throw unhandled(wish);
         }
     }
 
@@ -74,6 +82,8 @@ public class Commands {
             stay.controlRoom(now -> now.playing(Optional.of(play.signal())));
         } else if (wish instanceof Command.StopSignal) {
             stay.controlRoom(now -> now.playing(Optional.empty()));
+        } else {
+            throw unhandled(wish);
         }
     }
 
@@ -86,6 +96,8 @@ public class Commands {
             page.listen(listen.to());
         } else if (wish instanceof Command.ClearClips) {
             levels.clearClips();
+        } else {
+            throw unhandled(wish);
         }
     }
 
@@ -102,6 +114,13 @@ public class Commands {
             standIns.pullCables();
         } else if (wish instanceof Command.StrainComputer strain) {
             standIns.strain(strain.load(), strain.jitterMs());
+        } else {
+            throw unhandled(wish);
         }
+    }
+
+    private static Refused unhandled(Command command) {
+        return new Refused(
+                "Nobody carries out the command " + command.getClass().getSimpleName() + ".", "kind");
     }
 }
