@@ -1,6 +1,8 @@
 package vividlantern.timing;
 
-import org.jtransforms.fft.DoubleFFT_1D;
+import org.apache.commons.math3.transform.DftNormalization;
+import org.apache.commons.math3.transform.FastFourierTransformer;
+import org.apache.commons.math3.transform.TransformType;
 
 /** Two signals' cross-correlation by way of their spectra (Press et al., Numerical Recipes, 13.2), and its peak between frames. */
 final class Spectra {
@@ -22,25 +24,24 @@ final class Spectra {
         int size = Integer.highestOneBit(least);
         length = size == least ? size : 2 * size;
         this.longestLag = longestLag;
-        double[] a = spectrum(first);
-        double[] b = spectrum(second);
+        double[][] a = spectrum(first);
+        double[][] b = spectrum(second);
         cross = new double[length + 2];
         for (int k = 0; k <= length / 2; k++) {
-            double re = a[2 * k] * b[2 * k] + a[2 * k + 1] * b[2 * k + 1];
-            double im = a[2 * k] * b[2 * k + 1] - a[2 * k + 1] * b[2 * k];
-            cross[2 * k] = re;
-            cross[2 * k + 1] = im;
+            cross[2 * k] = a[0][k] * b[0][k] + a[1][k] * b[1][k];
+            cross[2 * k + 1] = a[0][k] * b[1][k] - a[1][k] * b[0][k];
         }
         firstEnergy = energy(first);
         secondEnergy = energy(second);
     }
 
-    private double[] spectrum(float[] samples) {
-        double[] values = new double[2 * length];
+    /** Real parts, then imaginary ones. */
+    private double[][] spectrum(float[] samples) {
+        double[][] values = new double[2][length];
         for (int n = 0; n < samples.length; n++) {
-            values[n] = samples[n];
+            values[0][n] = samples[n];
         }
-        new DoubleFFT_1D(length).realForwardFull(values);
+        FastFourierTransformer.transformInPlace(values, DftNormalization.STANDARD, TransformType.FORWARD);
         return values;
     }
 
@@ -62,19 +63,19 @@ final class Spectra {
 
     /** The correlation at each lag from the most negative to the most positive one. */
     double[] byLag() {
-        double[] values = new double[2 * length];
+        double[][] values = new double[2][length];
         for (int k = 0; k <= length / 2; k++) {
-            values[2 * k] = cross[2 * k];
-            values[2 * k + 1] = cross[2 * k + 1];
+            values[0][k] = cross[2 * k];
+            values[1][k] = cross[2 * k + 1];
             if (k > 0 && k < length / 2) {
-                values[2 * (length - k)] = cross[2 * k];
-                values[2 * (length - k) + 1] = -cross[2 * k + 1];
+                values[0][length - k] = cross[2 * k];
+                values[1][length - k] = -cross[2 * k + 1];
             }
         }
-        new DoubleFFT_1D(length).complexInverse(values, true);
+        FastFourierTransformer.transformInPlace(values, DftNormalization.STANDARD, TransformType.INVERSE);
         double[] byLag = new double[2 * longestLag + 1];
         for (int lag = -longestLag; lag <= longestLag; lag++) {
-            byLag[lag + longestLag] = values[2 * Math.floorMod(lag, length)];
+            byLag[lag + longestLag] = values[0][Math.floorMod(lag, length)];
         }
         return byLag;
     }

@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import org.jtransforms.fft.DoubleFFT_1D;
+import org.apache.commons.math3.transform.DftNormalization;
+import org.apache.commons.math3.transform.FastFourierTransformer;
+import org.apache.commons.math3.transform.TransformType;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -84,16 +86,16 @@ public final class RunningAlongTest {
     private static double beside(float[] samples, double hz) {
         int size = 1 << 16;
         double beta = 20;
-        double[] values = new double[size];
+        double[][] values = new double[2][size];
         for (int n = 0; n < size; n++) {
             double x = 2.0 * n / (size - 1) - 1;
-            values[n] = samples[n] * bessel(beta * Math.sqrt(1 - x * x)) / bessel(beta);
+            values[0][n] = samples[n] * bessel(beta * Math.sqrt(1 - x * x)) / bessel(beta);
         }
-        new DoubleFFT_1D(size).realForward(values);
+        FastFourierTransformer.transformInPlace(values, DftNormalization.STANDARD, TransformType.FORWARD);
         double tone = 0;
         double rest = 0;
         for (int k = 1; k < size / 2; k++) {
-            double power = values[2 * k] * values[2 * k] + values[2 * k + 1] * values[2 * k + 1];
+            double power = values[0][k] * values[0][k] + values[1][k] * values[1][k];
             if (Math.abs((double) k * RATE / size - hz) < 10) {
                 tone += power;
             } else {
