@@ -3,6 +3,7 @@ import { NButton, NPopconfirm } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api, type Binned } from '@/api/client'
 import { trying } from '@/desk/notice'
+import { day } from '@/desk/written'
 
 /** What was removed, and the way back. */
 const emit = defineEmits<{ takenBack: [] }>()
@@ -34,14 +35,10 @@ async function once(action: () => Promise<unknown>) {
 const takeBack = (each: Binned) => once(() => api.POST('/api/bin/{kind}/{id}/take-back', at(each)))
 const deleteNow = (each: Binned) => once(() => api.DELETE('/api/bin/{kind}/{id}', at(each)))
 const empty = () => once(() => api.DELETE('/api/bin'))
-
-function day(time: string) {
-  return new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
-}
 </script>
 
 <template>
-  <section v-if="removed.length > 0" aria-labelledby="bin">
+  <section v-if="removed.length > 0" class="kept" aria-labelledby="bin">
     <h2 id="bin">Bin</h2>
     <p class="soft lead">
       What is removed stays here for 30 days.
@@ -86,47 +83,5 @@ function day(time: string) {
 <style scoped>
 section {
   margin-top: 24px;
-}
-
-h2 {
-  font-size: 23px;
-}
-
-.lead {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  margin: 4px 0 12px;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  color: var(--soft);
-  font-weight: normal;
-  text-align: left;
-}
-
-th,
-td {
-  padding: 6px 10px 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-td {
-  font-variant-numeric: tabular-nums;
-  overflow-wrap: anywhere;
-}
-
-.right {
-  text-align: right;
-  white-space: nowrap;
-}
-
-td .word + .word {
-  margin-left: 8px;
 }
 </style>

@@ -4,6 +4,7 @@ import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Contents, type ListedCopy, type Session } from '@/api/client'
 import { tell, trying } from '@/desk/notice'
+import { size } from '@/desk/written'
 import DialogCard from '@/parts/DialogCard.vue'
 
 /** Copies of everything, and the ways back to them. */
@@ -94,10 +95,6 @@ function time(local: string) {
   return `${day}, ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' })}`
 }
 
-function size(bytes: number) {
-  return bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`
-}
-
 function holds(copy: ListedCopy) {
   if (copy.replaced) return 'what stood here before a copy took its place'
   if (!copy.contents) return 'look into it to see'
@@ -108,7 +105,7 @@ function holds(copy: ListedCopy) {
 </script>
 
 <template>
-  <section>
+  <section class="kept">
     <h2>Copies</h2>
     <p class="soft lead">
       Everything is copied every ten minutes while something changes; the last ten copies stay.
@@ -181,47 +178,6 @@ function holds(copy: ListedCopy) {
 <style scoped>
 section {
   margin-top: 34px;
-}
-
-h2 {
-  font-size: 23px;
-}
-
-.lead {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  margin: 4px 0 12px;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  color: var(--soft);
-  font-weight: normal;
-  text-align: left;
-}
-
-th,
-td {
-  padding: 6px 10px 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-td {
-  font-variant-numeric: tabular-nums;
-}
-
-.right {
-  text-align: right;
-  white-space: nowrap;
-}
-
-td .word + .word {
-  margin-left: 8px;
 }
 
 ul {

@@ -8,6 +8,7 @@ import NewSession from './NewSession.vue'
 import RigCards from './RigCards.vue'
 import SessionCards from './SessionCards.vue'
 import TemplateCards from './TemplateCards.vue'
+import UnusedSounds from './UnusedSounds.vue'
 
 /** Where one arrives: the sessions, the one used last first, and beside them what new ones begin from. */
 const sessions = ref<InstanceType<typeof SessionCards>>()
@@ -44,6 +45,7 @@ function takenBack() {
         <SessionCards ref="sessions" @template="templates?.load()" @removed="bin?.load()" />
         <RigCards ref="rigs" @changed="rigsChanged" />
         <BinList ref="bin" @taken-back="takenBack" />
+        <UnusedSounds />
       </div>
       <div class="right">
         <NewSession ref="beginning" />

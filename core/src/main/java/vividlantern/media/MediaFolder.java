@@ -17,7 +17,12 @@ import java.nio.file.attribute.FileTime;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -101,6 +106,45 @@ public final class MediaFolder implements MediaShelf {
     public void letGo(Arrived arrived) {
         if (!arrived.wasHere() && arrivals.get(arrived.media().id()) == arrived.time()) {
             remove(arrived.media().id());
+        }
+    }
+
+    /**
+     * A sound that lies in the folder.
+     *
+     * @param bytes of its file and of all that was made of it
+     * @param at when it came last
+     * @param channels 0 if its file cannot be read, as are its rate and frames
+     */
+    public record Lying(MediaId id, long bytes, Instant at, int channels, int sampleRate, long frames) {}
+
+    /** All sounds that are kept, whether anything speaks of them or not; those that came last first. */
+    public List<Lying> all() throws IOException {
+        List<Path> files;
+        try (Stream<Path> there = Files.list(folder)) {
+            files = there.filter(path -> !path.toString().endsWith(UNFINISHED)).toList();
+        }
+        Map<MediaId, Long> bytes = new HashMap<>();
+        for (Path each : files) {
+            String name = each.getFileName().toString();
+            bytes.merge(new MediaId(name.substring(0, name.indexOf('.'))), Files.size(each), Long::sum);
+        }
+        List<Lying> all = new ArrayList<>();
+        for (Map.Entry<MediaId, Long> each : bytes.entrySet()) {
+            if (Files.exists(file(each.getKey()))) {
+                all.add(lying(each.getKey(), each.getValue()));
+            }
+        }
+        all.sort(Comparator.comparing(Lying::at).reversed());
+        return all;
+    }
+
+    private Lying lying(MediaId id, long bytes) throws IOException {
+        Instant at = Files.getLastModifiedTime(file(id)).toInstant();
+        try (WavReader wav = WavReader.open(file(id))) {
+            return new Lying(id, bytes, at, wav.channels(), wav.sampleRate(), wav.frames());
+        } catch (Refused damaged) {
+            return new Lying(id, bytes, at, 0, 0, 0);
         }
     }
 

@@ -2,12 +2,16 @@ package vividlantern.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,6 +21,8 @@ import tools.jackson.databind.JsonNode;
 import vividlantern.format.WavWriter;
 import vividlantern.server.desk.BinDesk;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.MediaDesk;
+import vividlantern.session.MediaId;
 import vividlantern.session.SessionId;
 
 /** What is removed can be taken back for thirty days; then it goes with what nothing else speaks of. */
@@ -183,6 +189,35 @@ public class BinTest extends ServerTest {
         assertThat(both).doesNotExist();
         assertThat(takenBack).doesNotExist();
         assertThat(Files.list(data.resolve("media"))).isNotEmpty();
+    }
+
+    /** A sound that was taken in for nothing, as by a program that was killed before its edit. */
+    @Test
+    public void whatNothingUsesIsListedWithItsSizeAndCanBeDeleted() throws IOException {
+        Path used = sound(session("Three", "saltworks"), 4);
+        MediaId id = program.getBean(MediaDesk.class)
+                .keep("b.wav", new ByteArrayInputStream(wav(5)), 44_100)
+                .id();
+        Path unused = data.resolve("media").resolve(id + ".wav");
+        assertThat(get("/api/sounds/unused")).as("it came just now").isEmpty();
+        assertThat(delete("/api/sounds/unused/" + id).statusCode()).isEqualTo(422);
+        for (Path each : List.of(used, unused)) {
+            Files.setLastModifiedTime(each, FileTime.from(Instant.now().minus(Duration.ofHours(2))));
+        }
+        JsonNode listed = get("/api/sounds/unused");
+        assertThat(listed).hasSize(1);
+        assertThat(listed.get(0).get("id").asString()).isEqualTo(id.value());
+        assertThat(listed.get(0).get("words").asString()).isEqualTo("mono, 48 kHz, 0:01");
+        assertThat(listed.get(0).get("bytes").asLong())
+                .as("its file, the one at 44.1 kHz in floats, its peaks")
+                .isGreaterThan(2 * 48_000 + 4 * 44_100);
+        assertThat(delete("/api/sounds/unused/" + used.getFileName().toString().replace(".wav", ""))
+                        .statusCode())
+                .isEqualTo(422);
+        assertThat(delete("/api/sounds/unused/" + id).statusCode()).isEqualTo(204);
+        assertThat(unused).doesNotExist();
+        assertThat(used).exists();
+        assertThat(get("/api/sounds/unused")).isEmpty();
     }
 
     @Test

@@ -2,6 +2,7 @@ package vividlantern.server.desk;
 
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.HashSet;
 import java.util.List;
@@ -15,6 +16,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import vividlantern.engine.Threads;
 import vividlantern.history.Refused;
+import vividlantern.media.MediaFolder;
 import vividlantern.rig.RigId;
 import vividlantern.server.store.Bin;
 import vividlantern.server.store.KeptStore;
@@ -32,6 +34,8 @@ public class BinDesk {
 
     private static final Logger LOG = LoggerFactory.getLogger(BinDesk.class);
     private static final long LOOK_HOURS = 1;
+    /** Between its arrival and the edit that has it played nothing speaks of a sound. */
+    private static final Duration ARRIVING = Duration.ofHours(1);
 
     private final Bin bin;
     private final Store store;
@@ -124,6 +128,29 @@ public class BinDesk {
             throw notThere(id);
         }
         sounds.forEach(media::remove);
+    }
+
+    /** The sounds of which nothing speaks any more and that did not come just now, those that came last first. */
+    public synchronized List<MediaFolder.Lying> unusedSounds() {
+        Instant latest = Instant.now().minus(ARRIVING);
+        List<MediaFolder.Lying> old =
+                media.all().stream().filter(each -> each.at().isBefore(latest)).toList();
+        Set<MediaId> spokenOf = new HashSet<>();
+        for (SessionId each : old.isEmpty() ? List.<SessionId>of() : store.allIds()) {
+            spokenOf.addAll(store.sounds(each));
+        }
+        return old.stream()
+                .filter(each -> !spokenOf.contains(each.id())
+                        && !kept.anyHolds(each.id().value()))
+                .toList();
+    }
+
+    /** Deletes a sound of which nothing speaks. */
+    public synchronized void deleteSound(MediaId id) {
+        if (unusedSounds().stream().noneMatch(each -> each.id().equals(id))) {
+            throw new Refused("Something speaks of this sound, or it came just now, so it stays.", "");
+        }
+        media.remove(id);
     }
 
     /** The sounds of which a session alone speaks; none as long as another one cannot be read, which may need them. */

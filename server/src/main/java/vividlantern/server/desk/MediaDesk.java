@@ -90,6 +90,15 @@ public class MediaDesk {
         return folder.asItCame(sound);
     }
 
+    /** All sounds that are kept. */
+    List<MediaFolder.Lying> all() {
+        try {
+            return folder.all();
+        } catch (IOException failed) {
+            throw new Refused("The folder of sounds could not be looked through: " + failed.getMessage(), "");
+        }
+    }
+
     /** Deletes a sound of which nothing speaks any more. */
     void remove(MediaId sound) {
         folder.remove(sound);

@@ -86,6 +86,7 @@ class ApiDescription {
             schemas.add(SessionsController.Changed.class);
             schemas.add(SessionsController.FreshId.class);
             schemas.add(BinController.Binned.class);
+            schemas.add(SoundsController.UnusedSound.class);
             schemas.add(TemplatesController.NewName.class);
             schemas.add(Wiring.Picture.class);
             schemas.add(Wiring.FarEnd.class);
