@@ -34,7 +34,7 @@ const sources = computed(() => [
   ...named(offered.value.tracks).map((track) => ({ label: `Track ${track.name}`, value: `track/${track.id}` })),
 ])
 const setting = computed(() => offered.value.kept.find((each) => `setting/${each.id}` === from.value))
-const left = computed(() => named(offered.value.left).map((track) => track.name))
+const names = (ids: string[]) => named(ids).map((track) => track.name)
 const to = computed(() =>
   tracks.map((track) => track.id).filter((id) => `track/${id}` !== from.value && !offered.value.left.includes(id)),
 )
@@ -82,11 +82,9 @@ async function remove() {
 <template>
   <DialogCard :show="true" title="Copy settings" :width="480" @update:show="emit('close')">
     <form class="form" @submit.prevent="copy">
-      <p class="soft">To {{ tracks.map((track) => track.name).join(', ') }}</p>
+      <p v-if="to.length" class="soft">To {{ names(to).join(', ') }}</p>
       <SelectRow v-model="from" label="From" filterable :options="sources" />
-      <p v-if="left.length" class="soft">
-        {{ left.join(', ') }} {{ left.length === 1 ? 'keeps its' : 'keep their' }} own settings: guides take none.
-      </p>
+      <p v-if="offered.left.length" class="soft">Guides take no settings: {{ names(offered.left).join(', ') }}.</p>
       <p v-if="setting" class="soft">
         It holds {{ words(setting.holds) }}.
         <button type="button" class="word" @click="remove">Remove this setting</button>
