@@ -36,7 +36,6 @@ final class ReadAhead {
     void end() {
         ended = true;
         thread.interrupt();
-        opening.shutdown();
     }
 
     private void run() {
@@ -53,6 +52,7 @@ final class ReadAhead {
             Thread.currentThread().interrupt();
         } finally {
             close(known, List.of());
+            opening.shutdown();
         }
     }
 
@@ -78,8 +78,8 @@ final class ReadAhead {
         }
     }
 
-    /** Lets go of those that are not played any more. */
-    private static void close(List<Reel> before, List<Reel> now) {
-        before.stream().filter(reel -> !now.contains(reel)).forEach(Reel::close);
+    /** Lets go of those that are not played any more; one that is still being opened is closed after that. */
+    private void close(List<Reel> before, List<Reel> now) {
+        before.stream().filter(reel -> !now.contains(reel)).forEach(reel -> opening.execute(reel::close));
     }
 }

@@ -41,7 +41,6 @@ final class Layout {
 
     private final MixPlan plan;
     private final Continuing continuing;
-    private final List<MixPlan.Bus> wired;
     private final Map<String, Laid> laid = new LinkedHashMap<>();
     private final Map<String, Laid> summedIn = new HashMap<>();
     private final List<float[]> wires = new ArrayList<>();
@@ -57,7 +56,6 @@ final class Layout {
     Layout(List<MixPlan.Bus> buses, List<Reel> reels, MixPlan plan, Continuing continuing, Optional<Layout> before) {
         this.plan = plan;
         this.continuing = continuing;
-        wired = buses;
         buses.stream()
                 .filter(MixPlan.Bus::isMetered)
                 .forEach(bus -> meters.put(bus.key(), continuing.meterOf(bus.key())));
@@ -105,15 +103,10 @@ final class Layout {
         return goals[there.at()].isZero(at) && there.station().isAtZero(at, gains);
     }
 
-    /** Whether these are the same stations for other buses, so that no more than their gains and settings differ. */
-    boolean isFor(List<MixPlan.Bus> buses) {
-        return MixPlan.areWiredAlike(wired, buses);
-    }
-
     /**
      * Where the stations head.
      *
-     * @param buses those of the layout, or others for which {@link #isFor it is}
+     * @param buses those of the layout, or others that are wired alike
      * @param before what stays of it is the same object again
      */
     Heading heading(List<MixPlan.Bus> buses, Optional<Heading> before) {

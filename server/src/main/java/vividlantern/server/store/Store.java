@@ -218,6 +218,18 @@ public class Store {
                 .collect(Collectors.toSet());
     }
 
+    /** The sounds that sessions play as they stand, those in the bin included. */
+    @Transactional(readOnly = true)
+    public Set<MediaId> soundsNow() {
+        return entities.createQuery("from DocumentRow d where d.key.kind in (:kinds)", DocumentRow.class)
+                .setParameter("kinds", List.of(PartKind.BACKING.word(), PartKind.CLICK.word()))
+                .getResultStream()
+                .map(DocumentRow::part)
+                .flatMap(Media::in)
+                .map(Media::id)
+                .collect(Collectors.toSet());
+    }
+
     private Optional<Session> read(SessionId id) {
         SessionRow row = entities.find(SessionRow.class, id.value());
         if (row == null || row.removedAt != null) {
