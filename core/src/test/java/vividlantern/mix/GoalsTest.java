@@ -58,9 +58,8 @@ public class GoalsTest {
     }
 
     private static Track track(TrackId id, int position, String port) {
-        return Track.forInputs(id, position, id.value(), 1, List.of(Feed.from(new PortId(port))))
-                .heard(Hear.ALWAYS)
-                .faded(Decibels.ZERO);
+        Track heard = Track.forInputs(id, position, id.value(), 1, List.of(Feed.from(new PortId(port))));
+        return heard.heard(Hear.ALWAYS).faded(Decibels.ZERO);
     }
 
     private void hear(Session next) {
@@ -127,9 +126,9 @@ public class GoalsTest {
         assertThat(leaving(2, 2)).as("the cue is before the fader").isCloseTo(CENTRE, within(1e-5f));
     }
 
-    private void dim(boolean dimmed) {
+    private void controlRoom(String hears, boolean dimmed) {
         live.updateAndGet(now -> now.in(new ControlRoomState(
-                "main",
+                hears,
                 SpeakerSet.MAIN,
                 dimmed,
                 false,
@@ -138,6 +137,10 @@ public class GoalsTest {
                 ControlRoomState.Flipped.NONE,
                 false,
                 Optional.empty())));
+    }
+
+    private void dim(boolean dimmed) {
+        controlRoom("main", dimmed);
         assertThat(mixer.controlRoom(live::get)).isTrue();
     }
 
@@ -171,16 +174,7 @@ public class GoalsTest {
     @Test
     public void somethingElseToHearNeedsAPlan() {
         float loud = leaving(0, 200);
-        live.updateAndGet(now -> now.in(new ControlRoomState(
-                "cue/c",
-                SpeakerSet.MAIN,
-                true,
-                false,
-                false,
-                false,
-                ControlRoomState.Flipped.NONE,
-                false,
-                Optional.empty())));
+        controlRoom("cue/c", true);
         assertThat(mixer.controlRoom(live::get)).isFalse();
         assertThat(leaving(0, 3)).as("nothing has changed by halves").isEqualTo(loud);
         hear(session);
