@@ -9,7 +9,7 @@ import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
-import vividlantern.mix.Needles;
+import vividlantern.mix.ShownLevels;
 import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Port;
@@ -56,7 +56,7 @@ final class LargeFigures {
         MixState state = mixer.prepare(MixPlan.compile(session, rig, LiveState.PLAYING));
         float[][] in = new float[TRACKS][FRAMES];
         float[][] out = new float[2 * (CUES + 1)][FRAMES];
-        Needles needles = new Needles();
+        ShownLevels needles = new ShownLevels();
         Lights lights = new Lights(session, rig, LiveState.PLAYING, state);
         double[] anew = new double[300];
         double[] taken = new double[300];

@@ -55,13 +55,13 @@ public final class ChangeOver {
         RISING
     }
 
-    /** A preamp between two settings. */
-    private static final class Way {
+    /** A preamp on its way from one setting to another. */
+    private static final class Move {
         private PreampSetting goal;
         private Stage stage;
         private long dueAt;
 
-        private Way(PreampSetting goal, Stage stage, long dueAt) {
+        private Move(PreampSetting goal, Stage stage, long dueAt) {
             this.goal = goal;
             this.stage = stage;
             this.dueAt = dueAt;
@@ -76,7 +76,7 @@ public final class ChangeOver {
     private final AudioDevice device;
     private final Map<PortId, PreampSetting> told;
     private final DirectMoves direct;
-    private final SortedMap<PortId, Way> ways = new TreeMap<>(Comparator.comparing(PortId::value));
+    private final SortedMap<PortId, Move> moves = new TreeMap<>(Comparator.comparing(PortId::value));
     private Rig rig;
     private Session wanted;
     private Session handed;
@@ -173,8 +173,8 @@ public final class ChangeOver {
 
     private void noteSwitching() {
         SortedSet<PortId> now = new TreeSet<>(Comparator.comparing(PortId::value));
-        ways.forEach((port, way) -> {
-            if (way.silent()) {
+        moves.forEach((port, move) -> {
+            if (move.silent()) {
                 now.add(port);
             }
         });
@@ -183,7 +183,7 @@ public final class ChangeOver {
 
     /** Whether everything has arrived. */
     public synchronized boolean isDone() {
-        return ways.isEmpty() && handed.equals(wanted) && direct.isDone();
+        return moves.isEmpty() && handed.equals(wanted) && direct.isDone();
     }
 
     /** Does what has become due by now. */
@@ -192,7 +192,7 @@ public final class ChangeOver {
             return;
         }
         long now = engine.frame();
-        ways.entrySet().removeIf(entry -> arrives(entry.getKey(), entry.getValue(), now));
+        moves.entrySet().removeIf(entry -> arrives(entry.getKey(), entry.getValue(), now));
         noteSwitching();
         Set<Integer> silent = silentInputs();
         boolean due = !handed.equals(wanted) && now >= handOverAt;
@@ -207,16 +207,16 @@ public final class ChangeOver {
     /** Sends a preamp on its way to a setting. */
     private void send(PortId port, PreampSetting goal) {
         PreampSetting now = told.get(port);
-        Way way = ways.get(port);
-        if (way != null && way.silent()) {
-            way.goal = goal;
+        Move move = moves.get(port);
+        if (move != null && move.silent()) {
+            move.goal = goal;
         } else if (now.switchesTo(goal)) {
-            ways.put(port, new Way(goal, Stage.FALLING_SILENT, engine.frame() + frames(FALL_SECONDS) + buffer()));
+            moves.put(port, new Move(goal, Stage.FALLING_SILENT, engine.frame() + frames(FALL_SECONDS) + buffer()));
         } else if (goal.gainDb() > now.gainDb()) {
             long heard = Math.max(engine.frame(), handOverAt) + frames(FALL_SECONDS) + buffer();
-            ways.put(port, new Way(goal, Stage.RISING, way == null ? heard : way.dueAt));
+            moves.put(port, new Move(goal, Stage.RISING, move == null ? heard : move.dueAt));
         } else {
-            ways.remove(port);
+            moves.remove(port);
             if (goal.gainDb() < now.gainDb()) {
                 tell(port, goal);
                 handOverAt = engine.frame() + latency().inFrames(buffer()) + buffer();
@@ -225,32 +225,32 @@ public final class ChangeOver {
     }
 
     /** One step of a preamp on its way; true once it is there and heard. */
-    private boolean arrives(PortId port, Way way, long now) {
-        boolean unsettled = way.stage == Stage.SETTLING && !told.get(port).equals(way.goal);
-        if (now < way.dueAt && !unsettled) {
+    private boolean arrives(PortId port, Move move, long now) {
+        boolean unsettled = move.stage == Stage.SETTLING && !told.get(port).equals(move.goal);
+        if (now < move.dueAt && !unsettled) {
             return false;
         }
-        if (way.stage == Stage.RISING) {
-            return rises(port, way, now);
+        if (move.stage == Stage.RISING) {
+            return rises(port, move, now);
         }
         PreampSetting before = told.get(port);
-        if (before.equals(way.goal)) {
+        if (before.equals(move.goal)) {
             return true;
         }
-        tell(port, way.goal);
-        double settles = before.phantom() != way.goal.phantom() ? PHANTOM_SETTLES_SECONDS : RELAY_SETTLES_SECONDS;
-        way.stage = Stage.SETTLING;
-        way.dueAt = Math.max(way.dueAt, now + frames(settles) + latency().inFrames(buffer()));
+        tell(port, move.goal);
+        double settles = before.phantom() != move.goal.phantom() ? PHANTOM_SETTLES_SECONDS : RELAY_SETTLES_SECONDS;
+        move.stage = Stage.SETTLING;
+        move.dueAt = Math.max(move.dueAt, now + frames(settles) + latency().inFrames(buffer()));
         return false;
     }
 
-    private boolean rises(PortId port, Way way, long now) {
+    private boolean rises(PortId port, Move move, long now) {
         double stepDb =
                 rig.port(port).map(Port::gain).map(Port.GainRange::stepDb).orElse(1.0);
         PreampSetting before = told.get(port);
-        tell(port, before.amplified(Math.min(way.goal.gainDb(), before.gainDb() + stepDb)));
-        way.dueAt = now + frames(stepDb / RISE_DB_A_SECOND);
-        return told.get(port).equals(way.goal);
+        tell(port, before.amplified(Math.min(move.goal.gainDb(), before.gainDb() + stepDb)));
+        move.dueAt = now + frames(stepDb / RISE_DB_A_SECOND);
+        return told.get(port).equals(move.goal);
     }
 
     private void tell(PortId port, PreampSetting setting) {

@@ -16,14 +16,14 @@ final class DirectMoves {
 
     private static final double BEGINS_AT = 0.001;
 
-    private record Way(int input, int output) {}
+    private record Crosspoint(int input, int output) {}
 
     private final AudioDevice device;
     private final int sampleRate;
-    private final SortedMap<Way, Double> goals =
-            new TreeMap<>(Comparator.comparingInt(Way::input).thenComparing(Way::output));
-    private final SortedMap<Way, Double> gains =
-            new TreeMap<>(Comparator.comparingInt(Way::input).thenComparing(Way::output));
+    private final SortedMap<Crosspoint, Double> goals =
+            new TreeMap<>(Comparator.comparingInt(Crosspoint::input).thenComparing(Crosspoint::output));
+    private final SortedMap<Crosspoint, Double> gains =
+            new TreeMap<>(Comparator.comparingInt(Crosspoint::input).thenComparing(Crosspoint::output));
     private List<DirectGain> wanted = List.of();
     private boolean headphonesCut;
     private long movedAt;
@@ -52,7 +52,7 @@ final class DirectMoves {
         }
         goals.clear();
         if (!headphonesCut) {
-            wanted.forEach(each -> goals.put(new Way(each.input(), each.output()), each.gain()));
+            wanted.forEach(each -> goals.put(new Crosspoint(each.input(), each.output()), each.gain()));
         }
         advance(frame);
     }

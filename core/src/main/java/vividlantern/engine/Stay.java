@@ -52,7 +52,7 @@ public final class Stay implements AutoCloseable {
     private static final int HIGHEST_BAR = 100_000;
 
     private final Venue venue;
-    private final ScheduledExecutorService hands;
+    private final ScheduledExecutorService worker;
     private final AtomicReference<Session> coming = new AtomicReference<>();
     private final Incidents incidents = new Incidents(Clock.systemUTC());
     private final ReelWatch reels = new ReelWatch(incidents);
@@ -87,15 +87,15 @@ public final class Stay implements AutoCloseable {
         this.rig = rig;
         this.venue = venue;
         curve = session.tempoMap().curve();
-        hands = Executors.newSingleThreadScheduledExecutor(Threads.named("preamps"));
+        worker = Executors.newSingleThreadScheduledExecutor(Threads.named("stay"));
         run = new Run(session, rig, LiveState.STOPPED.in(ControlRoomState.BEGINNING), venue, this::accident);
     }
 
     public void start() {
         LOG.log(Logger.Level.INFO, "The mixer runs on {0}.", Kernels.best().words());
         run.start();
-        hands.scheduleWithFixedDelay(this::advance, 0, ADVANCE_MILLIS, TimeUnit.MILLISECONDS);
-        hands.scheduleWithFixedDelay(this::look, LOOK_MILLIS, LOOK_MILLIS, TimeUnit.MILLISECONDS);
+        worker.scheduleWithFixedDelay(this::advance, 0, ADVANCE_MILLIS, TimeUnit.MILLISECONDS);
+        worker.scheduleWithFixedDelay(this::look, LOOK_MILLIS, LOOK_MILLIS, TimeUnit.MILLISECONDS);
     }
 
     /** Goes on with another state of the session; comes back at once. */
@@ -108,7 +108,7 @@ public final class Stay implements AutoCloseable {
     /** Has something done by the stay's own thread; nothing happens if the rig was given up meanwhile. */
     private void handOver(Runnable work) {
         try {
-            hands.execute(() -> {
+            worker.execute(() -> {
                 if (!givenUp) {
                     orBeginAnew(work);
                 }
@@ -297,7 +297,7 @@ public final class Stay implements AutoCloseable {
                                 }
                                 wish.accept(run);
                             },
-                            hands)
+                            worker)
                     .join();
         } catch (RejectedExecutionException over) {
             throw givenUp();
@@ -345,9 +345,9 @@ public final class Stay implements AutoCloseable {
         return List.copyOf(run.changeOver().switching());
     }
 
-    public Place place() {
+    public SongPosition place() {
         Engine engine = run.engine();
-        return Place.of(engine.transport(), engine.frame(), curve, session.sampleRate());
+        return SongPosition.of(engine.transport(), engine.frame(), curve, session.sampleRate());
     }
 
     public AudioDevice device() {
@@ -456,7 +456,7 @@ public final class Stay implements AutoCloseable {
         which.fail("The engine stopped with an error and restarts in " + Pauses.words(pause) + " (" + accident + ").");
         LOG.log(Logger.Level.ERROR, "The engine met a fault and begins anew in " + Pauses.words(pause) + ".", accident);
         try {
-            hands.schedule(
+            worker.schedule(
                     () -> {
                         if (run == which && !givenUp) {
                             beginAnew();
@@ -515,6 +515,6 @@ public final class Stay implements AutoCloseable {
             givenUp = true;
             now.end();
         });
-        hands.shutdown();
+        worker.shutdown();
     }
 }

@@ -19,13 +19,13 @@ import vividlantern.session.Session;
  */
 public final class DirectWays {
 
-    private record Way(int input, int output) {}
+    private record Crosspoint(int input, int output) {}
 
     private DirectWays() {}
 
     /** The ways of a session as they are wanted now; several to one output add up. */
     public static List<DirectGain> of(Session session, Rig rig, LiveState live) {
-        Map<Way, Double> ways = new LinkedHashMap<>();
+        Map<Crosspoint, Double> ways = new LinkedHashMap<>();
         for (DirectLevel direct : session.direct()) {
             Optional<Input> input = session.find(direct.input());
             Optional<StereoPair> pair =
@@ -46,7 +46,7 @@ public final class DirectWays {
             DirectLevel direct,
             Input input,
             StereoPair pair,
-            Map<Way, Double> ways) {
+            Map<Crosspoint, Double> ways) {
         double level = direct.level().gain() * (input.polarityFlipped() ? -1 : 1);
         int left = rig.engineOutput(pair.left()).orElseThrow();
         int right = rig.engineOutput(pair.right()).orElseThrow();
@@ -62,9 +62,9 @@ public final class DirectWays {
         }
     }
 
-    private static void add(int input, int output, double gain, Map<Way, Double> ways) {
+    private static void add(int input, int output, double gain, Map<Crosspoint, Double> ways) {
         if (gain != 0) {
-            ways.merge(new Way(input, output), gain, Double::sum);
+            ways.merge(new Crosspoint(input, output), gain, Double::sum);
         }
     }
 

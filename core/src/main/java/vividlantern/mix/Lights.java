@@ -71,7 +71,7 @@ public final class Lights {
 
     private Lights(Session session, Rig rig, LiveState live, MixState state, List<Light> before) {
         this.before = before;
-        Heard heard = new Heard(session, rig, live);
+        TrackGains heard = new TrackGains(session, rig, live);
         for (Input input : session.inputs()) {
             int[] sources = sourcesOf(input.ports(), rig);
             add("input/", input.id(), Kind.SOURCE, sources, 1, -1);
@@ -79,7 +79,7 @@ public final class Lights {
         }
         for (Track track : session.tracks()) {
             add("track/", track.id(), Kind.SOURCE, heard.sources(track), 1, -1);
-            int[] toListeners = heard.way(track.id()).orElseThrow().heard();
+            int[] toListeners = heard.path(track.id()).orElseThrow().heard();
             add("main/", track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1);
         }
         add("main", "", Kind.PAIR, NONE, 1, state.mainMeter());
@@ -96,8 +96,8 @@ public final class Lights {
             add("cue/", cue.id(), Kind.PAIR, NONE, 1, alone < 0 ? pair : alone);
             add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
             for (Send send : cue.sends()) {
-                heard.way(send.trackId())
-                        .ifPresent(way -> addSend(cue.id(), send, way.heard(), heard.tappedGain(send, way)));
+                heard.path(send.trackId())
+                        .ifPresent(path -> addSend(cue.id(), send, path.heard(), heard.tappedGain(send, path)));
             }
         }
         keys = lights.stream().map(Light::key).toList();
@@ -105,7 +105,7 @@ public final class Lights {
 
     private static int[] sourcesOf(List<PortId> ports, Rig rig) {
         return ports.stream()
-                .mapToInt(port -> rig.engineInput(port).orElse(Heard.NO_SOURCE))
+                .mapToInt(port -> rig.engineInput(port).orElse(TrackGains.NO_SOURCE))
                 .toArray();
     }
 

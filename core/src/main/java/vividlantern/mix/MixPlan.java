@@ -236,7 +236,7 @@ public final class MixPlan {
     private static MixPlan compile(
             Session session, Rig rig, LiveState live, List<ClickVoice> clicks, List<Reel> before, Song song) {
         TempoCurve curve = session.tempoMap().curve();
-        List<Reel> reels = Heard.playing(session)
+        List<Reel> reels = TrackGains.playing(session)
                 .map(backing -> Reel.of(
                         backing,
                         session,

@@ -51,7 +51,7 @@ public final class MixState {
         inputs = plan.inputs();
         sources = plan.sources();
         this.continuing = continuing;
-        buses = previous.map(old -> Leftovers.with(plan, old)).orElse(plan.buses());
+        buses = previous.map(old -> FadingOut.with(plan, old)).orElse(plan.buses());
         List<Reel> playing = new ArrayList<>(plan.reels());
         previous.ifPresent(old -> old.reelsStillHeard(plan, buses).forEach(playing::add));
         layout = new Layout(buses, playing, plan, continuing, previous.map(old -> old.layout));

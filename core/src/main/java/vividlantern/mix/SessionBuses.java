@@ -33,7 +33,7 @@ final class SessionBuses {
 
     private final Session session;
     private final Rig rig;
-    private final Heard heard;
+    private final TrackGains heard;
     private final LiveState live;
     /** In the order of the paths of their edges, which begin with the track's id and a bar. */
     private final List<Track> tracks;
@@ -44,7 +44,7 @@ final class SessionBuses {
         this.session = session;
         this.rig = rig;
         this.live = live;
-        heard = new Heard(session, rig, live);
+        heard = new TrackGains(session, rig, live);
         tracks = session.tracks().stream()
                 .sorted(Comparator.comparing(track -> track.id() + "|"))
                 .toList();
@@ -162,7 +162,7 @@ final class SessionBuses {
             List<MixPlan.Edge> edges = new ArrayList<>();
             for (int side = 0; side < 2 && channel + side < sources.length; side++) {
                 int source = sources[channel + side];
-                if (source != Heard.NO_SOURCE) {
+                if (source != TrackGains.NO_SOURCE) {
                     edges.add(new MixPlan.Edge(
                             side + "|" + nameOf(source), sourceOf(track, channel + side, source), 1 - side, side));
                 }
@@ -202,7 +202,7 @@ final class SessionBuses {
         int[] sources = heard.sources(track);
         String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> pathsOf(track, tap, sources));
         for (int channel = 0; channel < sources.length; channel++) {
-            if (sources[channel] == Heard.NO_SOURCE) {
+            if (sources[channel] == TrackGains.NO_SOURCE) {
                 continue;
             }
             double here = gain * heard.ofInput(track, channel);

@@ -46,13 +46,13 @@ public record TrackStanding(
      * @param switching the preamps at which a switch is being thrown; nobody hears what comes through them
      */
     public static List<TrackStanding> of(Session session, Rig rig, LiveState live, Set<PortId> switching) {
-        Heard heard = new Heard(session, rig, live);
+        TrackGains heard = new TrackGains(session, rig, live);
         return session.tracks().stream()
                 .map(track -> of(track, session, rig, heard, switching))
                 .toList();
     }
 
-    private static TrackStanding of(Track track, Session session, Rig rig, Heard heard, Set<PortId> switching) {
+    private static TrackStanding of(Track track, Session session, Rig rig, TrackGains heard, Set<PortId> switching) {
         List<Cue> cues = cues(session, heard, track);
         return new TrackStanding(
                 track.id(),
@@ -81,7 +81,7 @@ public record TrackStanding(
                 .toList();
     }
 
-    private static List<Cue> cues(Session session, Heard heard, Track track) {
+    private static List<Cue> cues(Session session, TrackGains heard, Track track) {
         return session.cues().stream()
                 .filter(cue -> cue.output().isPresent()
                         && !cue.level().isOff()

@@ -94,17 +94,20 @@ public final class SplitTest {
     public void itHearsTheWideTracksChannelsWhenThatIsArmed() {
         Session session = split(NewTracks.Split.PAIRS);
         Track last = splits(session).get(2);
-        assertThat(new Heard(session, RIG, LiveState.STOPPED).sources(last)).containsExactly(5, 6);
-        assertThat(new Heard(session, RIG, LiveState.STOPPED).mainGain(last)).isEqualTo(1);
+        assertThat(new TrackGains(session, RIG, LiveState.STOPPED).sources(last))
+                .containsExactly(5, 6);
+        assertThat(new TrackGains(session, RIG, LiveState.STOPPED).mainGain(last))
+                .isEqualTo(1);
         Session disarmed = new ArmTrack(WIDE, false).applyTo(session, RIG);
-        assertThat(new Heard(disarmed, RIG, LiveState.STOPPED).mainGain(last)).isZero();
+        assertThat(new TrackGains(disarmed, RIG, LiveState.STOPPED).mainGain(last))
+                .isZero();
     }
 
     @Test
     public void itFollowsTheWideTrackWhereverThatIsFedFrom() {
         Session session = split(NewTracks.Split.PAIRS);
         Session other = new FeedTrack(WIDE, List.of(Feed.from(new PortId("in-9")))).applyTo(session, RIG);
-        assertThat(new Heard(other, RIG, LiveState.STOPPED)
+        assertThat(new TrackGains(other, RIG, LiveState.STOPPED)
                         .sources(splits(other).get(0)))
                 .containsExactly(8, -1);
     }

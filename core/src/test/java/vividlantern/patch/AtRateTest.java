@@ -10,8 +10,8 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.history.Refused;
-import vividlantern.mix.Heard;
 import vividlantern.mix.LiveState;
+import vividlantern.mix.TrackGains;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
 import vividlantern.rig.PortId;
@@ -103,7 +103,7 @@ public class AtRateTest {
     public void whatWasSaidIsWhatThenIsSilent() {
         Session twice = new SetSampleRate(96_000).applyTo(SESSION, RIG);
         for (int n = 1; n <= 9; n++) {
-            int source = new Heard(twice, RIG, LiveState.STOPPED)
+            int source = new TrackGains(twice, RIG, LiveState.STOPPED)
                     .sources(twice.find(new TrackId("t" + n)).orElseThrow())[0];
             assertThat(source).as("Track " + n).isEqualTo(n == 9 ? 0 : n <= 4 ? 15 + n : -1);
         }

@@ -11,11 +11,11 @@ final class DirectMatrix {
 
     private static final double MOVES_SECONDS = 0.01;
 
-    private record Way(int input, int output) {}
+    private record Crosspoint(int input, int output) {}
 
     private final int movesFrames;
-    private final AtomicReference<Map<Way, Float>> goals = new AtomicReference<>(Map.of());
-    private final Map<Way, Float> gains = new HashMap<>();
+    private final AtomicReference<Map<Crosspoint, Float>> goals = new AtomicReference<>(Map.of());
+    private final Map<Crosspoint, Float> gains = new HashMap<>();
     private boolean set;
 
     DirectMatrix(int sampleRate) {
@@ -23,8 +23,8 @@ final class DirectMatrix {
     }
 
     void set(List<DirectGain> wanted) {
-        Map<Way, Float> next = new HashMap<>();
-        wanted.forEach(each -> next.put(new Way(each.input(), each.output()), (float) each.gain()));
+        Map<Crosspoint, Float> next = new HashMap<>();
+        wanted.forEach(each -> next.put(new Crosspoint(each.input(), each.output()), (float) each.gain()));
         goals.set(next);
     }
 
@@ -41,7 +41,7 @@ final class DirectMatrix {
 
     /** Adds what the inputs give to the outputs, from an offset on. */
     void add(float[][] inputs, float[][] outputs, int offset, int frames) {
-        Map<Way, Float> goal = goals.get();
+        Map<Crosspoint, Float> goal = goals.get();
         goal.keySet().forEach(way -> gains.putIfAbsent(way, 0f));
         gains.replaceAll((way, gain) ->
                 add(inputs[way.input()], outputs[way.output()], offset, frames, gain, goal.getOrDefault(way, 0f)));

@@ -22,10 +22,10 @@ final class Room {
     private static final MixKernel KERNEL = Kernels.best();
 
     /** One way from a body to a mic. */
-    private record Way(int body, int delayFrames, float gain) {}
+    private record AirPath(int body, int delayFrames, float gain) {}
 
     /** All ways to a mic, as the kernel takes them; {@code from} is worked out anew for each block. */
-    private record Ways(float[][] rings, int[] delayFrames, int[] from, float[] gains) {}
+    private record AirPaths(float[][] rings, int[] delayFrames, int[] from, float[] gains) {}
 
     private final List<Spot> bodies;
     private final Air air;
@@ -34,32 +34,32 @@ final class Room {
     /** What each body sounded like; twice over, so that any stretch of it lies in one piece. */
     private final float[][] rings;
 
-    private final Ways[] ways;
+    private final AirPaths[] ways;
 
     /** @param maxFrames the most that are heard or asked for at once */
     Room(List<Spot> bodies, List<Mic> mics, Air air, int sampleRate, int maxFrames) {
         this.bodies = bodies;
         this.air = air;
         this.sampleRate = sampleRate;
-        List<List<Way>> found = mics.stream().map(this::waysTo).toList();
+        List<List<AirPath>> found = mics.stream().map(this::waysTo).toList();
         int longest = found.stream()
                 .flatMap(List::stream)
-                .mapToInt(Way::delayFrames)
+                .mapToInt(AirPath::delayFrames)
                 .max()
                 .orElse(0);
         ring = Integer.highestOneBit(longest + maxFrames) * 2;
         rings = new float[bodies.size()][2 * ring];
-        ways = found.stream().map(this::together).toArray(Ways[]::new);
+        ways = found.stream().map(this::together).toArray(AirPaths[]::new);
     }
 
-    private Ways together(List<Way> all) {
+    private AirPaths together(List<AirPath> all) {
         float[] gains = new float[all.size()];
         for (int way = 0; way < gains.length; way++) {
             gains[way] = all.get(way).gain();
         }
-        return new Ways(
+        return new AirPaths(
                 all.stream().map(way -> rings[way.body()]).toArray(float[][]::new),
-                all.stream().mapToInt(Way::delayFrames).toArray(),
+                all.stream().mapToInt(AirPath::delayFrames).toArray(),
                 new int[gains.length],
                 gains);
     }
@@ -76,7 +76,7 @@ final class Room {
 
     /** Writes the sound pressure at a mic over frames that were heard before. */
     void reach(int mic, long frame, float[] out, int frames) {
-        Ways all = ways[mic];
+        AirPaths all = ways[mic];
         for (int way = 0; way < all.from().length; way++) {
             all.from()[way] = (int) (frame - all.delayFrames()[way] & ring - 1);
         }
@@ -84,11 +84,11 @@ final class Room {
         KERNEL.addStill(all.rings(), all.from(), all.gains(), out, 0, frames);
     }
 
-    private List<Way> waysTo(Mic mic) {
+    private List<AirPath> waysTo(Mic mic) {
         if (mic.body() >= 0) {
-            return List.of(new Way(mic.body(), 0, 1));
+            return List.of(new AirPath(mic.body(), 0, 1));
         }
-        List<Way> found = new ArrayList<>();
+        List<AirPath> found = new ArrayList<>();
         for (int body = 0; body < bodies.size(); body++) {
             Spot from = bodies.get(body);
             Spot to = mic.spot();
@@ -106,7 +106,7 @@ final class Room {
         return found;
     }
 
-    private void add(List<Way> found, int body, double metres, double share) {
-        found.add(new Way(body, air.delayFrames(metres, sampleRate), (float) (share / Math.max(NEAREST, metres))));
+    private void add(List<AirPath> found, int body, double metres, double share) {
+        found.add(new AirPath(body, air.delayFrames(metres, sampleRate), (float) (share / Math.max(NEAREST, metres))));
     }
 }

@@ -118,7 +118,7 @@ class KitsController {
     KitCard update(
             @PathVariable String session,
             @PathVariable String kit,
-            @RequestBody MappingController.SelectedTracks wanted) {
+            @RequestBody TracksController.SelectedTracks wanted) {
         return card(desk.update(new KitId(kit), new SessionId(session), wanted.tracks()));
     }
 
@@ -179,7 +179,7 @@ class KitsController {
 
     /** What tracks can be set like: settings that are kept, and other tracks. */
     @PostMapping("/sessions/{session}/settings/offered")
-    OfferedSettings offered(@PathVariable String session, @RequestBody MappingController.SelectedTracks wanted) {
+    OfferedSettings offered(@PathVariable String session, @RequestBody TracksController.SelectedTracks wanted) {
         Setting.Offered offered =
                 Setting.offered(desk.settings(), sessions.session(new SessionId(session)), wanted.tracks());
         return new OfferedSettings(
@@ -204,7 +204,7 @@ class KitsController {
     InputListController.Proposed use(
             @PathVariable String session,
             @PathVariable String setting,
-            @RequestBody MappingController.SelectedTracks wanted) {
+            @RequestBody TracksController.SelectedTracks wanted) {
         Session open = sessions.session(new SessionId(session));
         return new InputListController.Proposed(
                 desk.setting(new SettingId(setting)).edits(open, wanted.tracks()));

@@ -10,7 +10,7 @@ import vividlantern.format.Documents;
 import vividlantern.history.Refused;
 import vividlantern.mix.Lights;
 import vividlantern.mix.MixState;
-import vividlantern.mix.Needles;
+import vividlantern.mix.ShownLevels;
 import vividlantern.server.desk.NotFound;
 import vividlantern.session.SessionId;
 
@@ -23,7 +23,7 @@ class LevelSender {
     private final LiveRig rig;
     private final LivePages pages;
     private Beat beat;
-    private final Needles needles = new Needles();
+    private final ShownLevels needles = new ShownLevels();
     private MixState metered;
     private Lights lights;
     private int layout;

@@ -2,7 +2,7 @@ package vividlantern.server.live;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import vividlantern.engine.Place;
+import vividlantern.engine.SongPosition;
 import vividlantern.engine.Tape;
 
 /**
@@ -18,7 +18,7 @@ final class LiveFrames {
     private LiveFrames() {}
 
     /** Layout, whether the song plays, bar, beat (float), seconds (double), tempo (float), then level and held peak each. */
-    static ByteBuffer meters(int layout, int sampleRate, long frame, Place place, float[] values) {
+    static ByteBuffer meters(int layout, int sampleRate, long frame, SongPosition place, float[] values) {
         ByteBuffer buffer = begin(METERS, values.length / 2, sampleRate, frame, 28 + 4 * values.length);
         buffer.putInt(layout)
                 .putInt(place.playing() ? 1 : 0)

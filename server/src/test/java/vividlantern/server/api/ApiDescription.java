@@ -56,12 +56,12 @@ class ApiDescription {
             schemas.add(RigsController.CopyName.class);
             schemas.add(RigsController.KeptCopy.class);
             schemas.add(RigsController.Difference.class);
-            schemas.add(MappingController.WantedTracks.class);
-            schemas.add(MappingController.WantedTracksOf.class);
-            schemas.add(MappingController.WantedSplit.class);
-            schemas.add(MappingController.SelectedTracks.class);
-            schemas.add(MappingController.Stroke.class);
-            schemas.add(MappingController.WantedCue.class);
+            schemas.add(TracksController.WantedTracks.class);
+            schemas.add(TracksController.WantedTracksOf.class);
+            schemas.add(TracksController.WantedSplit.class);
+            schemas.add(TracksController.SelectedTracks.class);
+            schemas.add(TracksController.Stroke.class);
+            schemas.add(TracksController.WantedCue.class);
             schemas.add(TemplatesController.WantedTemplate.class);
             schemas.add(TemplatesController.Card.class);
             schemas.add(TemplateDesk.FitOfRig.class);
@@ -72,7 +72,7 @@ class ApiDescription {
             schemas.add(SettingDocument.class);
             schemas.add(MapAnew.Proposal.class);
             schemas.add(RigsController.Loss.class);
-            schemas.add(MappingController.Found.class);
+            schemas.add(TracksController.Found.class);
             schemas.add(PreampsController.WantedGains.class);
             schemas.add(PreampsController.WantedSpare.class);
             schemas.add(PreampsController.WantedPorts.class);

@@ -9,7 +9,7 @@ import java.util.Map;
  * Every level that is shown, with a meter's ballistics: takes the windows of the engine's meters and gives what a page draws.
  * For one thread. What a key showed goes on when another state of the session has the key too.
  */
-public final class Needles {
+public final class ShownLevels {
 
     private Lights lights;
     private Meters meters;

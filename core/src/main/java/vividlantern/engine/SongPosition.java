@@ -7,12 +7,12 @@ import vividlantern.session.TempoCurve;
  *
  * @param beat from 1, with its fraction
  */
-public record Place(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {
+public record SongPosition(boolean playing, int bar, double beat, double seconds, double beatsPerMinute) {
 
-    static Place of(Transport transport, long deviceFrame, TempoCurve curve, int sampleRate) {
+    static SongPosition of(Transport transport, long deviceFrame, TempoCurve curve, int sampleRate) {
         double seconds = (double) transport.songFrameAt(deviceFrame) / sampleRate;
         double quarter = curve.quarter(seconds + 0.5 / sampleRate);
-        return new Place(
+        return new SongPosition(
                 transport.playing(),
                 curve.barAt(quarter),
                 curve.beatAt(quarter) + 1,

@@ -20,7 +20,7 @@ import vividlantern.session.VoiceId;
  * What listeners hear of the tracks of a session: from which sources, and how loud. The mixer, the meters and whoever
  * explains a silence ask here.
  */
-public final class Heard {
+public final class TrackGains {
 
     /** Where a channel hears nothing. */
     public static final int NO_SOURCE = -1;
@@ -31,14 +31,14 @@ public final class Heard {
      * @param factors what the input of each channel does to it: its cut and polarity
      * @param heard the sources as listeners get them; none also where an input is cut or silent
      */
-    record Way(int[] sources, double[] factors, int[] heard, double trim, double fader, boolean muted, boolean live) {}
+    record Path(int[] sources, double[] factors, int[] heard, double trim, double fader, boolean muted, boolean live) {}
 
     private final LiveState live;
     private final boolean anySoloed;
     private final int firstPlayed;
-    private final Map<TrackId, Way> ways = new HashMap<>();
+    private final Map<TrackId, Path> paths = new HashMap<>();
 
-    public Heard(Session session, Rig rig, LiveState live) {
+    public TrackGains(Session session, Rig rig, LiveState live) {
         this.live = live;
         anySoloed = session.anySoloed();
         Map<VoiceId, Integer> voices = new HashMap<>();
@@ -67,9 +67,9 @@ public final class Heard {
                 boolean silent = live.silentInputs().contains(sources[channel]);
                 factors[channel] = silent
                         ? 0
-                        : feed.flatMap(session::inputOf).map(Heard::factor).orElse(1.0);
+                        : feed.flatMap(session::inputOf).map(TrackGains::factor).orElse(1.0);
             }
-            ways.put(track.id(), way(track, sources, factors, session.isArmed(track)));
+            paths.put(track.id(), path(track, sources, factors, session.isArmed(track)));
         }
     }
 
@@ -96,13 +96,13 @@ public final class Heard {
         return input.cut() ? 0.0 : input.polarityFlipped() ? -1.0 : 1.0;
     }
 
-    private Way way(Track track, int[] sources, double[] factors, boolean armed) {
+    private Path path(Track track, int[] sources, double[] factors, boolean armed) {
         int[] heard = sources.clone();
         for (int channel = 0; channel < heard.length; channel++) {
             heard[channel] = factors[channel] == 0 ? NO_SOURCE : heard[channel];
         }
         double sign = track.polarityFlipped() ? -1 : 1;
-        return new Way(
+        return new Path(
                 sources,
                 factors,
                 heard,
@@ -113,24 +113,24 @@ public final class Heard {
     }
 
     /** What is known of a track, if the session has it. */
-    Optional<Way> way(TrackId track) {
-        return Optional.ofNullable(ways.get(track));
+    Optional<Path> path(TrackId track) {
+        return Optional.ofNullable(paths.get(track));
     }
 
     /** The sources of a track's channels; {@link #NO_SOURCE} where nothing feeds one. Not to be written to. */
     public int[] sources(Track track) {
-        return ways.get(track.id()).sources();
+        return paths.get(track.id()).sources();
     }
 
     /** The factor with which a channel of a track reaches any listener: its input's cut and polarity. */
     double ofInput(Track track, int channel) {
-        return ways.get(track.id()).factors()[channel];
+        return paths.get(track.id()).factors()[channel];
     }
 
     /** The factor with which a track reaches the main mix before its pan and the main level; 0 while it is silent there. */
     double mainGain(Track track) {
-        Way way = ways.get(track.id());
-        return offSpeakers(track).isEmpty() ? way.trim() * way.fader() : 0;
+        Path path = paths.get(track.id());
+        return offSpeakers(track).isEmpty() ? path.trim() * path.fader() : 0;
     }
 
     /** Which switch keeps a track from the main mix; "" if none does. */
@@ -141,29 +141,29 @@ public final class Heard {
         if (anySoloed && !track.soloed() && !track.soloSafe()) {
             return "silent, since others are soloed";
         }
-        return ways.get(track.id()).live() ? "" : "not heard: hear is " + track.hear();
+        return paths.get(track.id()).live() ? "" : "not heard: hear is " + track.hear();
     }
 
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
     double sendGain(Send send) {
-        return tappedGain(send, ways.get(send.trackId())) * send.level().gain();
+        return tappedGain(send, paths.get(send.trackId())) * send.level().gain();
     }
 
     /** Whether anything of a track reaches a cue by a send. */
     boolean reaches(Send send) {
         return sendGain(send) != 0
-                && IntStream.of(ways.get(send.trackId()).heard()).anyMatch(source -> source != NO_SOURCE);
+                && IntStream.of(paths.get(send.trackId()).heard()).anyMatch(source -> source != NO_SOURCE);
     }
 
     /** The factor with which a send takes its track at its tap, its own level left out; 0 while it is silent there. */
-    double tappedGain(Send send, Way way) {
-        if (send.muted() || live.headphonesCut() || !way.live()) {
+    double tappedGain(Send send, Path path) {
+        if (send.muted() || live.headphonesCut() || !path.live()) {
             return 0;
         }
         return switch (send.tap()) {
             case INPUT -> 1;
-            case PRE_FADER -> way.trim();
-            case POST_FADER -> way.muted() ? 0 : way.trim() * way.fader();
+            case PRE_FADER -> path.trim();
+            case POST_FADER -> path.muted() ? 0 : path.trim() * path.fader();
         };
     }
 }

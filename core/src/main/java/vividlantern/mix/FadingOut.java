@@ -12,29 +12,29 @@ import java.util.Set;
  * What must run on for a while when a plan follows another: edges on their way to zero, effects that are being faded out, and
  * the buses that hold them.
  */
-final class Leftovers {
+final class FadingOut {
 
     private final Map<String, MixPlan.Bus> merged = new LinkedHashMap<>();
     private final MixState old;
 
-    private Leftovers(MixPlan plan, MixState old) {
+    private FadingOut(MixPlan plan, MixState old) {
         this.old = old;
         plan.buses().forEach(bus -> merged.put(bus.key(), bus));
     }
 
     /** The buses of a plan with what is left of the state before it, each after those it reads. */
     static List<MixPlan.Bus> with(MixPlan plan, MixState old) {
-        Leftovers leftovers = new Leftovers(plan, old);
+        FadingOut fading = new FadingOut(plan, old);
         boolean any = false;
         for (MixPlan.Bus was : old.buses()) {
-            any |= leftovers.keep(was, plan.inputs() + plan.clicks().size());
+            any |= fading.keep(was, plan.inputs() + plan.clicks().size());
         }
         if (!any) {
             return plan.buses();
         }
-        leftovers.keepWhatIsRead();
+        fading.keepWhatIsRead();
         try {
-            return BusOrder.of(List.copyOf(leftovers.merged.values()));
+            return BusOrder.of(List.copyOf(fading.merged.values()));
         } catch (BusOrder.Loop turnedRound) {
             // What fed the other way round before cannot go on beside the new way; it ends at once.
             return plan.buses();

@@ -35,7 +35,7 @@ import vividlantern.session.edit.Edit;
 /** Inputs to tracks, many at once, and what would go wrong with the mapping as it is. Proposals are edits to be sent back. */
 @RestController
 @RequestMapping("/api/sessions/{session}")
-class MappingController {
+class TracksController {
 
     /**
      * Tracks to be added, of 1 to 8 channels each: as many as "count" by a pattern with {n} in it, or one a line if there is
@@ -82,7 +82,7 @@ class MappingController {
     private final LiveRig live;
     private final MediaDesk media;
 
-    MappingController(Desk desk, RigDesk rigs, LiveRig live, MediaDesk media) {
+    TracksController(Desk desk, RigDesk rigs, LiveRig live, MediaDesk media) {
         this.desk = desk;
         this.rigs = rigs;
         this.live = live;
@@ -160,7 +160,7 @@ class MappingController {
         Session open = open(session);
         Rig rig = desk.rigOf(open.id());
         return Readiness.of(open, rig, noted(open)).stream()
-                .map(MappingController::found)
+                .map(TracksController::found)
                 .toList();
     }
 
