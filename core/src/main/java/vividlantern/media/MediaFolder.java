@@ -28,6 +28,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.format.WavReader;
 import vividlantern.format.WavWriter;
@@ -102,11 +103,17 @@ public final class MediaFolder implements MediaShelf {
         return takeIn(name, in, OptionalInt.empty(), fits -> {});
     }
 
-    /** Lets go of a sound that is not used after all, if it was not here before and has not come again. */
-    public void letGo(Arrived arrived) {
-        if (!arrived.wasHere() && arrivals.get(arrived.media().id()) == arrived.time()) {
-            remove(arrived.media().id());
-        }
+    /** Lets go of sounds that are not used after all, those that were not here before and have not come again with anybody else. */
+    public void letGo(List<Arrived> arrived) {
+        Map<MediaId, List<Arrived>> byId = arrived.stream()
+                .collect(Collectors.groupingBy(each -> each.media().id()));
+        byId.forEach((id, times) -> {
+            boolean wasHere = times.stream().allMatch(Arrived::wasHere);
+            int first = times.stream().mapToInt(Arrived::time).min().orElseThrow();
+            if (!wasHere && arrivals.get(id) == first + times.size() - 1) {
+                remove(id);
+            }
+        });
     }
 
     /**

@@ -154,8 +154,25 @@ public class MediaFolderTest {
         folder.open(arrived.media(), 48_000).close();
         folder.open(arrived.media(), 96_000).close();
         assertThat(files()).hasSize(4);
-        folder.letGo(arrived);
+        folder.letGo(List.of(arrived));
         assertThat(files()).isEmpty();
+    }
+
+    @Test
+    public void oneThatCameTwiceIsLetGoTogetherAndStaysIfSomebodyElseBroughtItToo() throws IOException {
+        byte[] sound = WavBytes.sound(1, 48_000, 4800);
+        MediaFolder.Arrived first = folder.takeIn("a.wav", new ByteArrayInputStream(sound));
+        MediaFolder.Arrived second = folder.takeIn("b.wav", new ByteArrayInputStream(sound));
+        assertThat(second.wasHere()).isTrue();
+        folder.letGo(List.of(first));
+        assertThat(files()).as("the second is not let go").isNotEmpty();
+        folder.letGo(List.of(first, second));
+        assertThat(files()).isEmpty();
+        MediaFolder.Arrived own = folder.takeIn("a.wav", new ByteArrayInputStream(sound));
+        folder.takeIn("theirs.wav", new ByteArrayInputStream(sound));
+        MediaFolder.Arrived again = folder.takeIn("b.wav", new ByteArrayInputStream(sound));
+        folder.letGo(List.of(own, again));
+        assertThat(files()).as("somebody else brought it in between").isNotEmpty();
     }
 
     @Test

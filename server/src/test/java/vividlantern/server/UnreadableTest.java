@@ -12,6 +12,34 @@ import tools.jackson.databind.JsonNode;
 /** One session or rig that cannot be read never keeps others from opening, nor the program from starting. */
 public class UnreadableTest extends ServerTest {
 
+    /** As earlier versions took it in from elsewhere. */
+    @Test
+    public void aTrackThatIsWiderThanWhatFeedsItOpensAndSounds() {
+        JdbcTemplate database = ((ApplicationContext) program).getBean(JdbcTemplate.class);
+        assertThat(database.update("delete from track_feed where session_id = 'low-water' and track_id = 'room'"
+                        + " and channel = 1"))
+                .isOne();
+        stop();
+        program = begin(data);
+        assertThat(get(SESSION + "/readiness").isArray()
+                        || get(SESSION + "/readiness").isObject())
+                .isTrue();
+        assertThat(post("/api/live/low-water/commands", "p", "{\"kind\": \"take-rig\"}")
+                        .statusCode())
+                .isLessThan(300);
+        JsonNode room = get(SESSION)
+                .get("tracks")
+                .valueStream()
+                .filter(track -> track.get("id").asString().equals("room"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(room.get("width").asInt()).isEqualTo(2);
+        assertThat(room.get("feeds")).hasSize(2);
+        assertThat(room.get("feeds").get(1).get("port").isNull())
+                .as("nothing feeds it")
+                .isTrue();
+    }
+
     @Test
     public void whatCannotBeReadIsListedAndTheRestOpens() {
         String copy =

@@ -62,7 +62,8 @@ public class MediaDesk {
             made.sounds().forEach(media -> used.add(media.id()));
             return made;
         } finally {
-            arrived.stream().filter(each -> !used.contains(each.media().id())).forEach(folder::letGo);
+            arrived.removeIf(each -> used.contains(each.media().id()));
+            folder.letGo(arrived);
         }
     }
 
@@ -147,7 +148,7 @@ public class MediaDesk {
             return desk.change(id, person, "", List.of(edit), OptionalLong.empty())
                     .revision();
         } catch (RuntimeException refused) {
-            folder.letGo(arrived);
+            folder.letGo(List.of(arrived));
             throw refused;
         }
     }

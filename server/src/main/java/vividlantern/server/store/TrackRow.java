@@ -12,6 +12,7 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.hibernate.annotations.DynamicUpdate;
@@ -164,7 +165,7 @@ class TrackRow implements PartRow {
 
     @Override
     public Track part() {
-        return new Track(
+        Track stored = new Track(
                 new TrackId(key.id()),
                 position,
                 name,
@@ -183,5 +184,13 @@ class TrackRow implements PartRow {
                 soloed,
                 soloSafe,
                 new Look(colour, mark, folder, hidden));
+        return stored.isPlayed() || feeds.size() >= width ? stored : stored.fedBy(feedsOfAllChannels());
+    }
+
+    /** Earlier versions took in tracks that are wider than what feeds them: nothing feeds the rest. */
+    private List<Feed> feedsOfAllChannels() {
+        List<Feed> all = new ArrayList<>(feeds.stream().map(FeedColumns::feed).toList());
+        all.addAll(Collections.nCopies(width - feeds.size(), Feed.NOTHING));
+        return all;
     }
 }
