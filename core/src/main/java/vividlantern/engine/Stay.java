@@ -25,7 +25,6 @@ import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
 import vividlantern.rig.PairId;
-import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -46,7 +45,6 @@ public final class Stay implements AutoCloseable {
     private static final Logger LOG = System.getLogger(Stay.class.getName());
     private static final long ADVANCE_MILLIS = 4;
     private static final long LOOK_MILLIS = 500;
-    private static final int LOOKS_UNTIL_FORGOTTEN = 10;
     private static final long LONGEST_PROBE_MILLIS = 60_000;
     private static final int LOWEST_BAR = -8;
     private static final int HIGHEST_BAR = 100_000;
@@ -56,6 +54,7 @@ public final class Stay implements AutoCloseable {
     private final AtomicReference<Session> coming = new AtomicReference<>();
     private final Incidents incidents = new Incidents(Clock.systemUTC());
     private final ReelWatch reels = new ReelWatch(incidents);
+    private final InputWatch inputs = new InputWatch();
     private final Pauses enginePauses = new Pauses();
     private final Pauses preampPauses = new Pauses();
     private volatile Session session;
@@ -76,8 +75,6 @@ public final class Stay implements AutoCloseable {
     private volatile String inputFault = "";
     private volatile String reelFault = "";
     private Lateness lateness = Lateness.NONE;
-    private long silencedSamples;
-    private int looksWithoutSilenced;
     private volatile boolean givenUp;
     private long preampsRestUntil = Long.MIN_VALUE;
 
@@ -399,7 +396,7 @@ public final class Stay implements AutoCloseable {
     /** A device that went is taken again when it answers; an input that brings what is no sound is said. */
     private void look() {
         orBeginAnew(() -> {
-            lookAtInputs();
+            inputFault = inputs.look(run.engine().state(), rig);
             reelFault = reels.look(run.engine().reels(), session);
             lookWhetherItIsInTime();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
@@ -407,30 +404,6 @@ public final class Stay implements AutoCloseable {
                 beginAnew();
             }
         });
-    }
-
-    private void lookAtInputs() {
-        MixState state = run.engine().state();
-        List<Port> inputs = rig.engineInputs();
-        long silenced = 0;
-        String worst = "";
-        int most = 0;
-        for (int input = 0; input < inputs.size(); input++) {
-            int here = state.silencedSamples(input);
-            silenced += here;
-            if (here > most) {
-                most = here;
-                worst = inputs.get(input).houseLabel();
-            }
-        }
-        if (silenced > silencedSamples) {
-            inputFault = worst + " sends samples that are not numbers, " + most
-                    + " so far. They are silenced. Check its interface.";
-            looksWithoutSilenced = 0;
-        } else if (++looksWithoutSilenced > LOOKS_UNTIL_FORGOTTEN) {
-            inputFault = "";
-        }
-        silencedSamples = silenced;
     }
 
     private void lookWhetherItIsInTime() {
