@@ -16,7 +16,6 @@ function load() {
 }
 
 onMounted(load)
-defineExpose({ load })
 
 const all = computed(() => sounds.value.reduce((sum, each) => sum + each.bytes, 0))
 
