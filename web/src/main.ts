@@ -6,6 +6,13 @@ import './look/nonce'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { Problem } from './api/client'
+import { tell } from './desk/notice'
 import { router } from './router'
+
+/** What an act did not expect to fail is told all the same. */
+addEventListener('unhandledrejection', ({ reason }) => {
+  if (reason instanceof Problem) tell(reason.message)
+})
 
 createApp(App).use(createPinia()).use(router).mount('#page')

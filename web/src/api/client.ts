@@ -60,6 +60,7 @@ export type Link = TrackGroup['links'][number]
 export type ListedSong = Schemas['ListedSong']
 export type BundleContents = Schemas['BundleContents']
 export type Picture = Card['about']['picture']
+export type CountedUp = Schemas['CountedUp']
 export type Proposal = Schemas['Proposal']
 export type Loss = Schemas['Loss']
 export type Turned = Schemas['Turned']
@@ -67,6 +68,8 @@ export type Preamp = Schemas['Preamp']
 export type InputStanding = Schemas['InputStanding']
 export type MicKind = Schemas['MicKind']
 export type TrackStanding = Schemas['TrackStanding']
+export type May = TrackStanding['may'][number]
+export type Limits = Schemas['Limits']
 export type Wired = Schemas['Wired']
 export type FarEnd = Schemas['FarEnd']
 export type TimingSheet = Schemas['TimingSheet']
@@ -95,22 +98,28 @@ export type Hear = Track['hear']
 export type Tap = Send['tap']
 
 /** Something that could not be done, with a sentence for the person who wanted it. */
-export class Problem extends Error {}
+export class Problem extends Error {
+  /** @param instead the line of the log that can be taken back in its place */
+  constructor(
+    sentence: string,
+    readonly instead?: { line: number; words: string },
+  ) {
+    super(sentence)
+  }
+}
+
+/** The program does not answer at all. */
+export class Unreachable extends Problem {}
 
 export const api = createClient<paths>({ headers: { 'Lantern-Person': person } })
 
 api.use({
   async onResponse({ response }) {
     if (response.ok) return
-    let sentence = `The program answered ${response.status}.`
-    try {
-      sentence = ((await response.json()) as { detail?: string }).detail ?? sentence
-    } catch {
-      // no sentence came along
-    }
-    throw new Problem(sentence)
+    const told = await response.json().catch(() => ({}))
+    throw new Problem(told.detail ?? `The program answered ${response.status}.`, told.instead)
   },
   onError() {
-    return new Problem('The program does not answer. What you typed is still here; try again when it is back.')
+    return new Unreachable('The program does not answer. Try again when it is back.')
   },
 })

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { across, clock, countAt, partAt, signature, spotAt } from './bars'
+import { across, beatsBefore, clock, countAt, partAt, signature, spotAt } from './bars'
 
 type Meters = Parameters<typeof signature>[0][]
 
@@ -46,4 +46,13 @@ test('seconds and time signatures are written as they are read', () => {
   expect(clock(-61.4)).toBe('−1:01')
   expect(clock(3599.6)).toBe('60:00')
   expect(METERS.map(signature)).toEqual(['4/4', '6/8 in 2'])
+})
+
+test('a count-in says how many beats are left, and the part behind it', () => {
+  const song = { meters: METERS, parts: [{ name: 'Verse', bar: 1 }] } as unknown as Parameters<typeof beatsBefore>[0]
+  const at = (bar: number, beat: number) =>
+    beatsBefore(song, { playing: true, bar, beat, seconds: 0, beatsPerMinute: 100 })
+  expect(at(-1, 1)).toEqual({ left: 8, part: 'Verse' })
+  expect(at(0, 1.9)).toEqual({ left: 4, part: 'Verse' })
+  expect(at(0, 4.5)).toEqual({ left: 1, part: 'Verse' })
 })

@@ -15,6 +15,13 @@ export function countAt(song: Pick<SongOutline, 'meters'>, place: Place) {
   return { count: 1 + Math.floor(((place.beat - 1) * meter.feltIn) / meter.beats), of: meter.feltIn }
 }
 
+/** How many beats of a count-in are left before bar 1, this one among them, and the part that begins there. */
+export function beatsBefore(song: Pick<SongOutline, 'meters' | 'parts'>, place: Place) {
+  const beats = song.meters[0]?.beats ?? 4
+  const left = -place.bar * beats + beats - Math.floor(place.beat) + 1
+  return { left, part: song.parts.find((part) => part.bar === 1)?.name }
+}
+
 /** How far along the bars that are shown a place lies, which is in bars; in per cent. */
 export function across(song: Pick<SongOutline, 'bars'>, place: number) {
   return (100 * (place - 1)) / song.bars

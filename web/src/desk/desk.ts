@@ -4,7 +4,6 @@ import {
   api,
   type Command,
   type Edit,
-  type Found,
   type Happening,
   type Input,
   type Offers,
@@ -13,15 +12,19 @@ import {
   type Turned,
   type UndoState,
 } from '@/api/client'
+import { asking } from './findings'
 import { actsAlone } from './groups'
 import { darken, layLevelsOut, takeLevels } from './levels'
 import { beginListening, endListening, hear } from './listening'
 import { follow, type Place } from './live'
 import { trying } from './notice'
+import { askAboutPhantom } from './phantom'
 import { proposing } from './proposals'
-import { gathered, withParts } from './parts'
+import { outbox } from './outbox'
+import { type KindOfPart, gathered, withParts } from './parts'
 import { useRig } from './rig'
 import { useStandings } from './standings'
+import { undoing } from './undoing'
 
 /** The session on the page, as the server holds it, and everything that is done to it. */
 export const useDesk = defineStore('desk', () => {
@@ -40,7 +43,10 @@ export const useDesk = defineStore('desk', () => {
     driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
   })
   const rig = useRig()
-  const findings = shallowRef<Found[]>([])
+  const { findings, troubles, look } = asking(
+    () => session.value?.id,
+    () => [session.value?.revision, rig.rig?.revision, live.value?.dropout, live.value?.peaksJudged],
+  )
   /** How often something was measured of the rig while the page was open. */
   const measurements = ref(0)
   const connected = ref(false)
@@ -55,6 +61,7 @@ export const useDesk = defineStore('desk', () => {
   let missed = 0
   let catchingUp = false
   let close = () => {}
+  let kinds: KindOfPart[] = []
 
   const tracks = computed(() => session.value?.tracks ?? [])
   const inputs = computed(() => session.value?.inputs ?? [])
@@ -92,12 +99,14 @@ export const useDesk = defineStore('desk', () => {
       hello(told) {
         connected.value = true
         connection = told.connection
+        kinds = told.kinds
         session.value = told.session
         undoState.value = told.undo
         live.value = told.live
         coming.value = told.coming
         stand(told.inputs, told.tracks, true)
         storeTrouble.value = told.storeTrouble
+        void flush(told.session.id)
         void rig.open(told.session.rigId)
         if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
       },
@@ -105,7 +114,7 @@ export const useDesk = defineStore('desk', () => {
       changed(told) {
         if (!session.value || told.revision <= session.value.revision) return
         if (told.revision > session.value.revision + 1) return void catchUp(told.revision)
-        session.value = withParts(session.value, told.revision, told.changed)
+        session.value = withParts(kinds, session.value, told.revision, told.changed)
         undoState.value = told.undo
       },
       rigChanged(revision) {
@@ -131,6 +140,7 @@ export const useDesk = defineStore('desk', () => {
       },
       lost() {
         connected.value = false
+        live.value = null
         goDark()
       },
     })
@@ -173,34 +183,39 @@ export const useDesk = defineStore('desk', () => {
     goDark()
   }
 
-  /** Makes edits, all or none; a refusal is told beside what was touched. */
+  /** Makes edits, all or none; a refusal is told beside what was touched. Without a connection they wait. */
   function edit(edits: Edit[], gesture: string | null = null, alone = actsAlone()): Promise<boolean> {
     if (edits.length === 0) return Promise.resolve(true)
-    return trying(() =>
-      api.POST('/api/sessions/{session}/edits', {
-        ...at.value,
-        body: { edits, gesture, basedOn: null, alone },
-      }),
-    )
+    const asked = askAboutPhantom(edits, inputs.value, inputStandingOf)
+    if (asked) return asked.then((yes) => yes && send(edits, gesture, alone))
+    return send(edits, gesture, alone)
   }
 
-  function undo() {
-    return trying(() => api.POST('/api/sessions/{session}/undo', at.value))
+  function send(edits: Edit[], gesture: string | null, alone: boolean): Promise<boolean> {
+    return onItsWay(trying(() => put(session.value!.id, { edits, gesture, alone })))
   }
 
-  function redo() {
-    return trying(() => api.POST('/api/sessions/{session}/redo', at.value))
-  }
+  const { unsent, put, flush, takeBack } = outbox((to, change) =>
+    api.POST('/api/sessions/{session}/edits', {
+      params: { path: { session: to } },
+      body: { ...change, basedOn: null },
+    }),
+  )
+
+  const { onItsWay, undo, redo } = undoing({
+    undo: async (line) =>
+      (line === undefined && takeBack(session.value!.id)) ||
+      api.POST('/api/sessions/{session}/undo', { params: { path: at.value.params.path, query: { line } } }),
+    redo: () => api.POST('/api/sessions/{session}/redo', at.value),
+  })
 
   /** The inputs that feed no track. */
   const unmapped = computed(() => inputs.value.filter((input) => !inputStandingOf(input.id).tracks))
 
   /** An id for something that is to be added, from its name. */
   async function freshId(kind: string, name: string): Promise<string> {
-    const query = { kind, name }
-    const answer = await api.GET('/api/sessions/{session}/fresh-id', {
-      params: { path: at.value.params.path, query },
-    })
+    const asked = { params: { path: at.value.params.path, query: { kind, name } } }
+    const answer = await api.GET('/api/sessions/{session}/fresh-id', asked)
     return answer.data!.id
   }
 
@@ -208,13 +223,8 @@ export const useDesk = defineStore('desk', () => {
     return trying(() => api.POST('/api/live/{session}/commands', { ...at.value, body: wanted }))
   }
 
-  function playOrStop() {
-    return command(live.value?.playing ? { kind: 'stop' } : { kind: 'play', bar: null })
-  }
-
-  function cutHeadphones() {
-    return command({ kind: 'cut-headphones', cut: !live.value?.headphonesCut })
-  }
+  const playOrStop = () => command(live.value?.playing ? { kind: 'stop' } : { kind: 'play', bar: null })
+  const cutHeadphones = () => command({ kind: 'cut-headphones', cut: !live.value?.headphonesCut })
 
   /** Sends this browser what leaves an output: "main", a cue's id, or "" for nothing. */
   async function listen(to: string) {
@@ -226,10 +236,10 @@ export const useDesk = defineStore('desk', () => {
   /** Makes edits of the list, gains among them; while ears are held, trims take the difference. */
   async function editGains(edits: Edit[]): Promise<boolean> {
     const gains = edits.flatMap((each) =>
-      each.kind === 'set-input-gain' ? [{ input: each.input, gainDb: each.gainDb }] : [],
+      each.kind === 'set-input-gain' && each.gainDb !== null ? [{ input: each.input, gainDb: each.gainDb }] : [],
     )
     if (!holdsEars.value || gains.length === 0) return edit(edits)
-    const others = edits.filter((each) => each.kind !== 'set-input-gain')
+    const others = edits.filter((each) => each.kind !== 'set-input-gain' || each.gainDb === null)
     return proposed(async () => {
       const held = await api.POST('/api/sessions/{session}/preamps/hold-ears', { ...at.value, body: { gains } })
       return { data: { edits: [...others, ...(held.data?.edits ?? [])] } }
@@ -259,18 +269,6 @@ export const useDesk = defineStore('desk', () => {
     if (answer?.data) offers.value = answer.data
   })
 
-  /** What would go wrong is asked for once a while after the last change. */
-  let asking = 0
-  function look() {
-    clearTimeout(asking)
-    asking = window.setTimeout(async () => {
-      if (!session.value) return
-      const answer = await api.GET('/api/sessions/{session}/readiness', at.value).catch(() => null)
-      if (answer?.data) findings.value = answer.data
-    }, 250)
-  }
-  watch(() => [session.value?.id, session.value?.revision, rig.rig?.revision, live.value?.dropout], look)
-
   watch(cues, (now) => {
     if (listeningTo.value && listeningTo.value !== 'main' && !now.some((cue) => cue.id === listeningTo.value)) {
       listeningTo.value = ''
@@ -291,6 +289,7 @@ export const useDesk = defineStore('desk', () => {
     offers,
     ports,
     findings,
+    troubles,
     measurements,
     connected,
     missing,
@@ -311,6 +310,7 @@ export const useDesk = defineStore('desk', () => {
     proposed,
     undo,
     redo,
+    unsent,
     command,
     playOrStop,
     cutHeadphones,

@@ -1,6 +1,7 @@
 /**
  * Live levels, past the page's reactivity: whoever shows them is told once for each frame that arrives and asks for what it
- * needs. Values are dB as the server's meters give them; a clip count and a guard's hold-back come the same way.
+ * needs. Values are dB as the server's meters give them; how often an input clipped, with the seconds
+ * since, and a guard's hold-back come the same way.
  */
 const DARK = -120
 

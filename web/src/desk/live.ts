@@ -1,4 +1,5 @@
 import type { Happening, InputStanding, Session, TrackStanding, UndoState } from '@/api/client'
+import type { KindOfPart } from './parts'
 import { person } from './person'
 
 /** Where the song is. */
@@ -15,6 +16,7 @@ export interface LiveListener {
   hello(told: {
     connection: string
     session: Session
+    kinds: KindOfPart[]
     undo: UndoState
     storeTrouble: string
     live: Happening | null

@@ -1,10 +1,18 @@
 import { ref } from 'vue'
+import { Problem } from '@/api/client'
 
 /** A sentence for the person at the page, beside the thing it is about. */
 export interface Notice {
   sentence: string
   x: number
   y: number
+  offer?: Offer
+}
+
+/** What can be done about it by one press. */
+export interface Offer {
+  words: string
+  act: () => unknown
 }
 
 export const notice = ref<Notice | null>(null)
@@ -22,10 +30,10 @@ function place(): { x: number; y: number } {
 }
 
 /** Says why something could not be done, beside what was touched last. */
-export function tell(sentence: string) {
+export function tell(sentence: string, offer?: Offer) {
   clearTimeout(timer)
-  notice.value = { sentence, ...place() }
-  timer = window.setTimeout(() => (notice.value = null), 8000)
+  notice.value = { sentence, offer, ...place() }
+  timer = window.setTimeout(() => (notice.value = null), offer ? 20_000 : 8000)
 }
 
 export function dismiss() {
@@ -33,13 +41,17 @@ export function dismiss() {
   notice.value = null
 }
 
-/** Does something and tells why if it cannot be done; gives whether it was. */
-export async function trying(action: () => Promise<unknown>): Promise<boolean> {
+/** Does something and tells why if it cannot be done, with what could be done instead; gives whether it was done. */
+export async function trying(
+  action: () => Promise<unknown>,
+  offered: (problem: Problem) => Offer | undefined = () => undefined,
+): Promise<boolean> {
   try {
     await action()
     return true
   } catch (failed) {
-    tell(failed instanceof Error ? failed.message : String(failed))
+    const offer = failed instanceof Problem ? offered(failed) : undefined
+    tell(failed instanceof Error ? failed.message : String(failed), offer)
     return false
   }
 }

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Session } from '@/api/client'
-import { gathered, withParts } from './parts'
+import { type KindOfPart, gathered, withParts } from './parts'
 
 const SESSION = {
   id: 's',
@@ -16,7 +16,25 @@ const SESSION = {
   acknowledgements: [],
 } as unknown as Session
 
-const changed = (parts: Record<string, Record<string, unknown> | null>) => withParts(SESSION, 2, parts)
+const many = (kind: string, field: string, orderField: string, ...idFields: string[]): KindOfPart => ({
+  kind,
+  shape: 'many',
+  field,
+  idFields,
+  orderField,
+})
+
+const KINDS: KindOfPart[] = [
+  { kind: 'settings', shape: 'spread', field: '', idFields: [], orderField: '' },
+  { kind: 'song', shape: 'one-or-none', field: 'songEntry', idFields: [], orderField: '' },
+  many('track', 'tracks', 'position', 'id'),
+  many('cue', 'cues', 'position', 'id'),
+  { kind: 'send', shape: 'within-cues', field: 'cues', idFields: ['trackId'], orderField: '' },
+  many('acknowledgement', 'acknowledgements', '', 'key'),
+  many('direct', 'direct', '', 'cue', 'input'),
+]
+
+const changed = (parts: Record<string, Record<string, unknown> | null>) => withParts(KINDS, SESSION, 2, parts)
 
 test('a part that changed takes its place by its order, and what did not change is the same object', () => {
   const next = changed({
@@ -47,6 +65,17 @@ test('a cue keeps its sends, and a send changes in its cue', () => {
 test('what is taken note of keeps the slashes of its key', () => {
   const next = changed({ 'acknowledgement/port/in-1/twice': { key: 'port/in-1/twice' } })
   expect(next.acknowledgements.map((each) => each.key)).toEqual(['port/in-1/twice'])
+})
+
+test('a part that is named by two others stands by both, and one that is there once comes and goes', () => {
+  const next = changed({
+    'direct/c/2': { cue: 'c', input: '2', level: -3 },
+    'direct/c/1': { cue: 'c', input: '1', level: -6 },
+    song: { key: 'D' },
+  })
+  expect(next.direct.map((each) => each.input)).toEqual(['1', '2'])
+  expect(next.songEntry).toMatchObject({ key: 'D' })
+  expect(changed({ song: null }).songEntry).toBeNull()
 })
 
 test('settings are laid over the session, and a part of no known kind is an error', () => {

@@ -1,81 +1,68 @@
-import type { Backing, Cue, Input, Performer, Send, Session, Track } from '@/api/client'
+import type { Session } from '@/api/client'
 
 type Part = Record<string, unknown>
 type Changed = Record<string, Part | null>
 
-function put<T extends { id: string }>(list: T[], id: string, part: Part | null, order: (a: T, b: T) => number): T[] {
-  const others = list.filter((each) => each.id !== id)
-  return part ? [...others, part as unknown as T].sort((a, b) => order(a, b) || (a.id < b.id ? -1 : 1)) : others
+/** Where the parts of a kind stand in a session, as the program says. */
+export interface KindOfPart {
+  /** With this their keys begin. */
+  kind: string
+  /** One whose fields are the session's own, one, one or none, many, or many within each cue. */
+  shape: 'spread' | 'one' | 'one-or-none' | 'many' | 'within-cues'
+  /** The field of the session that holds them. */
+  field: string
+  /** The fields of a part of which its key is made. */
+  idFields: string[]
+  /** The field by which they stand in order, before their ids; "" if it is the id. */
+  orderField: string
 }
 
-const byPosition = (a: { position: number }, b: { position: number }) => a.position - b.position
+const idOf = (kind: KindOfPart, part: Part) => kind.idFields.map((field) => part[field]).join('/')
 
-function putSend(cue: Cue, track: string, part: Part | null): Cue {
-  const others = cue.sends.filter((send) => send.trackId !== track)
-  const sends = part ? [...others, part as unknown as Send] : others
-  return { ...cue, sends: sends.sort((a, b) => (a.trackId < b.trackId ? -1 : 1)) }
+/** A list in which a part took its place, or from which it went. */
+function put(kind: KindOfPart, list: Part[], id: string, part: Part | null): Part[] {
+  const others = list.filter((each) => idOf(kind, each) !== id)
+  if (!part) return others
+  const order = (each: Part) => Number(each[kind.orderField] ?? 0)
+  return [...others, part].sort((a, b) => order(a) - order(b) || (idOf(kind, a) < idOf(kind, b) ? -1 : 1))
 }
 
-function withPart(session: Session, key: string, part: Part | null): Session {
-  const [kind = '', id = '', of = ''] = key.split('/')
-  switch (kind) {
-    case 'settings':
+/** A cue's sends are parts of their own: one that comes anew keeps those that are there. */
+function withItsSends(list: Part[], id: string, part: Part | null): Part | null {
+  return part && { ...part, sends: list.find((each) => each.id === id)?.sends ?? [] }
+}
+
+function withPart(kinds: KindOfPart[], session: Session, key: string, part: Part | null): Session {
+  const word = key.split('/', 1)[0]
+  const id = key.slice(word!.length + 1)
+  const kind = kinds.find((each) => each.kind === word)
+  if (!kind) throw new Error(`The page knows no part "${key}".`)
+  const held = session[kind.field as keyof Session] as unknown
+  switch (kind.shape) {
+    case 'spread':
       return { ...session, ...part }
-    case 'click':
-      return { ...session, click: part as unknown as Session['click'] }
-    case 'tempo-map':
-      return { ...session, tempoMap: part as unknown as Session['tempoMap'] }
-    case 'performer':
-      return { ...session, performers: put<Performer>(session.performers, id, part, byPosition) }
-    case 'marker':
-      return { ...session, markers: put(session.markers, id, part, (a, b) => a.bar - b.bar) }
-    case 'input':
-      return { ...session, inputs: put<Input>(session.inputs, id, part, (a, b) => a.number - b.number) }
-    case 'track':
-      return { ...session, tracks: put<Track>(session.tracks, id, part, byPosition) }
-    case 'view':
-      return { ...session, views: put(session.views, id, part, () => 0) }
-    case 'group':
-      return { ...session, groups: put(session.groups, id, part, () => 0) }
-    case 'bring':
-      return { ...session, bringing: put(session.bringing, id, part, byPosition) }
-    case 'song':
-      return { ...session, songEntry: part as unknown as Session['songEntry'] }
-    case 'direct': {
-      const others = session.direct.filter((each) => each.cue !== id || each.input !== of)
-      const all = part ? [...others, part as unknown as (typeof others)[number]] : others
-      const named = (each: { cue: string; input: string }) => `${each.cue}/${each.input}`
-      return { ...session, direct: all.sort((a, b) => (named(a) < named(b) ? -1 : 1)) }
+    case 'one':
+    case 'one-or-none':
+      return { ...session, [kind.field]: part }
+    case 'many': {
+      const hasSends = kinds.some((each) => each.shape === 'within-cues' && each.field === kind.field)
+      const taken = hasSends ? withItsSends(held as Part[], id, part) : part
+      return { ...session, [kind.field]: put(kind, held as Part[], id, taken) }
     }
-    case 'backing': {
-      const others = session.backing.filter((each) => each.track !== id)
-      const all = part ? [...others, part as unknown as Backing] : others
-      return { ...session, backing: all.sort((a, b) => (a.track < b.track ? -1 : 1)) }
+    case 'within-cues': {
+      const cue = id.split('/', 1)[0]!
+      const sends = (each: Part) => put(kind, each.sends as Part[], id.slice(cue.length + 1), part)
+      return {
+        ...session,
+        [kind.field]: (held as Part[]).map((each) => (each.id === cue ? { ...each, sends: sends(each) } : each)),
+      }
     }
-    case 'monitoring':
-      return { ...session, monitoring: part as unknown as Session['monitoring'] }
-    case 'control-room':
-      return { ...session, controlRoom: part as unknown as Session['controlRoom'] }
-    case 'acknowledgement': {
-      const acknowledged = key.slice(kind.length + 1)
-      const others = session.acknowledgements.filter((each) => each.key !== acknowledged)
-      const all = part ? [...others, part as unknown as (typeof others)[number]] : others
-      return { ...session, acknowledgements: all.sort((a, b) => (a.key < b.key ? -1 : 1)) }
-    }
-    case 'cue': {
-      const sends = session.cues.find((cue) => cue.id === id)?.sends ?? []
-      return { ...session, cues: put<Cue>(session.cues, id, part && { ...part, sends }, byPosition) }
-    }
-    case 'send':
-      return { ...session, cues: session.cues.map((cue) => (cue.id === id ? putSend(cue, of, part) : cue)) }
-    default:
-      throw new Error(`The page knows no part "${key}".`)
   }
 }
 
 /** Cues come before their sends and go after them, as their keys are sorted. */
-export function withParts(session: Session, revision: number, changed: Changed): Session {
-  const next = Object.entries(changed).reduce((all, [key, part]) => withPart(all, key, part), session)
+export function withParts(kinds: KindOfPart[], session: Session, revision: number, changed: Changed): Session {
+  const next = Object.entries(changed).reduce((all, [key, part]) => withPart(kinds, all, key, part), session)
   return { ...next, revision }
 }
 

@@ -5,6 +5,6 @@ export function proposing<Edit>(edit: (edits: Edit[]) => Promise<boolean>) {
   return async (ask: () => Promise<{ data?: { edits: Edit[] } }>): Promise<boolean> => {
     let edits: Edit[] = []
     const answered = await trying(async () => (edits = (await ask()).data!.edits))
-    return answered && edit(edits)
+    return answered && edits.length > 0 && edit(edits)
   }
 }

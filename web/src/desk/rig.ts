@@ -15,6 +15,7 @@ import {
 } from '@/api/client'
 import { trying } from './notice'
 import { proposing } from './proposals'
+import { undoing } from './undoing'
 
 /** The two ends of a cable, as seen from a port: what comes in there, and what goes on from there. */
 export type End = 'from' | 'to'
@@ -58,18 +59,17 @@ export const useRig = defineStore('rig', () => {
   /** Makes edits, all or none; a refusal is told beside what was touched. */
   async function edit(edits: RigEdit[]): Promise<boolean> {
     if (edits.length === 0) return true
-    const made = await trying(() => api.POST('/api/rigs/{rig}/edits', { ...at.value, body: { edits, basedOn: null } }))
-    if (made) await open(id)
-    return made
+    const body = { edits, basedOn: null }
+    return onItsWay(trying(() => api.POST('/api/rigs/{rig}/edits', { ...at.value, body }).then(() => open(id))))
   }
 
-  async function undo() {
-    if (await trying(() => api.POST('/api/rigs/{rig}/undo', at.value))) await open(id)
-  }
-
-  async function redo() {
-    if (await trying(() => api.POST('/api/rigs/{rig}/redo', at.value))) await open(id)
-  }
+  const { onItsWay, undo, redo } = undoing({
+    undo: (line) =>
+      api
+        .POST('/api/rigs/{rig}/undo', { params: { path: at.value.params.path, query: { line } } })
+        .then(() => open(id)),
+    redo: () => api.POST('/api/rigs/{rig}/redo', at.value).then(() => open(id)),
+  })
 
   const ports = computed(() => new Map((rig.value?.ports ?? []).map((port) => [port.id, port])))
   const devices = computed(() => (rig.value?.devices ?? []).filter((device) => !device.retired))

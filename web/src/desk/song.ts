@@ -1,6 +1,7 @@
 import { api, type ClickPattern, type SongOutline } from '@/api/client'
 import type { useDesk } from './desk'
 import { useFetched } from './fetched'
+import { unsentOf, whole } from './whole'
 
 type Desk = ReturnType<typeof useDesk>
 
@@ -12,7 +13,13 @@ export function useSong() {
   )
 }
 
-/** Changes the click. */
-export function setClick(desk: Desk, other: Partial<ClickPattern>) {
-  return desk.edit([{ kind: 'set-click', click: { ...desk.session!.click, ...other } }])
+const change = whole<ClickPattern>()
+
+/** Changes the click as the changes before this one leave it. */
+export function setClick(desk: Desk, other: (click: ClickPattern) => Partial<ClickPattern>) {
+  return change(
+    () => unsentOf(desk, 'set-click').at(-1)?.click ?? desk.session!.click,
+    (click) => ({ ...click, ...other(click) }),
+    (click) => desk.edit([{ kind: 'set-click', click }]),
+  )
 }

@@ -1,12 +1,14 @@
 import { shallowRef } from 'vue'
 import type { InputStanding, TrackStanding } from '@/api/client'
 
-const NO_INPUT: Omit<InputStanding, 'input'> = { tracks: '', place: null, gain: '', silent: false }
+const NO_INPUT: Omit<InputStanding, 'input'> = { tracks: '', place: null, gain: '', silent: false, phantomHarms: '' }
 const NO_TRACK: Omit<TrackStanding, 'track'> = {
   inputs: [],
   ports: [],
   players: [],
   cues: [],
+  own: [],
+  may: [],
   hearers: [],
   fedBy: '',
   offSpeakers: '',

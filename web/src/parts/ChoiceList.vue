@@ -1,14 +1,20 @@
 <script setup lang="ts" generic="Value extends string | number">
 import { NSelect } from 'naive-ui'
-import { onMounted, ref } from 'vue'
+import { h, onMounted, ref } from 'vue'
 
 /** A list that is open at once, to choose from by pressing or by typing a part of what is wanted. */
 const { value, options, label } = defineProps<{
   value: Value | null
-  options: { label: string; value: Value }[]
+  /** What each is called, and what it means if that is to be said. */
+  options: { label: string; value: Value; what?: string }[]
   label: string
 }>()
 const emit = defineEmits<{ choose: [value: Value]; close: [] }>()
+
+const words = (option: { label?: unknown; what?: unknown }) =>
+  option.what
+    ? h('span', [String(option.label), h('span', { class: 'soft' }, `  ${option.what}`)])
+    : String(option.label)
 
 const list = ref<InstanceType<typeof NSelect>>()
 onMounted(() => list.value?.focusInput())
@@ -24,6 +30,8 @@ const filter = (pattern: string, option: { label?: unknown }) =>
     filterable
     :show="true"
     :filter="filter"
+    :render-label="words"
+    :render-tag="({ option }) => String(option.label)"
     :value="value"
     :options="options"
     :placeholder="label"

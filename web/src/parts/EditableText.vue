@@ -2,7 +2,18 @@
 import { nextTick, ref } from 'vue'
 
 /** A name that can be written over in place. Enter accepts, Escape leaves it as it was. */
-const { text, label, set } = defineProps<{ text: string; label: string; set: (text: string) => Promise<unknown> }>()
+const {
+  text,
+  label,
+  set,
+  empty = '',
+} = defineProps<{
+  text: string
+  label: string
+  set: (text: string) => Promise<unknown>
+  /** What stands there while there is no text. */
+  empty?: string
+}>()
 
 const typing = ref(false)
 const written = ref('')
@@ -34,7 +45,7 @@ function accept() {
     @keydown.stop
     @blur="accept"
   />
-  <button v-else class="plain name" :title="`${label}: click to change`" @click="begin">{{ text }}</button>
+  <button v-else class="plain name" :title="`${label}: click to change`" @click="begin">{{ text || empty }}</button>
 </template>
 
 <style scoped>

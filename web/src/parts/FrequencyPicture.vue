@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { HEARD_HZ } from './heard'
 
 /** A curve over frequencies from 20 Hz to 20 kHz, evenly spread over octaves. */
 const { width, height, topDb, rangeDb, levels, points, label } = defineProps<{
@@ -13,8 +14,8 @@ const { width, height, topDb, rangeDb, levels, points, label } = defineProps<{
   label: string
 }>()
 
-const LOWEST = 20
-const OCTAVES = Math.log2(20000 / LOWEST)
+const [LOWEST, HIGHEST] = HEARD_HZ
+const OCTAVES = Math.log2(HIGHEST / LOWEST)
 const MARKS: [number, string][] = [
   [100, '100 Hz'],
   [1000, '1 kHz'],

@@ -33,7 +33,7 @@ function askPlaces() {
   askedAt = performance.now()
   const frame = root.value!.getBoundingClientRect()
   size = { width: Math.round(frame.width), height: Math.round(frame.height) }
-  const head = root.value!.querySelector('thead')?.getBoundingClientRect().bottom ?? frame.top
+  const head = root.value!.querySelector('thead th')?.getBoundingClientRect().bottom ?? frame.top
   if (head - frame.top !== top) drawn.clear()
   top = head - frame.top
   boxes = new Map()

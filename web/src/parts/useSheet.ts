@@ -26,6 +26,8 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
   move: (by: number) => unknown
   insert: () => unknown
   remove: () => unknown
+  /** Draws a row that may be out of sight. */
+  show: (row: number) => Promise<void>
 }) {
   const { grid, rows, columns, write } = options
   const row = ref(0)
@@ -91,6 +93,7 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
   }
 
   async function focus() {
+    await options.show(row.value)
     await nextTick()
     grid.value?.querySelector<HTMLElement>(`[data-cell="${row.value}/${column.value}"]`)?.focus()
   }

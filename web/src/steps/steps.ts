@@ -10,6 +10,8 @@ type RigStore = ReturnType<typeof useRig>
 /** Something that can be done from anywhere, found by its words. */
 export interface Doable {
   words: string
+  /** The key that does it too. */
+  key?: string
   act: () => unknown
 }
 
@@ -66,18 +68,18 @@ export const STEPS: Step[] = [
     title: 'Monitoring',
     view: () => import('./monitoring/MonitoringView.vue'),
     state: (desk) => {
-      const found = desk.findings.filter((each) => !each.acknowledged)
-      const late = found.filter((each) => each.key.startsWith('heard-late/') || each.key.startsWith('two-ways/'))
+      const late = desk.findings.filter((each) => !each.acknowledged && each.topic === 'late')
       if (late.length === 0) return desk.performers.length ? 'everybody in time' : 'no performers yet'
       return late.length === 1 ? late[0]!.sentence.replace(/\.$/, '') : `${late.length} hear themselves late or twice`
     },
     actions: (desk) => [
       {
         words: purposeOf(desk) === 'record' ? 'Set the buffer to mix' : 'Set the buffer to record',
+        key: 'L',
         act: () => switchPurpose(desk),
       },
-      { words: 'Dim the speakers, or let them back', act: () => dimOrNot(desk) },
-      { words: 'Mute the speakers, or let them back', act: () => muteOrNot(desk) },
+      { words: 'Dim the speakers, or let them back', key: 'D', act: () => dimOrNot(desk) },
+      { words: 'Mute the speakers, or let them back', key: 'M', act: () => muteOrNot(desk) },
       { words: 'Hear the main mix in the control room', act: () => switchControlRoom(desk, { hears: 'main' }) },
       ...desk.cues
         .filter((cue) => cue.output)

@@ -1,16 +1,23 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { countAt, partAt } from '@/desk/bars'
+import { beatsBefore, countAt, partAt } from '@/desk/bars'
 
 /** Where the song is, to be read across the room. */
 const { song } = defineProps<{ song: SongOutline }>()
 const emit = defineEmits<{ close: [] }>()
 
 const desk = useDesk()
+const closer = ref<HTMLButtonElement>()
+onMounted(() => closer.value?.focus())
 
 const count = computed(() => desk.place && countAt(song, desk.place))
+/** The beats that are left of a count-in before bar 1. */
+const countIn = computed(() => {
+  const place = desk.place
+  return place && place.bar < 1 ? beatsBefore(song, place) : null
+})
 const part = computed(() => desk.place && partAt(song, desk.place))
 const time = computed(() => {
   const seconds = desk.place?.seconds ?? 0
@@ -22,14 +29,18 @@ const time = computed(() => {
 
 <template>
   <div class="all" role="dialog" aria-label="Big clock" @keydown.esc.stop="emit('close')">
-    <button class="word close" autofocus @click="emit('close')">Close</button>
+    <button ref="closer" class="word close" @click="emit('close')">Close</button>
     <template v-if="desk.place">
-      <p class="bar">
+      <p v-if="countIn" class="bar">{{ countIn.left }}</p>
+      <p v-else class="bar">
         {{ desk.place.bar }}<span class="beat">{{ Math.floor(desk.place.beat) }}</span>
       </p>
       <p v-if="count" class="count">{{ count.count }} of {{ count.of }}</p>
       <p class="part">
-        <template v-if="part">
+        <template v-if="countIn">
+          count-in<span v-if="countIn.part" class="soft">, then {{ countIn.part }}</span>
+        </template>
+        <template v-else-if="part">
           {{ part.name }}
           <span class="soft">
             {{ part.left }} {{ part.left === 1 ? 'bar' : 'bars' }} left{{ part.then ? `, then ${part.then}` : '' }}

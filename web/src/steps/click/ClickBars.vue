@@ -54,7 +54,9 @@ const others = (bar: Bar, voice: ClickPattern['voices'][number]) =>
   )
 
 const setPatterns = (voice: ClickPattern['voices'][number], patterns: typeof voice.patterns) =>
-  setClick(desk, { voices: click.voices.map((each) => (each.id === voice.id ? { ...voice, patterns } : each)) })
+  setClick(desk, ({ voices }) => ({
+    voices: voices.map((each) => (each.id === voice.id ? { ...each, patterns } : each)),
+  }))
 </script>
 
 <template>

@@ -103,4 +103,12 @@ const extent = computed(() => {
 .page {
   padding: 4px 14px;
 }
+
+@media (max-width: 820px) {
+  .below,
+  .guides,
+  .song {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

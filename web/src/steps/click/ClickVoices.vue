@@ -2,11 +2,13 @@
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { api, type ClickPattern } from '@/api/client'
+import { useLimits } from '@/desk/limits'
 import { useDesk } from '@/desk/desk'
 import { setClick } from '@/desk/song'
 import { trying } from '@/desk/notice'
 import { useUpload } from '@/desk/upload'
 import EditableText from '@/parts/EditableText.vue'
+import FileChooser from '@/parts/FileChooser.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import NumberBox from '@/parts/NumberBox.vue'
@@ -15,8 +17,9 @@ import NumberBox from '@/parts/NumberBox.vue'
 const { click } = defineProps<{ click: ClickPattern }>()
 
 const desk = useDesk()
+const limits = useLimits()
 const { going, send, cancel } = useUpload()
-const chooser = ref<HTMLInputElement>()
+const chooser = ref<InstanceType<typeof FileChooser>>()
 /** The voice that shall strike what is chosen. */
 let wanted = ''
 
@@ -40,17 +43,10 @@ const soundsOf = (voice: Voice) => [
 function sound(voice: Voice, chosen: string) {
   if (chosen === CHOOSE) {
     wanted = voice.id
-    chooser.value?.click()
+    chooser.value?.choose()
   } else if (chosen !== OWN) {
     void set(voice, { sound: chosen as Voice['sound'], ownSound: null })
   }
-}
-
-function chosen(event: Event) {
-  const box = event.target as HTMLInputElement
-  const file = box.files?.[0]
-  if (file) send(file, { voice: wanted })
-  box.value = ''
 }
 
 const WHERE = [1, 2, 3, 4, 6].flatMap((steps) => [
@@ -60,40 +56,13 @@ const WHERE = [1, 2, 3, 4, 6].flatMap((steps) => [
 const whereOf = (voice: Voice) => `${voice.stepsPerBeat}/${voice.betweenBeats ? 'between' : 'all'}`
 
 function set(voice: Voice, other: Partial<Voice>) {
-  return setClick(desk, { voices: click.voices.map((each) => (each.id === voice.id ? { ...voice, ...other } : each)) })
+  return setClick(desk, ({ voices }) => ({
+    voices: voices.map((each) => (each.id === voice.id ? { ...each, ...other } : each)),
+  }))
 }
 
-/** A low voice of its own, on a track of its own. */
-async function add() {
-  let number = 2
-  while (click.voices.some((each) => each.id === `voice-${number}`)) number++
-  const voice: Voice = {
-    id: `voice-${number}`,
-    name: 'Low beats',
-    sound: 'skin',
-    pitchHz: 110,
-    stepsPerBeat: 1,
-    betweenBeats: false,
-    accent: 3,
-    patterns: [],
-    decayMs: null,
-    ownSound: null,
-    accentPitchHz: null,
-  }
-  const track = await desk.freshId('track', voice.name)
-  return desk.edit([
-    { kind: 'set-click', click: { ...click, voices: [...click.voices, voice] } },
-    { kind: 'add-click', track, name: voice.name, voice: voice.id },
-  ])
-}
-
-function remove(voice: Voice) {
-  const tracks = desk.tracks.filter((track) => track.voice === voice.id)
-  return desk.edit([
-    ...tracks.map((track) => ({ kind: 'remove-track' as const, track: track.id })),
-    { kind: 'set-click', click: { ...click, voices: click.voices.filter((each) => each.id !== voice.id) } },
-  ])
-}
+const add = () => desk.edit([{ kind: 'add-voice' }])
+const remove = (voice: Voice) => desk.edit([{ kind: 'remove-voice', voice: voice.id }])
 
 /** Plays a bar of a voice in this browser: one of the count-in if there is one, since that sounds in any case. */
 function hear(voice: Voice) {
@@ -155,8 +124,8 @@ function place(voice: Voice, where: string) {
           <NumberBox
             v-else
             :value="voice.pitchHz"
-            :min="100"
-            :max="8000"
+            :min="limits?.pitchHz.from"
+            :max="limits?.pitchHz.to"
             :label="`Pitch of ${voice.name} in Hz`"
             :set="(pitchHz) => set(voice, { pitchHz })"
           />
@@ -182,8 +151,8 @@ function place(voice: Voice, where: string) {
             v-else
             placeholder="usual"
             :value="voice.accentPitchHz"
-            :min="100"
-            :max="8000"
+            :min="limits?.pitchHz.from"
+            :max="limits?.pitchHz.to"
             :label="`Pitch of the accent of ${voice.name} in Hz`"
             :set="(accentPitchHz) => set(voice, { accentPitchHz })"
             :optional="() => set(voice, { accentPitchHz: null })"
@@ -195,8 +164,8 @@ function place(voice: Voice, where: string) {
             v-else
             placeholder="usual"
             :value="voice.decayMs"
-            :min="1"
-            :max="200"
+            :min="limits?.decayMs.from"
+            :max="limits?.decayMs.to"
             :label="`Decay of ${voice.name} in ms`"
             :set="(decayMs) => set(voice, { decayMs })"
             :optional="() => set(voice, { decayMs: null })"
@@ -219,16 +188,16 @@ function place(voice: Voice, where: string) {
       </tr>
     </tbody>
   </table>
-  <input
+  <FileChooser
     ref="chooser"
-    type="file"
+    label="A WAV file for a voice of the click"
     accept=".wav,audio/wav"
-    hidden
-    aria-label="A WAV file for a voice of the click"
-    @change="chosen"
+    @chosen="(file) => send(file, { voice: wanted })"
   />
   <p v-if="going" role="status">{{ going.name }} is on its way <NButton size="tiny" @click="cancel">Cancel</NButton></p>
-  <NButton size="small" :disabled="click.voices.length >= 8" @click="add">Add a voice</NButton>
+  <NButton size="small" :disabled="!limits || click.voices.length >= limits.clickVoices" @click="add"
+    >Add a voice</NButton
+  >
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Backing, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { clock } from '@/desk/bars'
+import { unsentOf, whole } from '@/desk/whole'
 import EditableText from '@/parts/EditableText.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
@@ -29,8 +30,14 @@ const about = computed(() => {
   return `${name}, ${clock(seconds.value)}, ${width}, ${sampleRate / 1000} kHz`
 })
 
+const change = whole<Backing>()
+const waiting = () => unsentOf(desk, 'set-backing').filter((each) => each.backing.track === track.id)
 const set = (other: Partial<Backing>, gesture: string | null = null) =>
-  desk.edit([{ kind: 'set-backing', backing: { ...backing!, ...other } }], gesture)
+  change(
+    () => waiting().at(-1)?.backing ?? backing!,
+    (base) => ({ ...base, ...other }),
+    (changed) => desk.edit([{ kind: 'set-backing', backing: changed }], gesture),
+  )
 </script>
 
 <template>
@@ -109,9 +116,7 @@ const set = (other: Partial<Backing>, gesture: string | null = null) =>
           :set="(to) => set({ to })"
         />
         s
-        <NCheckbox :checked="backing.loops" @update:checked="(loops: boolean) => set({ loops })">
-          over and over
-        </NCheckbox>
+        <NCheckbox :checked="backing.loops" @update:checked="(loops: boolean) => set({ loops })"> loop </NCheckbox>
         <span class="gain">
           gain
           <LevelNumber

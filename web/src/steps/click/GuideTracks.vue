@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useUpload, type Sounding } from '@/desk/upload'
+import FileChooser from '@/parts/FileChooser.vue'
 import GuideTrack from './GuideTrack.vue'
 
 /** What is played along with the song: sounds from files, dropped here. */
@@ -12,7 +13,7 @@ const { tracks } = defineProps<{ tracks: Track[] }>()
 const desk = useDesk()
 const { going, send, cancel } = useUpload()
 const over = ref(false)
-const chooser = ref<HTMLInputElement>()
+const chooser = ref<InstanceType<typeof FileChooser>>()
 /** Who shall play what is chosen. */
 let wanted: Sounding = {}
 
@@ -26,20 +27,13 @@ function drop(event: DragEvent) {
 
 function choose(track?: string) {
   wanted = track ? { track } : {}
-  chooser.value?.click()
-}
-
-function chosen(event: Event) {
-  const box = event.target as HTMLInputElement
-  const file = box.files?.[0]
-  if (file) send(file, wanted)
-  box.value = ''
+  chooser.value?.choose()
 }
 </script>
 
 <template>
   <div class="guides" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop">
-    <input ref="chooser" type="file" accept=".wav,audio/wav" hidden aria-label="A WAV file" @change="chosen" />
+    <FileChooser ref="chooser" label="A WAV file" accept=".wav,audio/wav" @chosen="(file) => send(file, wanted)" />
     <GuideTrack
       v-for="track in tracks"
       :key="track.id"

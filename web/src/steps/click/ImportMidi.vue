@@ -6,17 +6,18 @@ import { useDesk } from '@/desk/desk'
 import { person } from '@/desk/person'
 import DialogCard from '@/parts/DialogCard.vue'
 import DifferenceTable from '@/parts/DifferenceTable.vue'
-import FormRow from '@/parts/FormRow.vue'
+import FileChooser from '@/parts/FileChooser.vue'
+import { useBusy } from '@/parts/useBusy'
 
 /** Tempos, time signatures and parts from a MIDI file: what they would change is shown before anything does. */
 const emit = defineEmits<{ close: [] }>()
 
 const desk = useDesk()
+const { busy, run } = useBusy()
 const preview = ref<SongPreview | null>(null)
 const fault = ref('')
 
-async function look(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function look(file: File) {
   preview.value = null
   fault.value = ''
   if (!file) return
@@ -37,9 +38,15 @@ async function take() {
 <template>
   <DialogCard :show="true" title="Import a song from MIDI" :width="720" @update:show="emit('close')">
     <div class="form">
-      <FormRow label="A Standard MIDI File with tempos, time signatures and markers">
-        <input type="file" accept=".mid,.midi,audio/midi" @change="look" />
-      </FormRow>
+      <p>
+        <FileChooser
+          label="A Standard MIDI File with tempos, time signatures and markers"
+          accept=".mid,.midi,audio/midi"
+          button="Choose a MIDI file"
+          @chosen="look"
+        />
+        <span class="soft"> with tempos, time signatures and markers</span>
+      </p>
       <p v-if="fault" class="flare" role="alert">{{ fault }}</p>
       <template v-if="preview">
         <p v-for="note in preview.notes" :key="note" class="soft">{{ note }}</p>
@@ -48,7 +55,9 @@ async function take() {
       </template>
     </div>
     <template #footer>
-      <NButton type="primary" :disabled="!preview || preview.lines.length === 0" @click="take">Take it in</NButton>
+      <NButton type="primary" :disabled="!preview || preview.lines.length === 0" :loading="busy" @click="run(take)"
+        >Take it in</NButton
+      >
     </template>
   </DialogCard>
 </template>

@@ -6,7 +6,7 @@ import { setClick } from '@/desk/song'
 import NumberBox from '@/parts/NumberBox.vue'
 
 /** Where the song begins and ends, and for each of its parts what the click does there. */
-const { song, click } = defineProps<{ song: SongOutline; click: ClickPattern }>()
+const { song } = defineProps<{ song: SongOutline; click: ClickPattern }>()
 
 const desk = useDesk()
 
@@ -15,8 +15,10 @@ type Part = SongOutline['parts'][number]
 const need = (part: Part, needed: boolean) => desk.edit([{ kind: 'set-needs-click', marker: part.marker, needed }])
 
 function silence(part: Part, silent: boolean) {
-  const others = click.silentIn.filter((each) => each !== part.marker)
-  return setClick(desk, { silentIn: silent ? [...others, part.marker] : others })
+  return setClick(desk, ({ silentIn }) => {
+    const others = silentIn.filter((each) => each !== part.marker)
+    return { silentIn: silent ? [...others, part.marker] : others }
+  })
 }
 </script>
 

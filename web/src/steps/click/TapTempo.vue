@@ -104,7 +104,7 @@ async function play() {
     </div>
     <template #footer>
       <div class="acts">
-        <NButton :disabled="taps.length === 0" @click="again">Begin anew</NButton>
+        <NButton :disabled="taps.length === 0" @click="again">Start again</NButton>
         <NButton type="primary" :disabled="!found" @click="take">
           {{ along ? 'Lay the song on it' : 'Set the tempo' }}
         </NButton>

@@ -2,6 +2,7 @@
 import { NCheckbox } from 'naive-ui'
 import type { ClickPattern } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import { setClick } from '@/desk/song'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import NumberBox from '@/parts/NumberBox.vue'
@@ -10,6 +11,7 @@ import NumberBox from '@/parts/NumberBox.vue'
 defineProps<{ click: ClickPattern }>()
 
 const desk = useDesk()
+const limits = useLimits()
 
 const WHEN = {
   playing: { countInOnly: false, whileStopped: false },
@@ -35,11 +37,14 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
         :value="whenOf(click)"
         :options="OPTIONS"
         label="When the click sounds"
-        @update:value="(when: keyof typeof WHEN) => setClick(desk, WHEN[when])"
+        @update:value="(when: keyof typeof WHEN) => setClick(desk, () => WHEN[when])"
       />
     </p>
     <p>
-      <NCheckbox :checked="click.onlyArmed" @update:checked="(onlyArmed: boolean) => setClick(desk, { onlyArmed })">
+      <NCheckbox
+        :checked="click.onlyArmed"
+        @update:checked="(onlyArmed: boolean) => setClick(desk, () => ({ onlyArmed }))"
+      >
         only while a track is armed
       </NCheckbox>
     </p>
@@ -48,10 +53,10 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
       <NumberBox
         class="bars"
         :value="click.countInBars"
-        :min="0"
-        :max="8"
+        :min="limits?.countInBars.from"
+        :max="limits?.countInBars.to"
         label="Bars of count-in"
-        :set="(bars) => setClick(desk, { countInBars: bars })"
+        :set="(bars) => setClick(desk, () => ({ countInBars: bars }))"
       />
       {{ click.countInBars === 1 ? 'bar' : 'bars' }}
     </p>
@@ -61,11 +66,11 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
         class="bars"
         placeholder="no"
         :value="click.stopsAfterBars || null"
-        :min="1"
-        :max="1000"
+        :min="limits?.barsUntilSilent.from"
+        :max="limits?.barsUntilSilent.to"
         label="Bars after which the click stops"
-        :set="(bars) => setClick(desk, { stopsAfterBars: bars })"
-        :optional="() => setClick(desk, { stopsAfterBars: 0 })"
+        :set="(bars) => setClick(desk, () => ({ stopsAfterBars: bars }))"
+        :optional="() => setClick(desk, () => ({ stopsAfterBars: 0 }))"
       />
       bars of the song.
     </p>

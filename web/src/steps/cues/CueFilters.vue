@@ -3,22 +3,22 @@ import { NSwitch } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Cue, type CurvePoint } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import FrequencyPicture from '@/parts/FrequencyPicture.vue'
+import { HEARD_HZ } from '@/parts/heard'
 import CornerSlider from '@/parts/CornerSlider.vue'
 import HzNumber from '@/parts/HzNumber.vue'
 
 /** What a cue leaves out of low and high sound, and what that leaves of each frequency as a curve. */
 const { cue } = defineProps<{ cue: Cue }>()
 
-const LOWEST = 20
-const HIGHEST = 20000
-
 const desk = useDesk()
+const limits = useLimits()
 const curve = ref<CurvePoint[]>([])
 
 const filters = computed(() => [
-  { kind: 'set-cue-high-pass' as const, name: 'High-pass', corner: cue.highPass, lowest: 20, highest: 1000 },
-  { kind: 'set-cue-low-pass' as const, name: 'Low-pass', corner: cue.lowPass, lowest: 1000, highest: 20000 },
+  { kind: 'set-cue-high-pass' as const, name: 'High-pass', corner: cue.highPass, range: limits.value?.highPassHz },
+  { kind: 'set-cue-low-pass' as const, name: 'Low-pass', corner: cue.lowPass, range: limits.value?.lowPassHz },
 ])
 
 const words = computed(() => {
@@ -70,13 +70,13 @@ watch(
         :points="curve"
         :label="words"
       />
-      <template v-for="{ kind, name, corner, lowest, highest } in filters" :key="kind">
+      <template v-for="{ kind, name, corner, range } in filters" :key="kind">
         <CornerSlider
-          v-if="corner.on"
+          v-if="corner.on && range"
           :hz="corner.hz"
-          :scale="[LOWEST, HIGHEST]"
-          :lowest="lowest"
-          :highest="highest"
+          :scale="HEARD_HZ"
+          :lowest="range.from"
+          :highest="range.to"
           :label="`${name} in ${cue.name}`"
           :set="(hz, gesture) => desk.edit([{ kind, cue: cue.id, on: true, hz }], gesture)"
         />

@@ -81,10 +81,10 @@ const direct = computed(() =>
     <p v-if="shared.length" class="flare">{{ shared.join(', ') }} uses the same pair; both mixes are heard there.</p>
     <p v-if="!cue.output" class="flare">Without an output pair nobody hears this cue. Choose one above.</p>
     <div>
-      Level for all
+      Cue level
       <LitSheet>
         <LevelCell
-          label="Level for all"
+          label="Cue level"
           :light="`cue/${cue.id}`"
           :level="cue.level"
           :set="(level, gesture) => desk.edit([{ kind: 'set-cue-level', cue: cue.id, level }], gesture)"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref, watch, watchEffect } from 'vue'
+import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LampLight from '@/parts/LampLight.vue'
@@ -10,7 +11,15 @@ import CueMix from './CueMix.vue'
 import CueWay from './CueWay.vue'
 
 const desk = useDesk()
+const route = useRoute()
 const chosen = ref('')
+
+/** A way here may name the cue that is wanted. */
+watch(
+  () => route.query.cue,
+  (wanted) => (chosen.value = typeof wanted === 'string' ? wanted : chosen.value),
+  { immediate: true },
+)
 
 watchEffect(() => {
   if (!desk.cues.some((cue) => cue.id === chosen.value)) chosen.value = desk.cues[0]?.id ?? ''
@@ -91,10 +100,13 @@ watch(
 </template>
 
 <style scoped>
+/* However many cues there are, the mix below keeps the room. */
 .cues {
   display: flex;
   gap: 10px;
   flex-wrap: wrap;
+  max-height: 22vh;
+  overflow: auto;
 }
 
 .cue {
@@ -129,5 +141,11 @@ watch(
   gap: 16px;
   min-height: 0;
   flex: 1;
+}
+
+@media (max-width: 820px) {
+  .mix {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -2,6 +2,7 @@
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type LogLine } from '@/api/client'
+import { moment } from '@/desk/written'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import { person } from '@/desk/person'
@@ -82,14 +83,7 @@ function fold() {
   })
 }
 
-const when = (line: LogLine) =>
-  new Date(line.at).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-  })
+const when = (line: LogLine) => moment(line.at, { seconds: true })
 /** People are told apart by the random ids of their browsers, until they have names. */
 const who = (id: string) => (id === person ? 'you' : `another browser${id ? ` (${id.slice(0, 4)})` : ''}`)
 const seen = ref(new Set<string>())

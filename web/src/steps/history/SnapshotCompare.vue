@@ -7,12 +7,14 @@ import { paced } from '@/desk/paced'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import DifferenceTable from '@/parts/DifferenceTable.vue'
+import { useBusy } from '@/parts/useBusy'
 
 /** How now differs from a snapshot, and bringing it back, whole or in parts. */
 const { snapshot } = defineProps<{ snapshot: ListedSnapshot }>()
 const emit = defineEmits<{ close: [] }>()
 
 const desk = useDesk()
+const { busy, run } = useBusy()
 const cues = ref<{ id: string; name: string }[]>([])
 const scope = ref('all')
 const lines = ref<Compared[] | null>(null)
@@ -87,7 +89,9 @@ async function restore() {
       second="Now"
       label="What differs from the snapshot"
     />
-    <NButton type="primary" :disabled="!lines?.length" @click="restore">Restore {{ what }}</NButton>
+    <NButton type="primary" :disabled="!lines?.length" :loading="busy" @click="run(restore)"
+      >Restore {{ what }}</NButton
+    >
   </DialogCard>
 </template>
 

@@ -2,13 +2,18 @@
 import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type ListedSnapshot } from '@/api/client'
+import { moment } from '@/desk/written'
 import { useDesk } from '@/desk/desk'
 import { paced } from '@/desk/paced'
 import { trying } from '@/desk/notice'
 import SnapshotCompare from './SnapshotCompare.vue'
+import { useLimits } from '@/desk/limits'
+import { useBusy } from '@/parts/useBusy'
 
 /** Named states to go back to; the program takes some by itself, before large changes. */
 const desk = useDesk()
+const { busy, run } = useBusy()
+const limits = useLimits()
 const snapshots = ref<ListedSnapshot[]>([])
 const name = ref('')
 const compared = ref<ListedSnapshot | null>(null)
@@ -41,28 +46,23 @@ function remove(snapshot: ListedSnapshot) {
   })
 }
 
-const when = (snapshot: ListedSnapshot) =>
-  new Date(snapshot.madeAt).toLocaleString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  })
+const when = (snapshot: ListedSnapshot) => moment(snapshot.madeAt)
 </script>
 
 <template>
   <section aria-label="Snapshots">
     <h2>Snapshots</h2>
-    <form @submit.prevent="take">
+    <form @submit.prevent="run(take)">
       <input
         v-model="name"
         class="field"
-        maxlength="400"
+        :maxlength="limits?.textLength"
         aria-label="Name of the snapshot"
         placeholder="name of this state"
       />
-      <NButton attr-type="submit" size="small" type="primary" :disabled="!name.trim()">Take snapshot</NButton>
+      <NButton attr-type="submit" size="small" type="primary" :loading="busy" :disabled="!name.trim()"
+        >Take snapshot</NButton
+      >
     </form>
     <p v-if="snapshots.length === 0" class="soft">
       None yet. Take one before you try something; the way back is always there. Before large changes the program takes

@@ -2,14 +2,18 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Card, type FitOfRig, type FitSheet } from '@/api/client'
+import { api, type Card, type FitOfRig, type FitLine, type FitSheet } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { lastStep, showLike } from '@/desk/pageState'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import { useBusy } from '@/parts/useBusy'
 import { STEPS } from '@/steps/steps'
 import FitTable from './FitTable.vue'
+import { useLimits } from '@/desk/limits'
+
+const limits = useLimits()
 
 /** Begins a session from a template: what cannot stay where it was is shown line by line first, and changed by hand. */
 const { card, fits, after } = defineProps<{
@@ -20,6 +24,7 @@ const { card, fits, after } = defineProps<{
 }>()
 const emit = defineEmits<{ close: [] }>()
 
+const { busy, run } = useBusy()
 const router = useRouter()
 /** What shows a session is fetched while one still chooses. */
 void import('@/steps/session/SessionFrame.vue')
@@ -59,11 +64,10 @@ watch(
 )
 
 /** The others find places around what is chosen. A choice that cannot be is told, and taken back. */
-async function choose(part: string, chosen: string[], pair: string | null) {
+async function choose(line: FitLine, chosen: string[], pair: string | null) {
   const before = { ports: ports.value, pairs: pairs.value }
-  const [kind = '', id = ''] = part.split('/')
-  if (kind === 'input') ports.value = new Map([...ports.value, [id, chosen]])
-  else pairs.value = new Map([...pairs.value, [id, pair]])
+  if (line.input) ports.value = new Map([...ports.value, [line.input, chosen]])
+  if (line.cue) pairs.value = new Map([...pairs.value, [line.cue, pair]])
   if (!(await trying(look))) {
     ports.value = before.ports
     pairs.value = before.pairs
@@ -90,10 +94,10 @@ const moves = computed(() => (sheet.value?.lines.length ?? 0) > 0)
     :width="moves ? 860 : 460"
     @update:show="emit('close')"
   >
-    <form class="form" @submit.prevent="begin">
+    <form class="form" @submit.prevent="run(begin)">
       <div class="names" :class="{ wide: moves }">
-        <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
-        <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
+        <FormRow label="Name"><input v-model="name" class="field" required :maxlength="limits?.textLength" /></FormRow>
+        <FormRow label="Song"><input v-model="song" class="field" :maxlength="limits?.textLength" /></FormRow>
         <SelectRow v-model="rig" label="Rig" :options="fits.map((each) => ({ label: each.name, value: each.rig }))" />
       </div>
       <template v-if="sheet && moves">
@@ -102,7 +106,9 @@ const moves = computed(() => (sheet.value?.lines.length ?? 0) > 0)
         <p class="soft">What has no place stays in the session. Placing all of it is one change that can be undone.</p>
       </template>
       <p v-else class="soft">{{ words }}</p>
-      <NButton attr-type="submit" type="primary" :disabled="!name.trim() || !sheet">Create session</NButton>
+      <NButton attr-type="submit" type="primary" :loading="busy" :disabled="!name.trim() || !sheet"
+        >Create session</NButton
+      >
     </form>
   </DialogCard>
 </template>

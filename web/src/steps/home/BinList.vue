@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NButton, NPopconfirm } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api, type Binned } from '@/api/client'
 import { trying } from '@/desk/notice'
+import { ask } from '@/desk/question'
 import { day } from '@/desk/written'
 
 /** What was removed, and the way back. */
@@ -33,8 +34,17 @@ async function once(action: () => Promise<unknown>) {
 }
 
 const takeBack = (each: Binned) => once(() => api.POST('/api/bin/{kind}/{id}/take-back', at(each)))
-const deleteNow = (each: Binned) => once(() => api.DELETE('/api/bin/{kind}/{id}', at(each)))
-const empty = () => once(() => api.DELETE('/api/bin'))
+
+async function deleteNow(each: Binned) {
+  const sentence = `The ${each.kind} is deleted for good, with the sounds that nothing else plays.`
+  if (await ask({ title: `Delete ${each.name}?`, sentence, yes: 'Delete' }))
+    await once(() => api.DELETE('/api/bin/{kind}/{id}', at(each)))
+}
+
+async function empty() {
+  const sentence = 'All of it is deleted for good, with the sounds that nothing else plays.'
+  if (await ask({ title: 'Empty the bin?', sentence, yes: 'Delete all' })) await once(() => api.DELETE('/api/bin'))
+}
 </script>
 
 <template>
@@ -42,12 +52,7 @@ const empty = () => once(() => api.DELETE('/api/bin'))
     <h2 id="bin">Bin</h2>
     <p class="soft lead">
       What is removed stays here for 30 days.
-      <NPopconfirm positive-text="Delete all" negative-text="Keep" @positive-click="empty">
-        <template #trigger>
-          <NButton size="small" :disabled="busy">Empty the bin</NButton>
-        </template>
-        All of it is deleted for good, with the sounds that nothing else plays.
-      </NPopconfirm>
+      <NButton size="small" :disabled="busy" @click="empty">Empty the bin</NButton>
     </p>
     <table>
       <thead>
@@ -67,12 +72,9 @@ const empty = () => once(() => api.DELETE('/api/bin'))
             <button class="word" :disabled="busy" :aria-label="`Take back ${each.name}`" @click="takeBack(each)">
               Take back
             </button>
-            <NPopconfirm positive-text="Delete" negative-text="Keep" @positive-click="deleteNow(each)">
-              <template #trigger>
-                <button class="word" :disabled="busy" :aria-label="`Delete ${each.name} now`">Delete now</button>
-              </template>
-              {{ each.name }} is deleted for good.
-            </NPopconfirm>
+            <button class="word" :disabled="busy" :aria-label="`Delete ${each.name} now`" @click="deleteNow(each)">
+              Delete now
+            </button>
           </td>
         </tr>
       </tbody>

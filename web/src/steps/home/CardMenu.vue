@@ -4,6 +4,9 @@ import { ref } from 'vue'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import { useLimits } from '@/desk/limits'
+
+const limits = useLimits()
 
 /** What can be done with a session, a rig or a template at Home: renamed, duplicated, removed to the bin, and what is its own. */
 const {
@@ -64,7 +67,7 @@ async function accept() {
   </NDropdown>
   <DialogCard v-model:show="renaming" :title="`Rename ${name}`" :width="420">
     <form class="form" @submit.prevent="accept">
-      <FormRow label="Name"><input v-model="written" class="field" required maxlength="400" /></FormRow>
+      <FormRow label="Name"><input v-model="written" class="field" required :maxlength="limits?.textLength" /></FormRow>
       <NButton attr-type="submit" type="primary" :loading="busy" :disabled="!written.trim()">Rename</NButton>
     </form>
   </DialogCard>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NModal, NPopconfirm } from 'naive-ui'
+import { NButton, NModal } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type Contents, type ListedCopy, type Session } from '@/api/client'
 import { tell, trying } from '@/desk/notice'
-import { size } from '@/desk/written'
+import { ask } from '@/desk/question'
+import { size, moment } from '@/desk/written'
 import DialogCard from '@/parts/DialogCard.vue'
 
 /** Copies of everything, and the ways back to them. */
@@ -64,6 +65,10 @@ function takeOut(id: string) {
 }
 
 async function restore(copy: ListedCopy) {
+  const sentence =
+    `All sessions and rigs go back to ${time(copy.madeAt)}. Their present state is kept here as a copy. ` +
+    'The sound stops for a few seconds.'
+  if (!(await ask({ title: 'Restore this copy?', sentence, yes: 'Restore' }))) return
   beginningAnew.value = time(copy.madeAt)
   const begun = await trying(() => api.POST('/api/copies/{copy}/restore', { params: { path: { copy: copy.name } } }))
   if (begun) await answersAgain()
@@ -89,11 +94,7 @@ async function answersAgain() {
 
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
 
-function time(local: string) {
-  const at = new Date(local)
-  const day = at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
-  return `${day}, ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' })}`
-}
+const time = (local: string) => moment(local, { seconds: true })
 
 function holds(copy: ListedCopy) {
   if (copy.replaced) return 'what stood here before a copy took its place'
@@ -128,13 +129,7 @@ function holds(copy: ListedCopy) {
           <td class="right">{{ size(copy.bytes) }}</td>
           <td class="right">
             <button class="word" @click="look(copy)">Look inside</button>
-            <NPopconfirm positive-text="Go back" negative-text="Leave all as it is" @positive-click="restore(copy)">
-              <template #trigger>
-                <button class="word">Restore</button>
-              </template>
-              All sessions and rigs go back to {{ time(copy.madeAt) }}. Their present state is kept here as a copy. The
-              sound stops for a few seconds.
-            </NPopconfirm>
+            <button class="word" @click="restore(copy)">Restore</button>
           </td>
         </tr>
       </tbody>

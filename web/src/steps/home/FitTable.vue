@@ -5,7 +5,7 @@ import ChoiceList from '@/parts/ChoiceList.vue'
 
 /** Line by line where each input and cue goes on a rig, and why; each can be changed by hand. */
 const { sheet } = defineProps<{ sheet: FitSheet }>()
-const emit = defineEmits<{ choose: [part: string, ports: string[], pair: string | null] }>()
+const emit = defineEmits<{ choose: [line: FitLine, ports: string[], pair: string | null] }>()
 
 const NOWHERE = 'nowhere'
 
@@ -13,10 +13,11 @@ const NOWHERE = 'nowhere'
 const choosing = ref('')
 
 const key = (ports: string[]) => ports.join(' ')
-const isInput = (line: FitLine) => line.part.startsWith('input/')
+/** What tells lines apart: one is of an input or of a cue. */
+const named = (line: FitLine) => `${line.input ?? ''} ${line.cue ?? ''}`
 
 function options(line: FitLine, at: number) {
-  const places = isInput(line)
+  const places = line.input
     ? sheet.places
         .filter((place) => place.ports.length === sheet.widths[at])
         .map((place) => ({ label: label(line, place.houseLabel, place.usedBy), value: key(place.ports) }))
@@ -41,7 +42,7 @@ function chosen(line: FitLine): string {
 function choose(line: FitLine, value: string) {
   choosing.value = ''
   const ports = value === NOWHERE ? [] : value.split(' ')
-  emit('choose', line.part, ports, value === NOWHERE ? null : value)
+  emit('choose', line, ports, value === NOWHERE ? null : value)
 }
 </script>
 
@@ -57,12 +58,12 @@ function choose(line: FitLine, value: string) {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(line, at) in sheet.lines" :key="line.part">
+        <tr v-for="(line, at) in sheet.lines" :key="named(line)">
           <td class="strong">{{ line.name }}</td>
           <td class="soft">{{ line.from || 'nowhere yet' }}</td>
           <td>
             <ChoiceList
-              v-if="choosing === line.part"
+              v-if="choosing === named(line)"
               :value="chosen(line)"
               :options="options(line, at)"
               :label="`Where ${line.name} goes`"
@@ -75,7 +76,7 @@ function choose(line: FitLine, value: string) {
               class="plain to"
               title="Choose another place"
               :aria-label="`Where ${line.name} goes: ${line.to || 'no place'}`"
-              @click="choosing = line.part"
+              @click="choosing = named(line)"
             >
               <span :class="{ flare: !line.to }">{{ line.to || 'no place' }}</span>
             </button>

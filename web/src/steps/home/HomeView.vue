@@ -21,6 +21,7 @@ const bin = ref<InstanceType<typeof BinList>>()
 function rigsChanged() {
   void sessions.value?.load()
   void beginning.value?.load()
+  void templates.value?.load()
   void bin.value?.load()
 }
 

@@ -6,7 +6,7 @@ import { Problem, type BundleContents, type Session } from '@/api/client'
 import { trying } from '@/desk/notice'
 import { person } from '@/desk/person'
 import DialogCard from '@/parts/DialogCard.vue'
-import FormRow from '@/parts/FormRow.vue'
+import FileChooser from '@/parts/FileChooser.vue'
 import SelectRow from '@/parts/SelectRow.vue'
 
 /** Takes in a session that was saved as a bundle: looked into first, then placed on a rig; or a template that was saved as a file. */
@@ -33,14 +33,13 @@ async function send<Answer>(path: string, type = 'application/zip'): Promise<Ans
 }
 
 /** A template's document is put on the shelf at once; a bundle is looked into first. */
-async function look(event: Event) {
-  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
+async function look(chosen: File) {
+  file.value = chosen
   contents.value = null
   fault.value = ''
-  if (!file.value) return
   working.value = true
   try {
-    if (file.value.name.endsWith('.json')) {
+    if (chosen.name.endsWith('.json')) {
       await send('/api/templates/import', 'application/json')
       emit('template')
       return
@@ -82,9 +81,16 @@ async function takeIn() {
 <template>
   <DialogCard :show="true" title="Import" :width="480" @update:show="emit('close')">
     <form class="form" @submit.prevent="takeIn">
-      <FormRow label="A session saved as a bundle (ZIP), or a template saved as a file (JSON)">
-        <input type="file" accept=".zip,.json,application/zip,application/json" @change="look" />
-      </FormRow>
+      <p>A session saved as a bundle (ZIP), or a template saved as a file (JSON).</p>
+      <p class="line">
+        <FileChooser
+          label="A bundle or a template"
+          accept=".zip,.json,application/zip,application/json"
+          :button="file ? 'Another file' : 'Choose a file'"
+          @chosen="look"
+        />
+        <span class="soft">{{ file?.name }}</span>
+      </p>
       <p v-if="working" class="soft" role="status">Reading it.</p>
       <p v-if="fault" class="flare" role="alert">{{ fault }}</p>
       <template v-if="contents">
@@ -103,5 +109,11 @@ async function takeIn() {
 <style scoped>
 p {
   margin: 0;
+}
+
+.line {
+  display: flex;
+  align-items: center;
+  gap: 10px;
 }
 </style>

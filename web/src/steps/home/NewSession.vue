@@ -6,12 +6,17 @@ import { api, type ListedRig } from '@/api/client'
 import { trying } from '@/desk/notice'
 import FormRow from '@/parts/FormRow.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import { useBusy } from '@/parts/useBusy'
+import { useLimits } from '@/desk/limits'
+
+const limits = useLimits()
 
 /** A session that begins with nothing but a click. */
 
 /** The choice of a rig that is to be described yet. */
 const ANOTHER = 'another rig'
 
+const { busy, run } = useBusy()
 const router = useRouter()
 const rigs = ref<ListedRig[]>([])
 const rig = ref('')
@@ -24,7 +29,7 @@ const choices = computed(() => [
     label: `${each.name}, ${each.devices} ${each.devices === 1 ? 'device' : 'devices'}`,
     value: each.id,
   })),
-  { label: 'another one, to be described', value: ANOTHER },
+  { label: 'New rig…', value: ANOTHER },
 ])
 
 function load() {
@@ -55,18 +60,19 @@ function begin() {
 <template>
   <section aria-labelledby="new-session">
     <h2 id="new-session">New session</h2>
-    <form class="card" @submit.prevent="begin">
-      <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
-      <FormRow label="Song"><input v-model="song" class="field" maxlength="400" /></FormRow>
+    <form class="card" @submit.prevent="run(begin)">
+      <FormRow label="Name"><input v-model="name" class="field" required :maxlength="limits?.textLength" /></FormRow>
+      <FormRow label="Song"><input v-model="song" class="field" :maxlength="limits?.textLength" /></FormRow>
       <SelectRow v-model="rig" label="Rig" :options="choices" />
       <NButton
         attr-type="submit"
         type="primary"
+        :loading="busy"
         :disabled="!name.trim() || !rig || (rig === ANOTHER && !rigName.trim())"
         >Create session</NButton
       >
       <FormRow v-if="rig === ANOTHER" class="studio" label="What the studio is called">
-        <input v-model="rigName" class="field" maxlength="400" />
+        <input v-model="rigName" class="field" :maxlength="limits?.textLength" />
       </FormRow>
     </form>
   </section>

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, type ListedRig, type ListedSession } from '@/api/client'
 import { trying } from '@/desk/notice'
+import { day } from '@/desk/written'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import CardMenu from './CardMenu.vue'
 import ImportSession from './ImportSession.vue'
@@ -80,9 +81,7 @@ function used(session: ListedSession) {
   if (!session.usedAt) return ''
   const at = new Date(session.usedAt)
   const today = at.toDateString() === new Date().toDateString()
-  return today
-    ? `today ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-    : at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+  return today ? `today ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : day(session.usedAt)
 }
 </script>
 

@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api, type Card, type FitOfRig } from '@/api/client'
+import { inTurn } from '@/desk/inTurn'
 import { trying } from '@/desk/notice'
 import CardPicture from '@/parts/CardPicture.vue'
 import BeginFrom from './BeginFrom.vue'
@@ -19,16 +20,21 @@ const versionsOf = ref<Card | null>(null)
 function load() {
   return trying(async () => {
     cards.value = (await api.GET('/api/templates')).data ?? []
+    for (const card of cards.value) if (fits.value.has(card.id)) await askFits(card)
   })
 }
 
 onMounted(load)
 defineExpose({ load })
 
-async function askFits(card: Card) {
-  if (fits.value.has(card.id)) return
-  const answer = await api.GET('/api/templates/{template}/fits', { params: { path: { template: card.id } } })
-  fits.value = new Map([...fits.value, [card.id, answer.data ?? []]])
+const next = inTurn()
+
+/** How a card fits the rigs there are now. */
+function askFits(card: Card) {
+  return next(async () => {
+    const answer = await api.GET('/api/templates/{template}/fits', { params: { path: { template: card.id } } })
+    fits.value = new Map([...fits.value, [card.id, answer.data ?? []]])
+  })
 }
 
 /** Asks how a card fits once it comes into sight. */

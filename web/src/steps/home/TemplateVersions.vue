@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, type Card, type Compared } from '@/api/client'
+import { moment } from '@/desk/written'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import DifferenceTable from '@/parts/DifferenceTable.vue'
@@ -39,9 +40,6 @@ async function restore(version: number) {
   emit('changed')
   await load()
 }
-
-const when = (utc: string) =>
-  new Date(utc).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
@@ -49,7 +47,7 @@ const when = (utc: string) =>
     <ul>
       <li v-for="(each, at) in versions" :key="each.version">
         <strong>Version {{ each.version }}</strong>
-        <span class="soft">{{ when(each.keptAt) }}</span>
+        <span class="soft">{{ moment(each.keptAt) }}</span>
         <span class="fill"></span>
         <span v-if="at === 0" class="soft">the newest, new sessions begin from it</span>
         <template v-else>

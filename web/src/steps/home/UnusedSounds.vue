@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NButton, NPopconfirm } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { api, type UnusedSound } from '@/api/client'
 import { trying } from '@/desk/notice'
+import { ask } from '@/desk/question'
 import { day, size } from '@/desk/written'
 
 /** Sounds on the disk that nothing uses any more. */
@@ -20,8 +21,9 @@ onMounted(load)
 const all = computed(() => sounds.value.reduce((sum, each) => sum + each.bytes, 0))
 
 /** However often it is pressed. */
-async function remove(which: UnusedSound[]) {
-  if (busy.value) return
+async function remove(which: UnusedSound[], title: string) {
+  const sentence = which.length === 1 ? 'It is deleted for good.' : 'All of them are deleted for good.'
+  if (busy.value || !(await ask({ title, sentence, yes: 'Delete' }))) return
   busy.value = true
   await trying(async () => {
     for (const each of which) await api.DELETE('/api/sounds/unused/{sound}', { params: { path: { sound: each.id } } })
@@ -36,12 +38,9 @@ async function remove(which: UnusedSound[]) {
     <h2 id="unused-sounds">Unused sounds</h2>
     <p class="soft lead">
       No session, snapshot or template uses them.
-      <NPopconfirm positive-text="Delete all" negative-text="Keep" @positive-click="remove(sounds)">
-        <template #trigger>
-          <NButton size="small" :disabled="busy">Delete all, {{ size(all) }}</NButton>
-        </template>
-        All of them are deleted for good.
-      </NPopconfirm>
+      <NButton size="small" :disabled="busy" @click="remove(sounds, 'Delete all unused sounds?')">
+        Delete all, {{ size(all) }}
+      </NButton>
     </p>
     <table>
       <thead>
@@ -58,12 +57,14 @@ async function remove(which: UnusedSound[]) {
           <td>{{ day(each.cameAt) }}</td>
           <td class="right">{{ size(each.bytes) }}</td>
           <td class="right">
-            <NPopconfirm positive-text="Delete" negative-text="Keep" @positive-click="remove([each])">
-              <template #trigger>
-                <button class="word" :disabled="busy" :aria-label="`Delete the sound ${each.words}`">Delete</button>
-              </template>
-              It is deleted for good.
-            </NPopconfirm>
+            <button
+              class="word"
+              :disabled="busy"
+              :aria-label="`Delete the sound ${each.words}`"
+              @click="remove([each], `Delete the sound ${each.words}?`)"
+            >
+              Delete
+            </button>
           </td>
         </tr>
       </tbody>

@@ -6,11 +6,13 @@ import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import { useLimits } from '@/desk/limits'
 
 /** What the list needs to be there, to tick off while packing. */
 const shown = defineModel<boolean>('shown', { required: true })
 
 const desk = useDesk()
+const limits = useLimits()
 const items = ref<BringItem[]>([])
 const groups = computed(() => [...new Set(items.value.map((item) => item.group))])
 const at = computed(() => `/api/sessions/${desk.session!.id}`)
@@ -65,7 +67,7 @@ watch(shown, (now) => {
       <label v-for="item in items.filter((each) => each.group === group)" :key="item.what" class="item">
         <input type="checkbox" :checked="packed.has(item.what)" @change="tick(item)" />
         <strong>{{ item.count }}</strong> × {{ item.what }}
-        <span :class="item.note.includes('locker') ? 'flare' : 'soft'">{{ item.note }}</span>
+        <span :class="item.lacking ? 'flare' : 'soft'">{{ item.note }}</span>
         <button
           v-if="item.own"
           class="word"
@@ -77,8 +79,17 @@ watch(shown, (now) => {
       </label>
     </template>
     <form class="own" @submit.prevent="add">
-      <FormRow label="Something of your own"><input v-model="what" class="field" maxlength="400" /></FormRow>
-      <FormRow label="How many"><input v-model="count" class="field count" type="number" min="1" max="999" /></FormRow>
+      <FormRow label="Something of your own"
+        ><input v-model="what" class="field" :maxlength="limits?.textLength"
+      /></FormRow>
+      <FormRow label="How many"
+        ><input
+          v-model="count"
+          class="field count"
+          type="number"
+          :min="limits?.bringCount.from"
+          :max="limits?.bringCount.to"
+      /></FormRow>
       <NButton attr-type="submit" size="small" :disabled="!what.trim()">Add</NButton>
     </form>
     <template #footer>

@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import { useBusy } from '@/parts/useBusy'
 import { preview } from './preview'
 
 const LEFT_OUT = 'left out'
@@ -13,6 +14,7 @@ const LEFT_OUT = 'left out'
 /** Says what each column of a file was taken for, and row by row what it would do; nothing changes until somebody takes it. */
 const file = defineModel<File | null>('file', { required: true })
 
+const { busy, run } = useBusy()
 const desk = useDesk()
 const read = ref<Preview | null>(null)
 
@@ -53,7 +55,7 @@ async function take() {
 </script>
 
 <template>
-  <DialogCard v-model:show="shown" title="What this file will do" :width="760">
+  <DialogCard v-model:show="shown" title="Check the import" :width="760">
     <template v-if="read">
       <h3 id="columns-of-the-file">What each column is</h3>
       <div class="columns" role="group" aria-labelledby="columns-of-the-file">
@@ -97,7 +99,7 @@ async function take() {
           <template v-if="leftOut.length">Columns left out: {{ leftOutWords }}.</template>
         </span>
         <NButton @click="shown = false">Cancel</NButton>
-        <NButton type="primary" :disabled="edits.length === 0" @click="take">Import the good rows</NButton>
+        <NButton type="primary" :loading="busy" :disabled="edits.length === 0" @click="run(take)">Import</NButton>
       </div>
     </template>
   </DialogCard>

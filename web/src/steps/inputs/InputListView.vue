@@ -1,20 +1,23 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, type Input } from '@/api/client'
+import { api, type Found, type Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
+import LevelIn from '@/parts/LevelIn.vue'
 import LitSheet from '@/parts/LitSheet.vue'
-import LampLight from '@/parts/LampLight.vue'
-import { usePortions } from '@/parts/usePortions'
 import { useSheet } from '@/parts/useSheet'
+import { useWindow } from '@/parts/useWindow'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import CellEditor from './CellEditor.vue'
 import CellWords from './CellWords.vue'
 import ColumnsMenu from './ColumnsMenu.vue'
-import { decimal, useColumns, type Column } from './columns'
+import CutSwitch from './CutSwitch.vue'
+import { decimal } from '@/desk/written'
+import { useColumns, type Column } from './columns'
 import ImportDialog from './ImportDialog.vue'
 import ListTools from './ListTools.vue'
 import PatchGrid from './PatchGrid.vue'
+import RowNumber from './RowNumber.vue'
 import { useClipboard } from './useClipboard'
 import { useRows } from './useRows'
 import { useShownColumns } from './useShownColumns'
@@ -38,13 +41,23 @@ const sheet = useSheet({
   move: rows.move,
   insert: rows.insert,
   remove: rows.remove,
+  show: (at) => list.show(at),
 })
 const { pasted, copy } = useClipboard({
   rows: computed(() => desk.inputs),
   columns,
   at: () => ({ row: sheet.row.value, column: sheet.column.value, whole: sheet.whole.value, range: sheet.range.value }),
 })
-const portion = usePortions(() => desk.inputs)
+/** The column after which an input's level stands: beside its gain wherever that is. */
+const metered = computed(() => (keys.value.includes('gain') ? 'gain' : 'source'))
+const TROUBLE = 27
+const list = useWindow(
+  () => desk.inputs,
+  (input) => TROUBLE * unsaid(input, desk.troubles.get(`input/${input.id}`) ?? []),
+)
+/** What is drawn, each with its place in the list. */
+const inSight = computed(() => list.drawn.value.map((input, index) => ({ input, r: list.first.value + index })))
+const { sheet: box, above, below } = list
 const inGrid = ref(false)
 const { editing, draft, selected, whole } = sheet
 
@@ -68,25 +81,20 @@ function move(input: Input, ports: string[]) {
   })
 }
 
+const unsaid = (input: Input, found: Found[]) =>
+  found.filter((each) => !saidBy(input).some((said) => said === each.topic)).length
+
 /** The rules whose findings an input's own cells tell. */
 function saidBy(input: Input) {
   const isShown = (key: string) => keys.value.includes(key)
-  const noPort = input.ports.length === 0 && isShown('port') ? ['input-without-port'] : []
-  const noTrack = !desk.inputStandingOf(input.id).tracks && isShown('track') ? ['input-without-track'] : []
+  const noPort = input.ports.length === 0 && isShown('port') ? (['no-port'] as const) : []
+  const noTrack = !desk.inputStandingOf(input.id).tracks && isShown('track') ? (['no-track'] as const) : []
   return [...noPort, ...noTrack]
 }
 
 function dropFile(event: DragEvent) {
   dragged.value = false
   file.value = event.dataTransfer?.files[0] ?? null
-}
-
-function renumber(input: Input, event: Event) {
-  const box = event.target as HTMLInputElement
-  const number = Number(box.value)
-  box.value = String(input.number)
-  if (!Number.isInteger(number)) tell('Inputs are numbered from 1 to 999.')
-  else if (number !== input.number) void desk.edit([{ kind: 'number-input', input: input.id, number }])
 }
 </script>
 
@@ -118,8 +126,15 @@ function renumber(input: Input, event: Event) {
       first row names the columns, one of them "Source".
     </p>
     <LitSheet v-else
-      ><div class="sheet">
-        <table ref="grid" role="grid" aria-label="Input list" @keydown="sheet.key" @copy="copy">
+      ><div ref="box" class="sheet">
+        <table
+          ref="grid"
+          role="grid"
+          aria-label="Input list"
+          :aria-rowcount="desk.inputs.length + 1"
+          @keydown="sheet.key"
+          @copy="copy"
+        >
           <thead>
             <tr>
               <th class="number">
@@ -127,112 +142,74 @@ function renumber(input: Input, event: Event) {
                   No.
                 </button>
               </th>
-              <th><span class="hidden">Level</span></th>
-              <th
-                v-for="column in columns"
-                :key="column.key"
-                :style="{ width: column.width }"
-                :class="{ number: column.number }"
-              >
-                {{ column.title }}
-              </th>
+              <template v-for="column in columns" :key="column.key">
+                <th :style="{ width: column.width }" :class="{ number: column.number }">{{ column.title }}</th>
+                <th v-if="column.key === metered" class="peak" title="The box is where peaks should reach">
+                  Level in, dBFS
+                </th>
+              </template>
               <th class="cut"><span class="hidden">Cut</span></th>
             </tr>
           </thead>
           <tbody>
-            <template v-for="(input, r) in portion" :key="input.id">
+            <tr v-if="above" aria-hidden="true" :style="{ height: `${above}px` }"></tr>
+            <template v-for="{ input, r } in inSight" :key="input.id">
               <tr
                 :class="{ picked: whole.has(input.id) }"
                 :aria-selected="selected.includes(input.id)"
+                :data-row="input.id"
+                :aria-rowindex="r + 2"
                 @dragover.prevent
                 @drop.stop.prevent="drop(input.id)"
               >
                 <td class="number" @click="sheet.pickRow(r, $event)">
-                  <input
-                    class="plain no"
-                    :value="input.number"
-                    :aria-label="`Number of ${input.source}`"
-                    @change="renumber(input, $event)"
-                    @keydown.stop
-                    @click.stop
-                  />
-                  <span
-                    class="grip"
-                    title="Select this row, or drag it elsewhere"
-                    aria-hidden="true"
-                    draggable="true"
-                    @dragstart="dragging = input.id"
-                    @dragend="dragging = null"
-                  ></span>
+                  <RowNumber :input="input" @drag="(on) => (dragging = on ? input.id : null)" />
                 </td>
-                <td><LampLight :light="`input/${input.id}`" /></td>
-                <td
-                  v-for="(column, c) in columns"
-                  :key="column.key"
-                  role="gridcell"
-                  :class="{
-                    number: column.number,
-                    at: sheet.isAt(r, c),
-                    taken: sheet.isIn(r, c),
-                    strong: column.key === 'source',
-                  }"
-                  :data-cell="`${r}/${c}`"
-                  :tabindex="sheet.isAt(r, c) ? 0 : -1"
-                  :aria-selected="sheet.isIn(r, c) || whole.has(input.id)"
-                  @focus="sheet.isAt(r, c) || sheet.go(r, c)"
-                  @mousedown="sheet.pressCell(r, c, $event)"
-                  @mouseenter="sheet.dragOver(r, c, $event)"
-                  @dblclick="sheet.begin()"
-                >
-                  <template v-if="editing && sheet.isAt(r, c)">
-                    <CellEditor
-                      v-model:draft="draft"
+                <template v-for="(column, c) in columns" :key="column.key">
+                  <td
+                    role="gridcell"
+                    :class="{
+                      number: column.number,
+                      at: sheet.isAt(r, c),
+                      taken: sheet.isIn(r, c),
+                      strong: column.key === 'source',
+                    }"
+                    :data-cell="`${r}/${c}`"
+                    :tabindex="sheet.isAt(r, c) ? 0 : -1"
+                    :aria-selected="sheet.isIn(r, c) || whole.has(input.id)"
+                    @focus="sheet.isAt(r, c) || sheet.go(r, c)"
+                    @mousedown="sheet.pressCell(r, c, $event)"
+                    @mouseenter="sheet.dragOver(r, c, $event)"
+                    @dblclick="sheet.begin()"
+                  >
+                    <template v-if="editing && sheet.isAt(r, c)">
+                      <CellEditor
+                        v-model:draft="draft"
+                        :input="input"
+                        :column="column"
+                        @commit="sheet.commit"
+                        @cancel="sheet.cancel"
+                        @closed="sheet.closed"
+                      />
+                    </template>
+                    <CellWords
+                      v-else
                       :input="input"
                       :column="column"
-                      @commit="sheet.commit"
-                      @cancel="sheet.cancel"
-                      @closed="sheet.closed"
+                      :shown="keys"
+                      :arrival="column.key === 'port' ? arrival(input) : ''"
+                      :standing="column.key === 'gain' ? desk.inputStandingOf(input.id).gain : ''"
                     />
-                  </template>
-                  <CellWords
-                    v-else
-                    :input="input"
-                    :column="column"
-                    :shown="keys"
-                    :arrival="column.key === 'port' ? arrival(input) : ''"
-                    :standing="column.key === 'gain' ? desk.inputStandingOf(input.id).gain : ''"
-                  />
-                </td>
-                <td class="cut">
-                  <span
-                    v-if="desk.inputStandingOf(input.id).silent"
-                    class="soft"
-                    title="Nobody hears it while a switch is thrown at its preamp"
-                  >
-                    silent
-                  </span>
-                  <button
-                    v-else
-                    class="word"
-                    :aria-pressed="input.cut"
-                    :aria-label="`Cut ${input.source}`"
-                    :title="
-                      input.cut ? 'Let everyone hear it again' : 'Silence it for every listener; recording goes on'
-                    "
-                    @click="desk.edit([{ kind: 'cut-input', input: input.id, cut: !input.cut }])"
-                  >
-                    cut
-                  </button>
-                </td>
+                  </td>
+                  <td v-if="column.key === metered" class="peak">
+                    <LevelIn :light="`input/${input.id}`" :name="input.source" :inputs="[input.id]" />
+                  </td>
+                </template>
+                <td class="cut"><CutSwitch :input="input" /></td>
               </tr>
-              <RowTrouble
-                :part="`input/${input.id}`"
-                :own="`Input ${input.number}, ${input.source}, `"
-                :said="saidBy(input)"
-                :after="2"
-                :columns="columns.length + 1"
-              />
+              <RowTrouble :part="`input/${input.id}`" :said="saidBy(input)" :after="1" :columns="columns.length + 2" />
             </template>
+            <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }"></tr>
           </tbody>
         </table></div
     ></LitSheet>
@@ -241,6 +218,9 @@ function renumber(input: Input, event: Event) {
       Arrow keys move, <kbd>Space</kbd> feeds.
     </p>
     <p v-else class="hint">
+      <strong v-if="desk.holdsEars">
+        Ears are held: a gain changes what comes in, and nobody hears it louder or softer.
+      </strong>
       Type to change a cell, <kbd>Enter</kbd> for the next row. Select cells with <kbd>Shift</kbd> and arrows, rows by
       their numbers: copy and paste to and from a spreadsheet, <kbd>Ctrl D</kbd> fills down,
       <kbd>Ctrl Enter</kbd> counts their ports up, <kbd>Delete</kbd> clears. <kbd>Insert</kbd> a row,
@@ -268,30 +248,13 @@ th:first-child {
   width: 58px;
 }
 
-th:nth-child(2) {
-  width: 30px;
+.peak {
+  width: 150px;
 }
 
 td {
   overflow: hidden;
   text-overflow: ellipsis;
-}
-
-.no {
-  width: 26px;
-  text-align: right;
-  cursor: text;
-  color: var(--soft);
-}
-
-.grip {
-  display: inline-block;
-  width: 8px;
-  height: 14px;
-  margin-left: 6px;
-  vertical-align: -2px;
-  border-left: 2px dotted var(--faint);
-  cursor: pointer;
 }
 
 td.at {

@@ -2,6 +2,8 @@
 import { NButton, NDropdown } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
+import FileChooser from '@/parts/FileChooser.vue'
+import { performersShown } from '@/steps/performers/shown'
 import BringDialog from './BringDialog.vue'
 
 /** The head of the input list: what it amounts to, and what is done to all of it or to the selected rows. */
@@ -23,7 +25,6 @@ const STEREO = [
 ]
 
 const desk = useDesk()
-const chooser = ref<HTMLInputElement>()
 const bringing = ref(false)
 
 const anyStereo = computed(() => desk.inputs.some((input) => input.width === 2))
@@ -34,12 +35,6 @@ const summary = computed(() => {
   if (desk.inputs.length === 0) return ''
   return open ? `${open} without a port` : `all with a port, ${powered} want +48 V`
 })
-
-function choose(event: Event) {
-  const box = event.target as HTMLInputElement
-  emit('take', box.files?.[0] ?? null)
-  box.value = ''
-}
 </script>
 
 <template>
@@ -64,17 +59,29 @@ function choose(event: Event) {
         v-if="!inGrid"
         class="word"
         :aria-pressed="desk.holdsEars"
-        title="When a gain changes, the track's trim takes the difference: what comes in changes, what is heard does not"
+        title="When a gain changes, the track's trim takes the difference: what comes in changes, what is heard does not. With one that only a hand turns, they follow once you say it is set."
         @click="desk.holdsEars = !desk.holdsEars"
       >
         Hold ears
       </button>
       <slot />
+      <NButton size="small" @click="performersShown = true">Performers</NButton>
     </template>
-    <NButton size="small" @click="chooser?.click()">Import CSV</NButton>
-    <NButton size="small" tag="a" :href="`/api/sessions/${desk.session!.id}/input-list.csv`" download
-      >Export CSV</NButton
+    <FileChooser
+      label="CSV file to import"
+      accept=".csv,.tsv,.txt,text/csv"
+      button="Import"
+      @chosen="(file) => emit('take', file)"
+    />
+    <NButton
+      size="small"
+      tag="a"
+      :href="`/api/sessions/${desk.session!.id}/input-list.csv`"
+      download
+      title="As a CSV file"
     >
+      Export
+    </NButton>
     <NButton size="small" @click="bringing = true">Print and gear list</NButton>
     <NDropdown
       v-if="mappable && anyStereo"
@@ -82,18 +89,10 @@ function choose(event: Event) {
       :options="STEREO"
       @select="(stereo: Stereo) => emit('makeTracks', stereo)"
     >
-      <NButton size="small">Make tracks</NButton>
+      <NButton size="small">Make tracks ▾</NButton>
     </NDropdown>
     <NButton v-else-if="mappable" size="small" @click="emit('makeTracks', 'one-track')">Make tracks</NButton>
     <NButton size="small" type="primary" @click="emit('add')">Add input</NButton>
-    <input
-      ref="chooser"
-      class="hidden"
-      type="file"
-      accept=".csv,.tsv,.txt,text/csv"
-      aria-label="CSV file to import"
-      @change="choose"
-    />
     <BringDialog v-model:shown="bringing" />
   </header>
 </template>

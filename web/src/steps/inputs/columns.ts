@@ -4,6 +4,7 @@ import { api, type Edit, type Input, type Offers } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { WIDTHS, widthWord } from '@/desk/feeds'
 import { useRig } from '@/desk/rig'
+import { decimal } from '@/desk/written'
 
 /** A column of the sheet: what stands in a cell, and the edits that write something else there. */
 export interface Column {
@@ -42,9 +43,6 @@ const POLARITY = [
 const FRESH = 'new'
 
 const placeKey = (place: Offers['tracks'][number]) => `${place.track}/${place.channel ?? 'all'}`
-
-/** A number as people write it; what is none is refused by the program with a sentence. */
-export const decimal = (text: string) => Number(text.replace(',', '.').replace('−', '-'))
 
 export function useColumns() {
   const desk = useDesk()
@@ -117,7 +115,7 @@ export function useColumns() {
       chosen: (input) => input.mic,
       open: true,
       edits: (input, mic) => {
-        const chosen = locker.value.find((each) => mic === `mic/${each.id}` || mic.endsWith(each.name))
+        const chosen = locker.value.find((each) => mic === `mic/${each.id}`)
         return chosen
           ? [{ kind: 'choose-mic', input: input.id, mic: chosen.id }]
           : [{ kind: 'set-input-mic', input: input.id, mic }]
@@ -222,13 +220,12 @@ export function useColumns() {
     },
     {
       key: 'gain',
-      cleared: '0',
       title: 'Gain dB',
       csv: 'Gain dB',
       width: '88px',
       number: true,
-      shown: (input) => String(input.gainDb),
-      edits: (input, gain) => [{ kind: 'set-input-gain', input: input.id, gainDb: decimal(gain) }],
+      shown: (input) => (input.gainDb === null ? '' : String(input.gainDb)),
+      edits: (input, gain) => [{ kind: 'set-input-gain', input: input.id, gainDb: gain.trim() ? decimal(gain) : null }],
     },
     {
       key: 'polarity',

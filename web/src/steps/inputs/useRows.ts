@@ -1,5 +1,6 @@
 import { nextTick, ref, watchEffect, type Ref } from 'vue'
 import { api, type Edit } from '@/api/client'
+import { placing } from '@/desk/countedUp'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
 import type { Range } from '@/parts/useSheet'
@@ -23,7 +24,7 @@ export function useRows(columns: Ref<Column[]>, sheet: () => Standing) {
   function countUp() {
     const params = { path: { session: desk.session!.id } }
     const body = { inputs: sheet().selected.value }
-    return desk.proposed(() => api.POST('/api/sessions/{session}/input-list/count-up', { params, body }))
+    return desk.proposed(() => placing(api.POST('/api/sessions/{session}/input-list/count-up', { params, body })))
   }
 
   async function add(before: string | null = null) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
 import type { TimingSheet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import BufferAdvice from './BufferAdvice.vue'
 import { ms } from './words'
 
 /** The buffers to choose from, each with the round trip and the engine's load; whatever is pointed at shows in every row. */
@@ -10,6 +10,8 @@ const shown = defineModel<number | null>('shown', { required: true })
 
 const desk = useDesk()
 const percent = (share: number) => `${Math.round(100 * share)} %`
+const load = (choice: TimingSheet['buffers']['choices'][number]) =>
+  choice.failed ? 'sound came late' : `load ${percent(choice.load)}`
 const choose = (bufferFrames: number) => desk.edit([{ kind: 'set-buffer', bufferFrames }])
 </script>
 
@@ -21,7 +23,7 @@ const choose = (bufferFrames: number) => desk.edit([{ kind: 'set-buffer', buffer
         :key="choice.bufferFrames"
         class="card"
         :aria-pressed="choice.bufferFrames === sheet.bufferFrames"
-        :aria-label="`Buffer of ${choice.bufferFrames} frames: ${ms(choice.roundTripMs)} round trip, load ${percent(choice.load)}`"
+        :aria-label="`Buffer of ${choice.bufferFrames} frames: ${ms(choice.roundTripMs)} round trip, ${load(choice)}`"
         @mouseenter="shown = choice.bufferFrames"
         @mouseleave="shown = null"
         @focus="shown = choice.bufferFrames"
@@ -30,20 +32,10 @@ const choose = (bufferFrames: number) => desk.edit([{ kind: 'set-buffer', buffer
       >
         <strong>{{ choice.bufferFrames }}</strong>
         <span>{{ ms(choice.roundTripMs) }}</span>
-        <span :class="{ flare: choice.heavy }">load {{ percent(choice.load) }}</span>
+        <span :class="{ flare: choice.heavy || choice.failed }">{{ load(choice) }}</span>
       </button>
     </div>
-    <p class="proposal">
-      {{ sheet.buffers.proposal }}
-      <NButton
-        v-if="sheet.buffers.proposed !== sheet.bufferFrames"
-        size="tiny"
-        type="primary"
-        @click="choose(sheet.buffers.proposed)"
-      >
-        Take {{ sheet.buffers.proposed }}
-      </NButton>
-    </p>
+    <BufferAdvice :buffers="sheet.buffers" class="proposal" />
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import type { ControlRoomSheet, NearOpenMics, Pair, SpeakerSet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import DialogCard from '@/parts/DialogCard.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -23,6 +24,7 @@ const { settings, standing, rooms, outputs, mainOutputs } = defineProps<{
 }>()
 
 const desk = useDesk()
+const limits = useLimits()
 
 const THEN: { label: string; value: NearOpenMics }[] = [
   { label: 'nothing happens', value: 'nothing' },
@@ -124,8 +126,8 @@ const mics = computed(() => [
           size="small"
           class="dim"
           :value="settings.dimDb"
-          :min="3"
-          :max="60"
+          :min="limits?.dimDb.from"
+          :max="limits?.dimDb.to"
           :input-props="{ 'aria-label': 'By how many dB dim lowers the speakers' }"
           @update:value="(db: number | null) => db !== null && desk.edit([{ kind: 'set-dim', db }])"
         />

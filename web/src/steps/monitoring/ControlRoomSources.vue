@@ -3,6 +3,7 @@ import { NButton, NInput, NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { ControlRoomSheet, SourceStanding } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
@@ -14,6 +15,7 @@ const { settings, standing } = defineProps<{
 }>()
 
 const desk = useDesk()
+const limits = useLimits()
 const name = ref('')
 const width = ref<number | null>(2)
 const port = ref<string | null>(null)
@@ -75,8 +77,8 @@ async function add() {
               :show-button="false"
               size="small"
               :value="source.width"
-              :min="1"
-              :max="8"
+              :min="limits?.sourceChannels.from"
+              :max="limits?.sourceChannels.to"
               :input-props="{ 'aria-label': `Channels of ${source.name}` }"
               @update:value="(channels: number | null) => channels !== null && change(source, { width: channels })"
             />
@@ -130,8 +132,8 @@ async function add() {
             v-model:value="width"
             :show-button="false"
             size="small"
-            :min="1"
-            :max="8"
+            :min="limits?.sourceChannels.from"
+            :max="limits?.sourceChannels.to"
             :input-props="{ 'aria-label': 'Channels of another source' }"
           />
         </td>

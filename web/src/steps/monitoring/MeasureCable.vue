@@ -2,6 +2,7 @@
 import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type CablePort, type FoundLoopback, type TimingSheet } from '@/api/client'
+import { moment } from '@/desk/written'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
@@ -60,7 +61,6 @@ function adopt(adopted: boolean) {
   return trying(() => api.POST('/api/rigs/{rig}/measured-latency', { params, body }))
 }
 
-const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const newest = computed(() => sheet.measured?.newest)
 const adopted = computed(() => sheet.measured?.adopted)
 const isNewest = computed(() => newest.value && adopted.value && newest.value.at === adopted.value.at)
@@ -106,7 +106,7 @@ const isNewest = computed(() => newest.value && adopted.value && newest.value.at
     </template>
     <template v-if="newest">
       <h3>{{ sheet.device }} at {{ sheet.sampleRate / 1000 }} kHz</h3>
-      <p>Measured {{ when(newest.at) }}: {{ sheet.measuredWords }}</p>
+      <p>Measured {{ moment(newest.at) }}: {{ sheet.measuredWords }}</p>
       <p v-if="sheet.stale" class="flare">That was with another buffer or driver. Measure again.</p>
       <div class="way">
         <NButton v-if="!isNewest" size="small" type="primary" @click="adopt(true)">Adopt as recording offset</NButton>

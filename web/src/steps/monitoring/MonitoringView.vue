@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
 import { purposeOf, switchPurpose, useTiming } from '@/desk/timing'
+import { performersShown } from '@/steps/performers/shown'
 import CompareMics from './CompareMics.vue'
 import BufferCards from './BufferCards.vue'
 import ControlRoom from './ControlRoom.vue'
@@ -38,7 +39,7 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
   <section class="step">
     <header>
       <h1>Monitoring</h1>
-      <span class="soft">Who hears themselves through which way, and how late.</span>
+      <span class="soft">Who hears themselves how, and how late.</span>
       <span class="fill"></span>
       <span class="joined" role="group" aria-label="What the buffer is for">
         <button
@@ -56,6 +57,7 @@ const performer = computed(() => desk.performers.find((each) => each.id === sele
           mix · {{ sheet?.monitoring.mixBuffer }}
         </button>
       </span>
+      <NButton size="small" @click="performersShown = true">Performers</NButton>
       <NButton size="small" @click="comparing = true">Compare two mics</NButton>
       <NButton size="small" @click="measuring = true">Measure with a cable</NButton>
     </header>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
-import type { Performer, PerformerTiming, SourceKind, TimingSheet } from '@/api/client'
+import type { Performer, PerformerTiming, TimingSheet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import FormRow from '@/parts/FormRow.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import { inWords } from './words'
-import NamedSelect from '@/parts/NamedSelect.vue'
+import PlaysSelect from '@/steps/performers/PlaysSelect.vue'
 
 /** What a performer plays, how late they may hear it, how far their speaker is, and how loud they hear each input direct. */
 const { timing, performer, sheet } = defineProps<{
@@ -18,21 +19,9 @@ const { timing, performer, sheet } = defineProps<{
 }>()
 
 const desk = useDesk()
+const limits = useLimits()
 
-const FROM_INPUTS = 'from-inputs'
-const kinds = computed(() => [
-  {
-    label: timing.plays && !performer.plays ? `${timing.plays}, by their inputs` : 'by their inputs',
-    value: FROM_INPUTS,
-  },
-  ...sheet.tolerances.map((each) => ({ label: each.words, value: each.source })),
-])
 const own = computed(() => sheet.tolerances.find((each) => each.source === timing.plays))
-
-function setPlays(value: string) {
-  const plays = value === FROM_INPUTS ? null : (value as SourceKind)
-  return desk.edit([{ kind: 'set-plays', performer: performer.id, plays }])
-}
 
 /** The inputs they play and those of others that they hear direct. */
 const inputs = computed(() => {
@@ -58,21 +47,15 @@ const cueName = computed(() => desk.cues.find((cue) => cue.id === timing.cue)?.n
       </p>
       <div class="fields">
         <FormRow label="Plays">
-          <NamedSelect
-            class="plays"
-            :value="performer.plays ?? FROM_INPUTS"
-            :options="kinds"
-            :label="`What ${performer.name} plays`"
-            @update:value="setPlays"
-          />
+          <PlaysSelect class="plays" :performer="performer" :sheet="sheet" />
         </FormRow>
         <FormRow v-if="own" :label="`Tolerance, ms (${own.words})`">
           <NInputNumber
             size="small"
             class="ms"
             :value="own.ms"
-            :min="0.5"
-            :max="100"
+            :min="limits?.toleranceMs.from"
+            :max="limits?.toleranceMs.to"
             :step="0.5"
             :input-props="{ 'aria-label': `How late ${own.words} may be heard, in ms` }"
             @update:value="
@@ -85,8 +68,8 @@ const cueName = computed(() => desk.cues.find((cue) => cue.id === timing.cue)?.n
             size="small"
             class="ms"
             :value="performer.metres"
-            :min="0"
-            :max="30"
+            :min="limits?.earMetres.from"
+            :max="limits?.earMetres.to"
             :step="0.5"
             :input-props="{
               'aria-label': `How far ${performer.name} is from their speaker, in metres; 0 with headphones`,

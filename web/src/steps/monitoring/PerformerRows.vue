@@ -75,6 +75,7 @@ function move(event: KeyboardEvent, by: number) {
         <tr
           v-for="{ timing, performer, would: at } in rows"
           :key="performer.id"
+          :data-row="performer.id"
           :class="{ selected: performer.id === selected }"
           @click="selected = performer.id"
         >

@@ -3,6 +3,7 @@ import { NButton, NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Level, Pair, TestSignal } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import { useRig } from '@/desk/rig'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
@@ -11,6 +12,7 @@ import NamedSelect from '@/parts/NamedSelect.vue'
 const { signal, outputs } = defineProps<{ signal: TestSignal | null; outputs: Pair[] }>()
 
 const desk = useDesk()
+const limits = useLimits()
 const rig = useRig()
 
 const KINDS: { label: string; value: TestSignal['kind'] }[] = [
@@ -78,8 +80,8 @@ function setKind(wanted: TestSignal['kind']) {
           size="small"
           class="hertz"
           :value="hertz"
-          :min="20"
-          :max="20000"
+          :min="limits?.toneHz.from"
+          :max="limits?.toneHz.to"
           :input-props="{ 'aria-label': 'Frequency of the tone in Hz' }"
           @update:value="setHertz"
         />

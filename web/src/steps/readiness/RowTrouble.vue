@@ -4,38 +4,28 @@ import type { Found } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 
 /**
- * What is wrong with a row, under it, with the way out: the part it is about, how findings call it, the rules whose findings
- * the row says in its own cells, and how many columns a sentence stands after and spans.
+ * What is wrong with a row, under it, with the way out: the part it is about, the topics of findings that the row says in its own
+ * cells, and how many columns a sentence stands after and spans.
  */
 const {
   part,
-  own,
   said = [],
   after,
   columns,
-} = defineProps<{ part: string; own: string; said?: string[]; after: number; columns: number }>()
+} = defineProps<{ part: string; said?: Found['topic'][]; after: number; columns: number }>()
 
 const desk = useDesk()
 
 /** A finding about several parts is said at each of them. */
-const found = computed(() =>
-  desk.findings.filter(
-    (each) => !each.acknowledged && each.about.includes(part) && !said.includes(each.key.split('/')[0]!),
-  ),
-)
-
-/** The row's own name need not be said again. */
-function words(each: Found) {
-  return each.sentence.startsWith(own) ? each.sentence.slice(own.length) : each.sentence
-}
+const found = computed(() => (desk.troubles.get(part) ?? []).filter((each) => !said.includes(each.topic)))
 </script>
 
 <template>
   <tr v-for="each in found" :key="each.key" class="trouble">
     <td :colspan="after"></td>
     <td :colspan="columns">
-      <span class="flare" :title="each.why">{{ words(each) }}</span>
-      <button v-if="each.button" class="word" @click="desk.edit(each.fix)">{{ each.button }}</button>
+      <span class="flare" :title="each.why">{{ each.sentence }}</span>
+      <button v-if="each.button" class="word" @click="desk.editGains(each.fix)">{{ each.button }}</button>
       <template v-else>
         <span class="soft">{{ each.byHand }}</span>
         <button v-if="each.turned" class="word" @click="desk.noteTurned(each.turned)">It is set now</button>

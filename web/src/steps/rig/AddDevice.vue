@@ -6,12 +6,17 @@ import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import { useLimits } from '@/desk/limits'
+import { useBusy } from '@/parts/useBusy'
+
+const limits = useLimits()
 
 /** A device from the shelf under a name of one's own, its runs of ports changed as wished before it is added. */
 const shown = defineModel<boolean>('shown', { required: true })
 const emit = defineEmits<{ added: [device: string] }>()
 
 const store = useRig()
+const { busy, run: once } = useBusy()
 const shelf = ref<AddDevice[]>([])
 const model = ref('')
 const name = ref('')
@@ -69,7 +74,13 @@ async function add() {
         />
       </FormRow>
       <FormRow label="Name">
-        <input v-model="name" class="field" aria-label="Name" maxlength="400" @keydown.enter="name.trim() && add()" />
+        <input
+          v-model="name"
+          class="field"
+          aria-label="Name"
+          :maxlength="limits?.textLength"
+          @keydown.enter="name.trim() && add()"
+        />
       </FormRow>
       <table v-if="runs.length" aria-label="Its ports">
         <tbody>
@@ -99,7 +110,7 @@ async function add() {
     <template #footer>
       <div class="foot">
         <NButton @click="shown = false">Cancel</NButton>
-        <NButton type="primary" :disabled="!name.trim() || !chosen" @click="add">Add</NButton>
+        <NButton type="primary" :disabled="!name.trim() || !chosen" :loading="busy" @click="once(add)">Add</NButton>
       </div>
     </template>
   </DialogCard>

@@ -2,7 +2,9 @@
 import { NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
+import { useLimits } from '@/desk/limits'
 import { useRig } from '@/desk/rig'
+import { decimal } from '@/desk/written'
 import EditableText from '@/parts/EditableText.vue'
 import DriverFacts from './DriverFacts.vue'
 
@@ -11,7 +13,8 @@ const { device } = defineProps<{ device: Device }>()
 
 const store = useRig()
 
-const converts = computed(() => ['interface', 'expander', 'sound-module'].includes(device.kind))
+const limits = useLimits()
+const converts = computed(() => limits.value?.deviceKinds.find((each) => each.kind === device.kind)?.converts)
 const CLOCKS: { label: string; value: Device['clock'] }[] = [
   { label: 'leads the clock', value: 'leads' },
   { label: 'follows the clock', value: 'follows' },
@@ -31,7 +34,7 @@ const drift = computed(() => `${((Math.abs(device.driftPpm) * 300) / 1000).toFix
 
 function number(event: Event, was: number, set: (value: number) => unknown) {
   const box = event.target as HTMLInputElement
-  const value = Number(box.value.replace(',', '.').replace('−', '-'))
+  const value = decimal(box.value)
   box.value = String(was)
   if (Number.isFinite(value) && value !== was) void set(value)
 }

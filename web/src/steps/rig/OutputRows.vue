@@ -8,7 +8,7 @@ import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import TieChoice from './TieChoice.vue'
 
-/** What goes out: a device's pairs of outputs with what hangs on them, then the outputs that are in no pair. */
+/** What goes out: a device's pairs of outputs with what they feed, then the outputs that are in no pair. */
 const { device } = defineProps<{ device: string }>()
 
 const store = useRig()
@@ -19,7 +19,7 @@ const FEEDS: { label: string; value: Pair['feeds'] }[] = [
   { label: 'headphones', value: 'headphones' },
   { label: 'my headphones', value: 'engineer' },
   { label: 'room speaker', value: 'room-speaker' },
-  { label: 'nothing', value: 'nothing' },
+  { label: 'no use', value: 'nothing' },
 ]
 
 const outputs = computed(() => store.portsOf(device, 'out').filter((port) => !port.hidden))
@@ -57,7 +57,7 @@ function goesTo(ids: string[]) {
 <template>
   <table aria-label="What goes out">
     <tbody>
-      <tr v-for="pair in pairs" :key="pair.id">
+      <tr v-for="pair in pairs" :key="pair.id" :data-row="pair.left">
         <td colspan="3">
           <div class="pair">
             <span class="strong">
@@ -88,21 +88,21 @@ function goesTo(ids: string[]) {
               :title="`Choose what ${pair.houseLabel} is tied to`"
               @click="chooseFor(pair)"
             >
-              {{ store.panelNames.get(pair.id) }} → {{ goesTo([pair.left, pair.right]) || 'nothing' }}
+              {{ store.panelNames.get(pair.id) }} → {{ goesTo([pair.left, pair.right]) || 'not tied' }}
             </button>
             <NSelect
               size="tiny"
               :value="pair.feeds"
               :options="FEEDS"
-              :input-props="{ 'aria-label': `What hangs on ${pair.houseLabel}` }"
-              :aria-label="`What hangs on ${pair.houseLabel}`"
+              :input-props="{ 'aria-label': `What ${pair.houseLabel} feeds` }"
+              :aria-label="`What ${pair.houseLabel} feeds`"
               :consistent-menu-width="false"
               @update:value="(feeds: Pair['feeds']) => store.edit([{ kind: 'set-pair-feeds', pair: pair.id, feeds }])"
             />
           </div>
         </td>
       </tr>
-      <tr v-for="port in single" :key="port.id">
+      <tr v-for="port in single" :key="port.id" :data-row="port.id">
         <td>
           <span class="strong">
             <EditableText

@@ -25,7 +25,7 @@ const side = computed(() => (pair.value?.left === port.id ? 'left of' : 'right o
 </script>
 
 <template>
-  <tr :class="{ picked, away: port.hidden }" :aria-selected="picked">
+  <tr :class="{ picked, away: port.hidden }" :aria-selected="picked" :data-row="port.id">
     <td>
       <button
         class="plain pick"

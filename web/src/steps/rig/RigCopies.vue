@@ -2,9 +2,11 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Difference, type KeptCopy } from '@/api/client'
+import { moment } from '@/desk/written'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import DialogCard from '@/parts/DialogCard.vue'
+import FileChooser from '@/parts/FileChooser.vue'
 
 /** Copies kept of the rig, and documents to and from elsewhere; each says what it would change before it does. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -14,9 +16,8 @@ const copies = ref<KeptCopy[]>([])
 const name = ref('')
 const looked = ref('')
 const difference = ref<Difference | null>(null)
-const chooser = ref<HTMLInputElement>()
+const chooser = ref<InstanceType<typeof FileChooser>>()
 
-const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 const document = computed(() => `/api/rigs/${store.rig!.id}/document.json`)
 
 async function list() {
@@ -46,11 +47,7 @@ function compare(copy: KeptCopy) {
   })
 }
 
-function takeIn(event: Event) {
-  const box = event.target as HTMLInputElement
-  const file = box.files?.[0]
-  box.value = ''
-  if (!file) return
+function takeIn(file: File) {
   void trying(async () => {
     let body
     try {
@@ -94,22 +91,15 @@ async function accept() {
       <ul class="copies">
         <li v-for="copy in copies" :key="copy.number">
           <span
-            ><strong>{{ copy.name }}</strong> <span class="soft">{{ when(copy.madeAt) }}</span></span
+            ><strong>{{ copy.name }}</strong> <span class="soft">{{ moment(copy.madeAt) }}</span></span
           >
           <button class="word" @click="compare(copy)">What would change</button>
         </li>
       </ul>
       <div class="way">
         <NButton tag="a" :href="document" download>Save as a document</NButton>
-        <NButton @click="chooser?.click()">Load a document</NButton>
-        <input
-          ref="chooser"
-          class="hidden"
-          type="file"
-          accept=".json,application/json"
-          aria-label="Rig document to load"
-          @change="takeIn"
-        />
+        <NButton @click="chooser?.choose()">Load a document</NButton>
+        <FileChooser ref="chooser" label="Rig document to load" accept=".json,application/json" @chosen="takeIn" />
       </div>
     </template>
   </DialogCard>

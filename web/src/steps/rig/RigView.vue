@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, type Port } from '@/api/client'
+import { useLimits } from '@/desk/limits'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import AddDevice from './AddDevice.vue'
 import DescribePorts from './DescribePorts.vue'
 import DeviceFacts from './DeviceFacts.vue'
+import { usePicked } from '@/parts/usePicked'
 import GroupOutputs from './GroupOutputs.vue'
 import DeviceTabs from './DeviceTabs.vue'
 import LostBySessions from './LostBySessions.vue'
@@ -22,41 +25,34 @@ import TogetherPorts from './TogetherPorts.vue'
 const LOCKER = 'the locker'
 
 const store = useRig()
+const limits = useLimits()
+const route = useRoute()
 const shown = ref('')
-const picked = ref(new Set<string>())
+/** A way here may name the device that is wanted. */
+watch(
+  () => route.query.device,
+  (wanted) => (shown.value = typeof wanted === 'string' ? wanted : shown.value),
+  { immediate: true },
+)
 const adding = ref(false)
 const naming = ref(false)
 const copying = ref(false)
 const describing = ref(false)
-let last = 0
 
 const devices = computed(() => store.devices)
 const device = computed(() => devices.value.find((each) => each.id === shown.value) ?? devices.value[0])
 const inputs = computed(() => (device.value ? store.portsOf(device.value.id, 'in') : []))
 const outputs = computed(() => (device.value ? store.portsOf(device.value.id, 'out') : []))
+const { picked, isPicked, pick, letGo } = usePicked(inputs)
 const named = computed(() => {
-  const chosen = inputs.value.filter((port) => picked.value.has(port.id))
-  return chosen.length ? chosen : inputs.value.length ? inputs.value : outputs.value
+  return picked.value.length ? picked.value : inputs.value.length ? inputs.value : outputs.value
 })
 const path = computed(() => {
-  const only = [...picked.value].at(-1)
-  return only ? store.path(only) : []
+  const last = picked.value.at(-1)
+  return last ? store.path(last.id) : []
 })
 
-watch(shown, () => (picked.value = new Set()))
-
-function pick(port: Port, at: number, event: MouseEvent) {
-  if (event.shiftKey) {
-    const [low, high] = [Math.min(last, at), Math.max(last, at)]
-    picked.value = new Set(inputs.value.slice(low, high + 1).map((each) => each.id))
-    return
-  }
-  last = at
-  const next = new Set(event.ctrlKey || event.metaKey ? picked.value : [])
-  if (picked.value.has(port.id)) next.delete(port.id)
-  else next.add(port.id)
-  picked.value = next
-}
+watch(shown, letGo)
 
 /** The ports that are named together. */
 const toName = ref<Port[]>([])
@@ -71,9 +67,7 @@ function pairAll(direction: Port['direction']) {
 }
 
 /** What of the selected leads on to somewhere. */
-const tieable = computed(() =>
-  inputs.value.filter((port) => picked.value.has(port.id) && store.endsOf(port.id).includes('to')),
-)
+const tieable = computed(() => picked.value.filter((port) => store.endsOf(port.id).includes('to')))
 const tying = ref(false)
 
 const firstEnds = ref<{ label: string; value: string }[]>([])
@@ -93,15 +87,16 @@ function tieInOrder(first: string) {
 }
 
 /** Two that are in no pair yet, wherever they are. */
-const pairable = computed(() => picked.value.size === 2 && [...picked.value].every((port) => !store.pairOf(port)))
+const pairable = computed(() => picked.value.length === 2 && picked.value.every((port) => !store.pairOf(port.id)))
 
 /** Side by side, and as many as a wide source may have. */
 const groupable = computed(() => {
-  const chosen = inputs.value.filter((port) => picked.value.has(port.id))
-  return chosen.length >= 3 && chosen.length <= 8 && chosen.at(-1)!.number - chosen[0]!.number === chosen.length - 1
+  const chosen = picked.value
+  const { from = Infinity, to = 0 } = limits.value?.portsOfAGroup ?? {}
+  return chosen.length >= from && chosen.length <= to && chosen.at(-1)!.number - chosen[0]!.number === chosen.length - 1
 })
 
-const makeOne = () => store.together([...picked.value])
+const makeOne = () => store.together(picked.value.map((port) => port.id))
 
 function show(id: string) {
   shown.value = id
@@ -112,7 +107,7 @@ function show(id: string) {
   <section class="step">
     <header>
       <h1>Rig</h1>
-      <span v-if="store.rig && picked.size === 0" class="soft"
+      <span v-if="store.rig && picked.length === 0" class="soft"
         >{{ store.rig.name }}. The fixed equipment, and what it is called.</span
       >
       <span class="fill"></span>
@@ -135,8 +130,8 @@ function show(id: string) {
         Tie {{ tieable.length }} in order
       </NButton>
       <NButton v-if="pairable" size="small" @click="makeOne">Pair these two</NButton>
-      <NButton v-if="groupable" size="small" @click="makeOne">Group {{ picked.size }}</NButton>
-      <NButton v-if="picked.size" size="small" @click="describing = true">Describe</NButton>
+      <NButton v-if="groupable" size="small" @click="makeOne">Group {{ picked.length }}</NButton>
+      <NButton v-if="picked.length" size="small" @click="describing = true">Describe</NButton>
       <NButton size="small" :disabled="!store.rig" @click="copying = true">Copies</NButton>
       <NButton size="small" type="primary" :disabled="!store.rig" @click="adding = true">Add a device</NButton>
     </header>
@@ -179,11 +174,11 @@ function show(id: string) {
                   </thead>
                   <tbody>
                     <PortRow
-                      v-for="(port, at) in inputs"
+                      v-for="port in inputs"
                       :key="port.id"
                       :port="port"
-                      :picked="picked.has(port.id)"
-                      @pick="pick(port, at, $event)"
+                      :picked="isPicked(port.id)"
+                      @pick="pick(port.id, $event)"
                     />
                   </tbody>
                 </table></div
@@ -285,5 +280,12 @@ h2 .word {
 
 table {
   table-layout: fixed;
+}
+
+@media (max-width: 820px) {
+  .both,
+  .outs {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -3,6 +3,8 @@ import { NButton, NPopover } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { api, type Lost } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useFetched } from '@/desk/fetched'
+import BufferAdvice from '@/steps/monitoring/BufferAdvice.vue'
 
 /** The sample rate and the buffer the engine runs at, and what another rate would cost before it is chosen. */
 const desk = useDesk()
@@ -14,8 +16,15 @@ const lost = ref<Lost[] | null>(null)
 const kilohertz = (hertz: number) => `${hertz / 1000} kHz`
 const roundTrip = computed(() => {
   const ms = desk.live?.roundTripMs
+  if (!desk.connected) return 'no connection'
   return ms === undefined ? 'not at the rig' : `${ms.toFixed(ms < 10 ? 2 : 1)} ms`
 })
+const buffers = useFetched(
+  () => [shown.value],
+  async (at) => ({
+    data: shown.value ? (await api.GET('/api/sessions/{session}/timing', at)).data?.buffers : undefined,
+  }),
+)
 const other = computed(() => rate.value !== desk.session!.sampleRate)
 
 watch(shown, () => (rate.value = desk.session!.sampleRate))
@@ -43,7 +52,7 @@ async function choose() {
     </template>
     <p v-if="desk.live?.dropout" class="dropout">{{ desk.live.dropout }}</p>
     <h3>Buffer</h3>
-    <p class="soft">Small to record, large to mix.</p>
+    <BufferAdvice v-if="buffers" :buffers="buffers" class="soft" />
     <button
       v-for="frames in desk.offers.driver.bufferFrames"
       :key="frames"

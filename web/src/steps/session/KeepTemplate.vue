@@ -10,6 +10,8 @@ import DifferenceTable from '@/parts/DifferenceTable.vue'
 import FormRow from '@/parts/FormRow.vue'
 import PictureChoice from '@/parts/PictureChoice.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import { useLimits } from '@/desk/limits'
+import { useBusy } from '@/parts/useBusy'
 
 /** Keeps the session as a template, from which others can begin, or as the next version of one. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -18,6 +20,8 @@ const shown = defineModel<boolean>('shown', { required: true })
 const FRESH = ''
 
 const desk = useDesk()
+const { busy, run } = useBusy()
+const limits = useLimits()
 const cards = ref<Card[]>([])
 const chosen = ref(FRESH)
 const title = ref('')
@@ -76,15 +80,19 @@ function keep() {
 
 <template>
   <DialogCard v-model:show="shown" title="Keep as template" :width="chosen ? 760 : 520">
-    <form class="form" @submit.prevent="keep">
+    <form class="form" @submit.prevent="run(keep)">
       <p class="soft">
         Inputs, tracks, groups, cues, click and what to bring are kept, with where everything is plugged and what the
         page shows.
       </p>
       <SelectRow v-model="chosen" label="Keep it as" :options="choices" />
       <template v-if="chosen === FRESH">
-        <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
-        <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>
+        <FormRow label="Title"
+          ><input v-model="title" class="field" required :maxlength="limits?.textLength"
+        /></FormRow>
+        <FormRow label="Description"
+          ><input v-model="description" class="field" :maxlength="limits?.textLength"
+        /></FormRow>
         <FormRow label="Tags, with commas between them"><input v-model="tags" class="field" /></FormRow>
         <PictureChoice v-model="picture" />
       </template>
@@ -97,7 +105,12 @@ function keep() {
         second="In this session"
         label="What would change in the template"
       />
-      <NButton attr-type="submit" type="primary" :disabled="chosen === FRESH ? !title.trim() : !lines?.length">
+      <NButton
+        attr-type="submit"
+        type="primary"
+        :loading="busy"
+        :disabled="chosen === FRESH ? !title.trim() : !lines?.length"
+      >
         {{ chosen === FRESH ? 'Keep as template' : 'Bring it up to date' }}
       </NButton>
     </form>

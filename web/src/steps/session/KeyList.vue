@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { NCheckbox } from 'naive-ui'
 import DialogCard from '@/parts/DialogCard.vue'
 import { STEPS } from '@/steps/steps'
-import { KEYS } from './useKeys'
+import { KEYS, singleKeys } from './useKeys'
 
 const groups = [{ title: '', keys: KEYS }, ...STEPS.flatMap(({ title, keys }) => (keys ? [{ title, keys }] : []))]
 
@@ -25,6 +26,9 @@ const shown = defineModel<boolean>('shown', { required: true })
         </template>
       </tbody>
     </table>
+    <p>
+      <NCheckbox v-model:checked="singleKeys">Letters, digits and Space alone do something</NCheckbox>
+    </p>
   </DialogCard>
 </template>
 

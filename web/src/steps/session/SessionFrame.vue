@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
+import { unsentWords } from '@/desk/outbox'
 import { keepStep } from '@/desk/pageState'
+import PerformersDialog from '@/steps/performers/PerformersDialog.vue'
+import { performersShown } from '@/steps/performers/shown'
 import { useRig } from '@/desk/rig'
+import { amongWindows } from '@/desk/windows'
 import { BESIDE, STEPS } from '@/steps/steps'
 import CommandBox from './CommandBox.vue'
 import KeepTemplate from './KeepTemplate.vue'
@@ -23,10 +27,28 @@ const route = useRoute()
 const keysShown = ref(false)
 const commandsShown = ref(false)
 const keepShown = ref(false)
+/** What is not saved yet, in words: the newest three, and how many more. */
+const unsent = computed(() => {
+  const all = desk.unsent.map((each) => unsentWords(each.change))
+  return all.slice(-3).join('; ') + (all.length > 3 ? `; and ${all.length - 3} more` : '')
+})
+const step = ref<HTMLElement>()
 const strip = ref<InstanceType<typeof TopStrip>>()
 
-watch(() => props.session, desk.open, { immediate: true })
-onBeforeUnmount(desk.leave)
+let alone = () => {}
+watch(
+  () => props.session,
+  (session) => {
+    desk.open(session)
+    alone()
+    alone = amongWindows(session)
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => {
+  alone()
+  desk.leave()
+})
 watch(
   () => route.path,
   () => {
@@ -50,11 +72,12 @@ useKeys({
 
 <template>
   <div v-if="desk.session" class="frame">
+    <a class="skip" href="#step" @click.prevent="step?.focus()">Skip to the page</a>
     <TopStrip ref="strip" />
     <nav aria-label="Steps">
-      <RouterLink v-for="step in STEPS" :key="step.path" :to="`/sessions/${session}/${step.path}`">
-        <h2>{{ step.title }}</h2>
-        <span>{{ step.state(desk, rig) }}</span>
+      <RouterLink v-for="each in STEPS" :key="each.path" :to="`/sessions/${session}/${each.path}`">
+        <h2>{{ each.title }}</h2>
+        <span>{{ each.state(desk, rig) }}</span>
       </RouterLink>
       <span class="fill"></span>
       <StandIns v-if="desk.live" />
@@ -74,10 +97,14 @@ useKeys({
         <kbd>?</kbd><span class="words"> lists the keys</span>
       </button>
     </nav>
-    <main>
+    <main id="step" ref="step" tabindex="-1">
       <div v-if="!desk.connected" class="band flare" role="status">
-        The connection to the program is lost. It reconnects by itself; nothing you typed is lost.
+        <span>
+          The connection to the program is lost. It reconnects by itself; until then nothing here is live.
+          <template v-if="unsent">Not saved yet, and sent as soon as it is back: {{ unsent }}.</template>
+        </span>
       </div>
+      <div v-else-if="unsent" class="band flare" role="status">Not saved yet, and being sent: {{ unsent }}.</div>
       <div v-else-if="desk.storeTrouble" class="band flare" role="status">{{ desk.storeTrouble }}</div>
       <div v-else-if="desk.coming" class="band" role="status">The interface is starting. You can edit already.</div>
       <div v-else-if="!desk.live" class="band" role="status">
@@ -96,6 +123,7 @@ useKeys({
     </main>
     <KeyList v-model:shown="keysShown" />
     <KeepTemplate v-model:shown="keepShown" />
+    <PerformersDialog v-if="performersShown" />
     <CommandBox v-model:shown="commandsShown" @keep="keepShown = true" />
   </div>
   <p v-else-if="desk.missing" class="missing">
@@ -228,6 +256,23 @@ main > :last-child {
 
   .words {
     display: none;
+  }
+}
+
+/* Text of twice the size, or half a screen: all of it stands below one another, and the page scrolls. */
+@media (max-width: 820px) {
+  .frame {
+    grid-template-rows: auto auto 100vh;
+    height: auto;
+    min-height: 100%;
+  }
+
+  nav {
+    flex-wrap: wrap;
+  }
+
+  main {
+    overflow: auto;
   }
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NInputNumber } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Command, Preamp } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
@@ -8,6 +8,8 @@ import NamedSelect from '@/parts/NamedSelect.vue'
 
 /** The simulated players, plainly marked as what they are. */
 const desk = useDesk()
+/** Where there is room for it, it begins open. */
+const open = ref(matchMedia('(min-width: 1101px)').matches)
 const rig = useRig()
 
 const options = computed(() => [
@@ -52,54 +54,59 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
 
 <template>
   <section class="stand-ins" aria-label="Stand-ins">
-    <h3>Stand-ins</h3>
-    <p>Simulated players in a simulated room.</p>
-    <NamedSelect
-      :value="desk.live!.players"
-      :options="options"
-      label="Who of the stand-ins plays"
-      @update:value="(who: string) => desk.command({ kind: 'players', who })"
-    />
-    <NamedSelect
-      class="fate"
-      :value="desk.live!.interfaceFate"
-      :options="FATES"
-      label="What happens to the simulated interface"
-      @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
-    />
-    <NamedSelect
-      class="busy"
-      :value="strained"
-      :options="STRAINS"
-      label="How busy the simulated computer is"
-      @update:value="strain"
-    />
-    <details v-if="fronts.length">
-      <summary>Turn by hand</summary>
-      <div class="fronts">
-        <div v-for="front in fronts" :key="front.port" class="front">
-          <span>{{ front.at?.houseLabel }}</span>
-          <NInputNumber
-            size="tiny"
-            :value="front.setting.gainDb"
-            :min="front.at?.gain.minDb"
-            :max="front.at?.gain.maxDb"
-            :step="front.at?.gain.stepDb"
-            :input-props="{ 'aria-label': `Gain at ${front.at?.houseLabel} in dB` }"
-            @update:value="(gainDb: number | null) => gainDb !== null && turn(front, gainDb, front.setting.phantom)"
-          />
-          <button
-            v-if="front.at?.phantom"
-            class="word"
-            :aria-pressed="front.setting.phantom"
-            :aria-label="`+48 V at ${front.at.houseLabel}`"
-            @click="turn(front, front.setting.gainDb, !front.setting.phantom)"
-          >
-            48 V
-          </button>
+    <button class="plain head" :aria-expanded="open" @click="open = !open">
+      <h3>Stand-ins</h3>
+      <span aria-hidden="true">{{ open ? '▾' : '▸' }}</span>
+    </button>
+    <div v-if="open" class="inside">
+      <p>Simulated players in a simulated room.</p>
+      <NamedSelect
+        :value="desk.live!.players"
+        :options="options"
+        label="Who of the stand-ins plays"
+        @update:value="(who: string) => desk.command({ kind: 'players', who })"
+      />
+      <NamedSelect
+        class="fate"
+        :value="desk.live!.interfaceFate"
+        :options="FATES"
+        label="What happens to the simulated interface"
+        @update:value="(fate: Fate) => desk.command({ kind: 'interface-fate', fate })"
+      />
+      <NamedSelect
+        class="busy"
+        :value="strained"
+        :options="STRAINS"
+        label="How busy the simulated computer is"
+        @update:value="strain"
+      />
+      <details v-if="fronts.length">
+        <summary>Turn by hand</summary>
+        <div class="fronts">
+          <div v-for="front in fronts" :key="front.port" class="front">
+            <span>{{ front.at?.houseLabel }}</span>
+            <NInputNumber
+              size="tiny"
+              :value="front.setting.gainDb"
+              :min="front.at?.gain.minDb"
+              :max="front.at?.gain.maxDb"
+              :step="front.at?.gain.stepDb"
+              :input-props="{ 'aria-label': `Gain at ${front.at?.houseLabel} in dB` }"
+              @update:value="(gainDb: number | null) => gainDb !== null && turn(front, gainDb, front.setting.phantom)"
+            />
+            <button
+              v-if="front.at?.phantom"
+              class="word"
+              :aria-pressed="front.setting.phantom"
+              :aria-label="`+48 V at ${front.at.houseLabel}`"
+              @click="turn(front, front.setting.gainDb, !front.setting.phantom)"
+            >
+              48 V
+            </button>
+          </div>
         </div>
-      </div>
-    </details>
+      </details>
+    </div>
   </section>
 </template>
 
@@ -109,6 +116,14 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
   padding: 10px;
   border: 1px dashed var(--rule-strong);
   border-radius: 8px;
+}
+
+.head {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 6px;
+  width: 100%;
 }
 
 h3 {
@@ -147,40 +162,18 @@ p {
 
 @media (max-width: 1100px) {
   .stand-ins {
-    display: flex;
-    align-items: center;
-    gap: 6px;
-    padding: 4px 8px;
-  }
-
-  .stand-ins > :not(details) {
-    width: 124px;
-  }
-
-  h3 {
-    width: auto !important;
-    font-size: 13px;
-  }
-
-  p {
-    display: none;
-  }
-
-  details,
-  .busy,
-  .fate {
     position: relative;
-    margin-top: 0;
-    white-space: nowrap;
+    padding: 4px 10px;
   }
 
-  .fronts {
+  .inside {
     position: absolute;
     z-index: 10;
+    top: 100%;
     right: 0;
     width: 180px;
     margin-top: 8px;
-    padding: 4px 12px 12px;
+    padding: 10px;
     border: 1px solid var(--rule-strong);
     border-radius: 8px;
     background: var(--raised);

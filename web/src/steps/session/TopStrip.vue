@@ -2,6 +2,7 @@
 import { NButton, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { dimOrNot, muteOrNot } from '@/desk/controlRoom'
 import { useDesk } from '@/desk/desk'
 import LanternLogo from '@/parts/LanternLogo.vue'
 import ThemeSwitch from '@/parts/ThemeSwitch.vue'
@@ -20,6 +21,8 @@ watch(
   { immediate: true },
 )
 const open = computed(() => desk.findings.filter((each) => !each.acknowledged).length)
+
+const speakers = computed(() => desk.live?.controlRoom.state)
 
 const place = ref<InstanceType<typeof SongPlace>>()
 
@@ -55,11 +58,33 @@ const listenOptions = computed(() => [
       aria-label="Listen in this browser"
       @update:value="desk.listen"
     />
+    <span class="speakers" role="group" aria-label="Speakers">
+      <button
+        class="word"
+        :aria-pressed="speakers?.dimmed ?? false"
+        :disabled="!speakers"
+        aria-label="dim the speakers"
+        title="Dim the speakers (D)"
+        @click="dimOrNot(desk)"
+      >
+        dim
+      </button>
+      <button
+        class="word"
+        :aria-pressed="speakers?.muted ?? false"
+        :disabled="!speakers"
+        aria-label="mute the speakers"
+        title="Mute the speakers (M)"
+        @click="muteOrNot(desk)"
+      >
+        mute
+      </button>
+    </span>
     <button
       class="cut"
       :aria-pressed="desk.live?.headphonesCut ?? false"
-      :disabled="!desk.live"
-      title="H"
+      :disabled="!desk.live && desk.connected"
+      :title="desk.connected ? 'H' : 'H. The connection is lost; it is tried all the same'"
       @click="desk.cutHeadphones"
     >
       {{ desk.live?.headphonesCut ? 'Headphones are cut' : 'Cut headphones' }}
@@ -77,8 +102,8 @@ const listenOptions = computed(() => [
       <button
         class="word"
         :disabled="!undoing.state.value.undo"
-        :aria-label="`Undo: ${undoing.state.value.undo || 'nothing'}`"
-        :title="`Undo: ${undoing.state.value.undo || 'nothing'}`"
+        :aria-label="undoing.undoWords.value"
+        :title="undoing.undoWords.value"
         @click="undoing.undo"
       >
         ↶
@@ -86,8 +111,8 @@ const listenOptions = computed(() => [
       <button
         class="word"
         :disabled="!undoing.state.value.redo"
-        :aria-label="`Redo: ${undoing.state.value.redo || 'nothing'}`"
-        :title="`Redo: ${undoing.state.value.redo || 'nothing'}`"
+        :aria-label="undoing.redoWords.value"
+        :title="undoing.redoWords.value"
         @click="undoing.redo"
       >
         ↷
@@ -137,21 +162,13 @@ const listenOptions = computed(() => [
   flex: 1;
 }
 
-.pair {
-  display: flex;
-  flex-direction: column;
-  padding-left: 12px;
-  border-left: 1px solid var(--rule-strong);
-  white-space: nowrap;
-}
-
-.pair span {
-  color: var(--soft);
-  font-size: 12px;
-}
-
 .listen {
-  width: 190px;
+  width: 160px;
+}
+
+.speakers {
+  display: flex;
+  gap: 4px;
 }
 
 .hearing {
@@ -201,6 +218,13 @@ const listenOptions = computed(() => [
   font-size: 16px;
 }
 
+@media (max-width: 820px) {
+  .strip {
+    flex-wrap: wrap;
+    padding: 8px 12px !important;
+  }
+}
+
 @media (max-width: 1100px) {
   .strip {
     gap: 8px;
@@ -208,11 +232,11 @@ const listenOptions = computed(() => [
   }
 
   .names {
-    max-width: 130px;
+    max-width: 100px;
   }
 
   .listen {
-    width: 130px;
+    width: 112px;
   }
 
   .cut {

@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted } from 'vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { dimOrNot, muteOrNot } from '@/desk/controlRoom'
 import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
@@ -28,6 +28,11 @@ export const KEYS: [string, string][] = [
 
 const WRITING = 'input, textarea, [contenteditable], [role="combobox"], .n-base-selection'
 
+/** Whether letters and digits alone do something; who dictates or presses them by accident can switch that off. */
+const KEPT = 'lantern-single-keys'
+export const singleKeys = ref(localStorage.getItem(KEPT) !== 'off')
+watch(singleKeys, (on) => localStorage.setItem(KEPT, on ? 'on' : 'off'))
+
 export function useKeys(actions: {
   step: (index: number) => unknown
   showKeys: () => void
@@ -43,7 +48,7 @@ export function useKeys(actions: {
     if (target.matches(WRITING) || target.closest(WRITING) || target.closest('[role="dialog"]')) return
     const control = event.ctrlKey || event.metaKey
     if (control && event.key.toLowerCase() === 'z') void (event.shiftKey ? undoing.redo() : undoing.undo())
-    else if (control || event.altKey) return
+    else if (control || event.altKey || (!singleKeys.value && event.key.length === 1)) return
     else if (event.key === ' ' && !target.closest('button, a')) void desk.playOrStop()
     else if (target.closest('[role="grid"]')) return
     else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()

@@ -10,9 +10,13 @@ import { lastStep, pageState, showLike } from '@/desk/pageState'
 import FormRow from '@/parts/FormRow.vue'
 import TypedField from '@/parts/TypedField.vue'
 import BeginFrom from '@/steps/home/BeginFrom.vue'
+import { useLimits } from '@/desk/limits'
+import { useBusy } from '@/parts/useBusy'
 
 /** The songs of this production in their order, and the next one. */
 const desk = useDesk()
+const { busy, run } = useBusy()
+const limits = useLimits()
 const router = useRouter()
 const songs = ref<ListedSong[]>([])
 const name = ref('')
@@ -168,12 +172,16 @@ function fromTemplate(id: string) {
         </tbody>
       </table>
     </div>
-    <form class="next" aria-label="Next song" @submit.prevent="next">
-      <FormRow label="Next song"><input v-model="name" class="field" required maxlength="400" /></FormRow>
+    <form class="next" aria-label="Next song" @submit.prevent="run(next)">
+      <FormRow label="Next song"
+        ><input v-model="name" class="field" required :maxlength="limits?.textLength"
+      /></FormRow>
       <FormRow label="Tempo, beats a minute">
         <input v-model="tempo" class="field tempo" inputmode="decimal" placeholder="as this one" />
       </FormRow>
-      <NButton attr-type="submit" type="primary" :disabled="!name.trim()">Go on to the next song</NButton>
+      <NButton attr-type="submit" type="primary" :loading="busy" :disabled="!name.trim()"
+        >Go on to the next song</NButton
+      >
       <NSelect
         class="from"
         size="small"

@@ -5,11 +5,13 @@ import { api, type OfferedFeed } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { WIDTHS } from '@/desk/feeds'
 import DialogCard from '@/parts/DialogCard.vue'
+import { useBusy } from '@/parts/useBusy'
 
 /** Many tracks at once: of the inputs that have none, by a pattern, or by a pasted list. */
 const shown = defineModel<boolean>('shown', { required: true })
 
 const desk = useDesk()
+const { busy, run } = useBusy()
 const count = ref('8')
 const width = ref(1)
 const stereo = ref<'one-track' | 'two-panned'>('one-track')
@@ -50,7 +52,7 @@ async function many(wanted: { count: number; names: string }) {
 <template>
   <DialogCard v-model:show="shown" title="Add many tracks" :width="540">
     <div class="way">
-      <NButton type="primary" @click="fromInputs">A track for each input that has none</NButton>
+      <NButton type="primary" :loading="busy" @click="run(fromInputs)">A track for each input that has none</NButton>
       <label
         >Stereo sources:
         <NSelect

@@ -9,12 +9,16 @@ import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import SelectRow from '@/parts/SelectRow.vue'
 import { WHAT } from './links'
+import { useLimits } from '@/desk/limits'
+import { useBusy } from '@/parts/useBusy'
 
 /** Copies how a track is set to the selected ones, or uses a setting that is kept; and keeps how one is set. */
 const { tracks } = defineProps<{ tracks: Track[] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const desk = useDesk()
+const { busy, run } = useBusy()
+const limits = useLimits()
 const path = { session: desk.session!.id }
 const offered = ref<OfferedSettings>({ kept: [], tracks: [], left: [] })
 const from = ref('')
@@ -81,7 +85,7 @@ async function remove() {
 
 <template>
   <DialogCard :show="true" title="Copy settings" :width="480" @update:show="emit('close')">
-    <form class="form" @submit.prevent="copy">
+    <form class="form" @submit.prevent="run(copy)">
       <p v-if="to.length" class="soft">To {{ names(to).join(', ') }}</p>
       <SelectRow v-model="from" label="From" filterable :options="sources" />
       <p v-if="offered.left.length" class="soft">Guides take no settings: {{ names(offered.left).join(', ') }}.</p>
@@ -95,13 +99,18 @@ async function remove() {
           <input v-model="holds" type="checkbox" :value="each.what" /> {{ each.words }}
         </label>
       </fieldset>
-      <NButton attr-type="submit" type="primary" :disabled="!from || (!setting && !holds.length) || !to.length">
+      <NButton
+        attr-type="submit"
+        type="primary"
+        :loading="busy"
+        :disabled="!from || (!setting && !holds.length) || !to.length"
+      >
         Copy to {{ to.length }} {{ to.length === 1 ? 'track' : 'tracks' }}
       </NButton>
     </form>
     <form class="keep" @submit.prevent="keep">
       <FormRow :label="`Or keep how ${tracks[0]!.name} is set, under a name`">
-        <input v-model="title" class="field" maxlength="400" />
+        <input v-model="title" class="field" :maxlength="limits?.textLength" />
       </FormRow>
       <NButton attr-type="submit" size="small" :disabled="!title.trim() || holds.length === 0">Keep setting</NButton>
     </form>

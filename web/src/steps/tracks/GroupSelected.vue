@@ -6,12 +6,14 @@ import { useDesk } from '@/desk/desk'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import { LINKS } from './links'
+import { useLimits } from '@/desk/limits'
 
 /** Groups the selected tracks, so that they share what is chosen. */
 const { tracks } = defineProps<{ tracks: Track[] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const desk = useDesk()
+const limits = useLimits()
 const folders = new Set(tracks.map((track) => track.look.folder))
 const name = ref(([...folders][0] ?? '') || `Group ${desk.session!.groups.length + 1}`)
 const links = ref<Link[]>(['level', 'mute', 'solo', 'arm'])
@@ -34,7 +36,7 @@ async function group() {
   <DialogCard :show="true" title="Group tracks" :width="440" @update:show="emit('close')">
     <form class="form" @submit.prevent="group">
       <p class="soft">What is done to one of {{ tracks.map((track) => track.name).join(', ') }} is done to all.</p>
-      <FormRow label="Name"><input v-model="name" class="field" required maxlength="400" /></FormRow>
+      <FormRow label="Name"><input v-model="name" class="field" required :maxlength="limits?.textLength" /></FormRow>
       <fieldset>
         <legend class="soft">They share</legend>
         <label v-for="{ link, words } in LINKS" :key="link">

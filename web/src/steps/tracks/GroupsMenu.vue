@@ -20,7 +20,9 @@ function toggle(group: TrackGroup, link: Link) {
 <template>
   <NPopover trigger="click" placement="bottom-end" :width="420">
     <template #trigger>
-      <NButton size="small">{{ groupsSuspended ? 'Groups, suspended' : 'Groups' }}</NButton>
+      <NButton size="small">{{
+        groupsSuspended && desk.session!.groups.length ? 'Groups, suspended' : 'Groups'
+      }}</NButton>
     </template>
     <p v-if="desk.session!.groups.length === 0" class="soft">
       None yet. Select tracks at their left edge, with Shift or Ctrl for several, and press Group.

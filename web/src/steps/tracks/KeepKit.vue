@@ -8,6 +8,8 @@ import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
 import PictureChoice from '@/parts/PictureChoice.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import { useLimits } from '@/desk/limits'
+import { useBusy } from '@/parts/useBusy'
 
 /** Keeps the selected tracks as a kit, or as the next version of one. */
 const { tracks } = defineProps<{ tracks: Track[] }>()
@@ -17,6 +19,8 @@ const emit = defineEmits<{ close: [] }>()
 const FRESH = ''
 
 const desk = useDesk()
+const { busy, run } = useBusy()
+const limits = useLimits()
 const kits = ref<KitCard[]>([])
 const chosen = ref(FRESH)
 const title = ref(tracks[0]!.look.folder || tracks[0]!.name)
@@ -50,19 +54,23 @@ function keep() {
 
 <template>
   <DialogCard :show="true" title="Keep as kit" :width="480" @update:show="emit('close')">
-    <form class="form" @submit.prevent="keep">
+    <form class="form" @submit.prevent="run(keep)">
       <p class="soft">
         {{ tracks.map((track) => track.name).join(', ') }}, with the inputs that feed them, their groups and their sends
         to cues.
       </p>
       <SelectRow v-if="kits.length" v-model="chosen" label="Keep it as" :options="choices" />
       <template v-if="chosen === FRESH">
-        <FormRow label="Title"><input v-model="title" class="field" required maxlength="400" /></FormRow>
-        <FormRow label="Description"><input v-model="description" class="field" maxlength="400" /></FormRow>
+        <FormRow label="Title"
+          ><input v-model="title" class="field" required :maxlength="limits?.textLength"
+        /></FormRow>
+        <FormRow label="Description"
+          ><input v-model="description" class="field" :maxlength="limits?.textLength"
+        /></FormRow>
         <PictureChoice v-model="picture" />
       </template>
       <p v-else class="soft">Sessions that have it already stay as they are.</p>
-      <NButton attr-type="submit" type="primary" :disabled="chosen === FRESH && !title.trim()">
+      <NButton attr-type="submit" type="primary" :loading="busy" :disabled="chosen === FRESH && !title.trim()">
         {{ chosen === FRESH ? 'Keep as kit' : 'Bring it up to date' }}
       </NButton>
     </form>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { NButton, NSelect } from 'naive-ui'
-import { ref } from 'vue'
+import { NButton, NCheckbox, NSelect } from 'naive-ui'
+import { ref, watch } from 'vue'
 import { api, Problem, type KitCard, type KitDocument, type PlacedKit } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import CardPicture from '@/parts/CardPicture.vue'
 import DialogCard from '@/parts/DialogCard.vue'
-import FormRow from '@/parts/FormRow.vue'
+import FileChooser from '@/parts/FileChooser.vue'
+import { useBusy } from '@/parts/useBusy'
 
 /** Puts a kit into the session: where its inputs go is shown first, and which cues hear it is asked where nobody can tell. */
 const emit = defineEmits<{ close: [] }>()
@@ -15,15 +16,22 @@ const emit = defineEmits<{ close: [] }>()
 const NONE = ''
 
 const desk = useDesk()
+const { busy, run } = useBusy()
 const kits = ref<KitCard[] | null>(null)
 const chosen = ref<KitCard | null>(null)
 const placed = ref<PlacedKit | null>(null)
 const answers = ref(new Map<string, string>())
+/** Whether performers who are not here are added with it. */
+const performers = ref(true)
+watch(performers, () => chosen.value && look(chosen.value))
 
 const load = () => trying(async () => (kits.value = (await api.GET('/api/kits')).data ?? []))
 void load()
 
-const body = () => ({ cues: [...answers.value].map(([cue, into]) => ({ cue, into: into || null })) })
+const body = () => ({
+  performers: performers.value,
+  cues: [...answers.value].map(([cue, into]) => ({ cue, into: into || null })),
+})
 const at = (kit: KitCard) => ({ params: { path: { session: desk.session!.id, kit: kit.id } } })
 
 function look(kit: KitCard) {
@@ -56,9 +64,7 @@ async function remove(kit: KitCard) {
 }
 
 /** Puts a kit from a document among the others. */
-function takeIn(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+function takeIn(file: File) {
   return trying(async () => {
     const text = await file.text()
     let body: KitDocument
@@ -81,7 +87,7 @@ const cueChoices = () => [
 <template>
   <DialogCard
     :show="true"
-    :title="chosen ? `Put in ${chosen.about.title}` : 'Put in a kit'"
+    :title="chosen ? `Add ${chosen.about.title}` : 'Add a kit'"
     :width="620"
     @update:show="emit('close')"
   >
@@ -89,9 +95,14 @@ const cueChoices = () => [
       <p v-if="kits?.length === 0" class="soft">
         None yet. Select tracks, here or in another session, and press Keep as kit.
       </p>
-      <FormRow label="Or a kit that was saved as a file">
-        <input type="file" accept=".json,application/json" @change="takeIn" />
-      </FormRow>
+      <p class="doing">
+        <FileChooser
+          label="A kit that was saved as a file"
+          accept=".json,application/json"
+          button="From a file"
+          @chosen="takeIn"
+        />
+      </p>
       <ul>
         <li v-for="kit in kits" :key="kit.id">
           <CardPicture :picture="kit.about.picture" class="picture" />
@@ -119,7 +130,7 @@ const cueChoices = () => [
             </tr>
           </thead>
           <tbody>
-            <tr v-for="line in placed.lines" :key="line.part">
+            <tr v-for="line in placed.lines" :key="`${line.input ?? ''} ${line.cue ?? ''}`">
               <td>{{ line.name }}</td>
               <td class="soft">{{ line.from || 'nowhere yet' }}</td>
               <td :class="{ flare: !line.to }">{{ line.to || 'no place' }}</td>
@@ -145,10 +156,15 @@ const cueChoices = () => [
           @update:value="(into: string) => answer(cue.cue, into)"
         />
       </div>
+      <p v-if="placed.missing.length">
+        <NCheckbox v-model:checked="performers">
+          Add {{ placed.missing.join(', ') }}, who {{ placed.missing.length === 1 ? 'is' : 'are' }} not in this session
+        </NCheckbox>
+      </p>
       <p v-for="sentence in [...placed.words, ...placed.proposals]" :key="sentence" class="soft">{{ sentence }}</p>
       <p class="doing">
         <NButton @click="chosen = null">Back</NButton>
-        <NButton type="primary" @click="put">Put in</NButton>
+        <NButton type="primary" :loading="busy" @click="run(put)">Add</NButton>
       </p>
     </template>
   </DialogCard>

@@ -1,13 +1,17 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NDropdown } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { api, type Track } from '@/api/client'
+import { api, type May, type Track } from '@/api/client'
+import { placing } from '@/desk/countedUp'
 import { useDesk } from '@/desk/desk'
+import { tell } from '@/desk/notice'
+import { decimal } from '@/desk/written'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import GroupSelected from './GroupSelected.vue'
 import KeepKit from './KeepKit.vue'
 import CopySettings from './CopySettings.vue'
 import { useFeeds } from './useFeeds'
+import { useTrackMenu } from './useTrackMenu'
 
 /** What is done to all selected tracks in one go. */
 const { tracks } = defineProps<{ tracks: Track[] }>()
@@ -21,8 +25,9 @@ const shown = ref<'' | 'group' | 'settings' | 'kit'>('')
 
 const forInputs = computed(() => tracks.every((track) => track.role === 'input'))
 const alike = computed(() => forInputs.value && new Set(tracks.map((track) => track.width)).size === 1)
-const armable = computed(() => tracks.filter((track) => track.role === 'input' || track.role === 'instrument'))
-const removable = computed(() => tracks.filter((track) => track.role !== 'click'))
+const thatMay = (what: May) => tracks.filter((track) => desk.standingOf(track.id).may.includes(what))
+const armable = computed(() => thatMay('record'))
+const removable = computed(() => thatMay('remove'))
 const allArmed = computed(() => armable.value.every((track) => track.armed))
 
 async function choose() {
@@ -37,8 +42,21 @@ async function feed(value: number) {
 function countUp() {
   const params = { path: { session: desk.session!.id } }
   const body = { tracks: tracks.map((track) => track.id) }
-  return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/count-up', { params, body }))
+  return desk.proposed(() => placing(api.POST('/api/sessions/{session}/tracks/count-up', { params, body })))
 }
+
+const db = ref('')
+
+function raise() {
+  const by = decimal(db.value)
+  if (!db.value.trim() || !Number.isFinite(by)) return tell('Type a number of dB, as in 3 or -1.5.')
+  const params = { path: { session: desk.session!.id } }
+  const body = { tracks: tracks.map((track) => track.id), db: by }
+  db.value = ''
+  return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/raise', { params, body }))
+}
+
+const { menu, act } = useTrackMenu(() => tracks)
 
 const arm = () =>
   desk.edit(armable.value.map((track) => ({ kind: 'arm-track', track: track.id, armed: !allArmed.value })))
@@ -66,6 +84,20 @@ async function remove() {
     Count up ports
   </NButton>
   <NButton v-if="armable.length" size="small" @click="arm">{{ allArmed ? 'Disarm' : 'Arm' }}</NButton>
+  <label class="by" title="Their faders move together and keep their distances">
+    Levels by
+    <input
+      v-model="db"
+      class="field"
+      placeholder="dB"
+      aria-label="Levels of all selected by, dB"
+      @keydown.enter="raise"
+      @keydown.stop
+    />
+  </label>
+  <NDropdown trigger="click" :options="menu" @select="act">
+    <NButton size="small" title="Colour, mark, folder, hear, mute and more, for all of them">Change all…</NButton>
+  </NDropdown>
   <NButton v-if="tracks.length > 1" size="small" title="They share level, mute and more" @click="shown = 'group'">
     Group
   </NButton>
@@ -90,5 +122,16 @@ async function remove() {
 <style scoped>
 .feed {
   width: 200px;
+}
+
+.by {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  white-space: nowrap;
+}
+
+.by > .field {
+  width: 54px;
 }
 </style>

@@ -1,44 +1,43 @@
 <script setup lang="ts">
-import { NDropdown, NSelect } from 'naive-ui'
-import { computed, h, ref } from 'vue'
-import type { Hear, Track } from '@/api/client'
+import { computed, ref } from 'vue'
+import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
-import LevelLine from '@/parts/LevelLine.vue'
+import LevelIn from '@/parts/LevelIn.vue'
 import PanSlider from '@/parts/PanSlider.vue'
-import PerformerMark from '@/parts/PerformerMark.vue'
+import RowHandle from '@/parts/RowHandle.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
-import ClipCount from './ClipCount.vue'
+import TrackHear from './TrackHear.vue'
+import TrackHearers from './TrackHearers.vue'
 import TrackMark from './TrackMark.vue'
 import { useFeeds } from './useFeeds'
-import { useTrackMenu } from './useTrackMenu'
 
 /** A track, read from left to right: armed, heard when, what it is, what feeds it, how it sounds to whom. */
-const { track, picked } = defineProps<{ track: Track; picked: boolean }>()
-const emit = defineEmits<{ pick: [event: MouseEvent] }>()
+const {
+  track,
+  picked,
+  place = '',
+} = defineProps<{
+  track: Track
+  picked: boolean
+  /** Whether a dragged row would come in front of it, or whether it is the one that is dragged. */
+  place?: 'target' | 'dragged' | ''
+}>()
+const emit = defineEmits<{
+  pick: [event: MouseEvent]
+  press: [event: KeyboardEvent]
+  drag: [event: PointerEvent]
+  more: [event: MouseEvent]
+}>()
 
 const desk = useDesk()
 const { askWhatCanFeed, feedOptions, feedsOf, chosenFeed } = useFeeds()
 const standing = computed(() => desk.standingOf(track.id))
 const choosing = ref(false)
-const fedByInputs = computed(() => track.role === 'input' || track.role === 'instrument')
-
-const HEAR: { label: string; value: Hear; what: string }[] = [
-  { label: 'off', value: 'off', what: 'the live input is never heard' },
-  { label: 'armed', value: 'armed', what: 'heard while the track is armed' },
-  { label: 'overdub', value: 'overdub', what: 'heard while armed, not while an old take plays' },
-  { label: 'always', value: 'always', what: 'heard in any case' },
-]
-
-const hearLabel = (option: { label?: unknown; what?: unknown }) =>
-  h('span', [String(option.label), h('span', { class: 'soft' }, `  ${option.what}`)])
-
-const hearers = computed(() =>
-  desk.performers.map((performer) => ({ performer, hears: standing.value.hearers.includes(performer.id) })),
-)
+const recorded = computed(() => standing.value.may.includes('record'))
 
 const groups = computed(() =>
   desk
@@ -46,8 +45,6 @@ const groups = computed(() =>
     .map((group) => group.name)
     .join(', '),
 )
-
-const { menu, act } = useTrackMenu(() => track)
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -60,21 +57,23 @@ async function feed(value: number) {
 </script>
 
 <template>
-  <tr :class="{ armed: track.armed, picked }" :aria-selected="picked">
+  <tr
+    :class="[place, { armed: track.armed, picked, inside: track.look.folder }]"
+    :aria-selected="picked"
+    :data-row="track.id"
+  >
     <td class="pick">
-      <button
-        class="plain"
-        :aria-label="`Select ${track.name}`"
-        :aria-pressed="picked"
-        title="Select this track; with Shift a range, with Ctrl one more"
-        @click="emit('pick', $event)"
-      >
-        <span class="grip"></span>
-      </button>
+      <RowHandle
+        :name="track.name"
+        :picked="picked"
+        @pick="emit('pick', $event)"
+        @press="emit('press', $event)"
+        @drag="emit('drag', $event)"
+      />
     </td>
     <td>
       <WordSwitch
-        v-if="fedByInputs"
+        v-if="recorded"
         class="arm"
         column="arm"
         :on="track.armed"
@@ -91,19 +90,8 @@ async function feed(value: number) {
       >
     </td>
     <td>
-      <span v-if="track.role === 'backing'" class="soft small">always</span>
-      <NSelect
-        v-else
-        size="tiny"
-        :value="track.hear"
-        :options="HEAR"
-        :render-label="hearLabel"
-        :render-tag="({ option }) => String(option.label)"
-        :consistent-menu-width="false"
-        :input-props="{ 'aria-label': `When ${track.name} is heard` }"
-        :aria-label="`When ${track.name} is heard`"
-        @update:value="(hear: Hear) => desk.edit([{ kind: 'set-hear', track: track.id, hear }])"
-      />
+      <span v-if="!standing.may.includes('hear')" class="soft small">always</span>
+      <TrackHear v-else :track="track" />
     </td>
     <td class="name">
       <span class="line">
@@ -120,7 +108,7 @@ async function feed(value: number) {
       </span>
     </td>
     <td class="feed">
-      <span v-if="!fedByInputs" class="soft">{{ standing.fedBy }}</span>
+      <span v-if="!recorded" class="soft">{{ standing.fedBy }}</span>
       <ChoiceList
         v-else-if="choosing"
         :value="chosenFeed(track)"
@@ -134,10 +122,7 @@ async function feed(value: number) {
       </button>
     </td>
     <td>
-      <span class="in">
-        <LevelLine :light="`track/${track.id}`" :label="`Level into ${track.name}`" />
-        <ClipCount :track="track" />
-      </span>
+      <LevelIn :light="`track/${track.id}`" :name="track.name" :inputs="standing.inputs" />
     </td>
     <td>
       <PanSlider
@@ -173,19 +158,11 @@ async function feed(value: number) {
         >solo</WordSwitch
       >
     </td>
-    <td class="marks">
-      <PerformerMark
-        v-for="each in hearers"
-        :key="each.performer.id"
-        :performer="each.performer"
-        :of="desk.performers"
-        :quiet="!each.hears"
-      />
-    </td>
+    <td><TrackHearers :track="track" /></td>
     <td>
-      <NDropdown trigger="click" :options="menu" @select="act">
-        <button class="word" :aria-label="`More for ${track.name}`">…</button>
-      </NDropdown>
+      <button class="word" aria-haspopup="menu" :aria-label="`More for ${track.name}`" @click="emit('more', $event)">
+        …
+      </button>
     </td>
   </tr>
 </template>
@@ -222,12 +199,16 @@ td {
   padding: 0 0 0 8px;
 }
 
-.grip {
-  display: inline-block;
-  width: 8px;
-  height: 14px;
-  vertical-align: -2px;
-  border-left: 2px dotted var(--soft);
+.inside .line {
+  padding-left: 12px;
+}
+
+.dragged td {
+  opacity: 0.5;
+}
+
+.target td {
+  box-shadow: inset 0 2px 0 var(--sea);
 }
 
 .picked td {
@@ -285,16 +266,11 @@ td {
   letter-spacing: -0.01em;
 }
 
-.in {
-  position: relative;
+.feed > * {
   display: block;
-}
-
-/* It lies over the quiet end of the level line, whose length stays. */
-.in > .clip {
-  position: absolute;
-  left: 0;
-  top: 0;
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 
 .small {
@@ -309,11 +285,5 @@ td {
 
 .switches .word {
   margin-right: 4px;
-}
-
-.marks .mark {
-  width: 22px;
-  height: 22px;
-  margin-right: -1px;
 }
 </style>

@@ -1,20 +1,28 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NDropdown } from 'naive-ui'
 import { computed, ref } from 'vue'
+import type { Edit, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
-import { usePortions } from '@/parts/usePortions'
+import { usePicked } from '@/parts/usePicked'
+import { useRowDrag } from '@/parts/useRowDrag'
+import { useWindow } from '@/parts/useWindow'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
 import GroupsMenu from './GroupsMenu.vue'
+import { MOST_MARKS } from './marks'
+import { movedByOne } from './moved'
 import PutKit from './PutKit.vue'
 import SelectedTracks from './SelectedTracks.vue'
 import TrackRow from './TrackRow.vue'
 import { useFolders } from './useFolders'
-import { usePicked } from './usePicked'
+import { useTrackMenu } from './useTrackMenu'
 import ViewsMenu from './ViewsMenu.vue'
+
+/** What begins the drop place of a folder; no id of a track holds a slash. */
+const FOLDER = 'folder/'
 
 const desk = useDesk()
 const many = ref(false)
@@ -22,12 +30,81 @@ const putting = ref(false)
 const { runs, folded, fold, rename } = useFolders()
 
 const inOrder = computed(() => runs.value.flatMap((run) => run.tracks))
-const portion = usePortions(() => inOrder.value)
-const there = computed(() => new Set(portion.value))
-const unfolded = (run: (typeof runs.value)[number]) =>
-  folded.value.has(run.folder) ? [] : run.tracks.filter((track) => there.value.has(track))
 
-const { picked, pick, letGo } = usePicked(inOrder)
+/** What stands in the sheet, one under the other: a folder's head, or a track. */
+type Item = { id: string; folder: string; count: number } | { id: string; track: Track }
+const items = computed(() =>
+  runs.value.flatMap(({ folder, tracks }): Item[] => [
+    ...(folder ? [{ id: FOLDER + folder, folder, count: tracks.length }] : []),
+    ...(folded.value.has(folder) ? [] : tracks.map((track) => ({ id: track.id, track }))),
+  ]),
+)
+const TROUBLE = 27
+const { sheet, drawn, above, below, first, show } = useWindow(
+  () => items.value,
+  (item) => TROUBLE * (desk.troubles.get(`track/${item.id}`)?.length ?? 0),
+)
+
+const { picked, isPicked, pick, press, letGo } = usePicked(inOrder)
+/** What goes along with a track that is dragged or moved by keys: the selection, if it is part of that. */
+const alongWith = (id: string) => (isPicked(id) ? picked.value.map((track) => track.id) : [id])
+
+/** Puts tracks in front of another one, into its folder, or into a folder that they were dropped on. */
+const { dragged, over, begin } = useRowDrag((id, target) => {
+  const moving = alongWith(id)
+  const folder = target.startsWith(FOLDER) ? target.slice(FOLDER.length) : null
+  const inFolder = folder === null ? [] : inOrder.value.filter((track) => track.look.folder === folder)
+  const onto = folder === null ? desk.tracks.find((track) => track.id === target) : inFolder[0]
+  const at = desk.tracks.indexOf(onto!)
+  const before = desk.tracks.slice(at).find((track) => !moving.includes(track.id))?.id ?? null
+  return desk.edit(
+    moving.flatMap((track): Edit[] => [
+      { kind: 'move-track', track, before },
+      { kind: 'set-track-folder', track, folder: folder ?? onto!.look.folder },
+    ]),
+  )
+})
+const placeOf = (id: string) =>
+  over.value === id && dragged.value
+    ? 'target'
+    : dragged.value && alongWith(dragged.value).includes(id)
+      ? 'dragged'
+      : ''
+
+/** Alt with an arrow moves what is selected by one place; an arrow alone goes on to the next row. */
+async function pressed(id: string, event: KeyboardEvent) {
+  const next = press(id, event)
+  if (next) {
+    await show(items.value.findIndex((item) => item.id === next.id))
+    document.querySelector<HTMLElement>(`[data-row="${CSS.escape(next.id)}"] .pick button`)?.focus()
+  }
+  if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+  event.preventDefault()
+  const moving = alongWith(id)
+  const tracks = desk.tracks.filter((track) => moving.includes(track.id))
+  await desk.edit(movedByOne(tracks, desk.tracks, event.key === 'ArrowUp' ? 'up' : 'down'))
+}
+
+/** The tracks whose menu is open, and where. */
+const menuOf = ref<Track[]>([])
+const menuAt = ref({ x: 0, y: 0 })
+const { menu, act } = useTrackMenu(() => menuOf.value)
+
+/** The menu of a row is about all that are selected if the row is among them. */
+function more(id: string, event: MouseEvent) {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  menuAt.value = { x: box.right, y: box.bottom + 4 }
+  menuOf.value = isPicked(id) ? picked.value : desk.tracks.filter((track) => track.id === id)
+}
+
+function done(key: string) {
+  const made = act(key)
+  menuOf.value = []
+  return made
+}
+
+/** How many marks wide the last column is. */
+const hearers = computed(() => (desk.performers.length > MOST_MARKS ? 4 : Math.max(3, desk.performers.length)))
 
 async function add() {
   const name = `Track ${desk.tracks.length + 1}`
@@ -57,7 +134,7 @@ async function add() {
       <template v-else>
         <ViewsMenu />
         <GroupsMenu />
-        <NButton size="small" @click="putting = true">Put in a kit</NButton>
+        <NButton size="small" @click="putting = true">Add a kit</NButton>
         <NButton size="small" @click="many = true">Add many</NButton>
         <NButton size="small" type="primary" @click="add">Add track</NButton>
       </template>
@@ -65,8 +142,8 @@ async function add() {
       <PutKit v-if="putting" @close="putting = false" />
     </header>
     <LitSheet>
-      <div class="sheet">
-        <table aria-label="Tracks">
+      <div ref="sheet" class="sheet">
+        <table aria-label="Tracks" :aria-rowcount="items.length + 1">
           <thead>
             <tr>
               <th style="width: 20px"><span class="hidden">Select</span></th>
@@ -78,39 +155,66 @@ async function add() {
               <th style="width: 58px">Pan</th>
               <th class="speakers">On the speakers, dB</th>
               <th style="width: 106px"></th>
-              <th :style="{ width: `${Math.max(3, desk.performers.length) * 21 + 14}px` }">Heard by</th>
+              <th :style="{ width: `${hearers * 21 + 14}px` }">Heard by</th>
               <th style="width: 36px"></th>
             </tr>
           </thead>
           <tbody>
-            <template v-for="run in runs" :key="run.folder || run.tracks[0]!.id">
-              <tr v-if="run.folder" class="folder">
+            <tr v-if="above" aria-hidden="true" :style="{ height: `${above}px` }"></tr>
+            <template v-for="(item, index) in drawn" :key="item.id">
+              <tr
+                v-if="'folder' in item"
+                class="folder"
+                :class="placeOf(item.id)"
+                :data-row="item.id"
+                :aria-rowindex="first + index + 2"
+              >
                 <td colspan="11">
                   <button
                     class="plain fold"
-                    :aria-expanded="!folded.has(run.folder)"
-                    :aria-label="`Fold ${run.folder}`"
-                    @click="fold(run.folder)"
+                    :aria-expanded="!folded.has(item.folder)"
+                    :aria-label="`Fold ${item.folder}`"
+                    @click="fold(item.folder)"
                   >
-                    {{ folded.has(run.folder) ? '▸' : '▾' }}
+                    {{ folded.has(item.folder) ? '▸' : '▾' }}
                   </button>
                   <EditableText
-                    :text="run.folder"
-                    :label="`Name of the folder ${run.folder}`"
-                    :set="(name) => rename(run.folder, name)"
+                    :text="item.folder"
+                    :label="`Name of the folder ${item.folder}`"
+                    :set="(name) => rename(item.folder, name)"
                   />
-                  <span class="soft count">{{ run.tracks.length }}</span>
+                  <span class="soft count">{{ item.count }}</span>
                 </td>
               </tr>
-              <template v-for="track in unfolded(run)" :key="track.id">
-                <TrackRow :track="track" :picked="picked.includes(track)" @pick="pick(track.id, $event)" />
-                <RowTrouble :part="`track/${track.id}`" :own="`Track ${track.name} `" :after="3" :columns="8" />
+              <template v-else>
+                <TrackRow
+                  :track="item.track"
+                  :picked="isPicked(item.id)"
+                  :place="placeOf(item.id)"
+                  :aria-rowindex="first + index + 2"
+                  @pick="pick(item.id, $event)"
+                  @press="pressed(item.id, $event)"
+                  @drag="begin(item.id, $event)"
+                  @more="more(item.id, $event)"
+                />
+                <RowTrouble :part="`track/${item.id}`" :after="3" :columns="8" />
               </template>
             </template>
+            <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }"></tr>
           </tbody>
         </table>
       </div>
     </LitSheet>
+    <NDropdown
+      trigger="manual"
+      placement="bottom-end"
+      :show="menuOf.length > 0"
+      :x="menuAt.x"
+      :y="menuAt.y"
+      :options="menu"
+      @select="done"
+      @clickoutside="menuOf = []"
+    />
     <p class="hint">
       Drag over a column of switches to set them all. Drag a level; <kbd>Shift</kbd> is fine; type over its number.
       Double click: 0 dB. Of all this only arm and hear reach the cues.
@@ -122,6 +226,10 @@ async function add() {
 .folder td {
   background: var(--raised);
   font-weight: 600;
+}
+
+.folder.target td {
+  box-shadow: inset 0 0 0 2px var(--sea);
 }
 
 .fold {

@@ -1,11 +1,13 @@
 import { computed, h } from 'vue'
-import { api, type Edit, type Track } from '@/api/client'
+import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { movedByOne } from './moved'
 
 type Colour = Track['look']['colour']
 type Mark = Track['look']['mark']
 const COLOURS: Colour[] = ['none', 'amber', 'sky', 'fern', 'straw', 'deep', 'brick', 'mallow', 'slate']
 const MARKS: Mark[] = ['none', 'mic', 'voice', 'strings', 'keys', 'drum', 'wind', 'room']
+const HEAR: Hear[] = ['off', 'armed', 'overdub', 'always']
 
 const swatch = (colour: Colour) =>
   h('span', {
@@ -18,90 +20,113 @@ const swatch = (colour: Colour) =>
     },
   })
 
-/** What can be done to a track besides what its row shows. */
-export function useTrackMenu(track: () => Track) {
+/** What can be done to one track, or to all that are selected, besides what a row shows. */
+export function useTrackMenu(tracks: () => Track[]) {
   const desk = useDesk()
+  const thatMay = (what: May) => tracks().filter((track) => desk.standingOf(track.id).may.includes(what))
+  const every = (is: (track: Track) => boolean) => tracks().every(is)
 
-  const at = computed(() => desk.tracks.indexOf(track()))
   const folders = computed(() => [...new Set(desk.tracks.map((each) => each.look.folder).filter(Boolean))])
+  const moved = (way: 'up' | 'down') => movedByOne(tracks(), desk.tracks, way)
 
   function freshFolder() {
     for (let n = 1; ; n++) if (!folders.value.includes(`Folder ${n}`)) return `Folder ${n}`
   }
 
-  const menu = computed(() => [
-    { label: 'Move up', key: 'up', disabled: at.value === 0 },
-    { label: 'Move down', key: 'down', disabled: at.value === desk.tracks.length - 1 },
-    {
-      label: 'Colour',
-      key: 'colour',
-      children: COLOURS.map((colour) => ({
-        label: colour,
-        key: `colour/${colour}`,
-        icon: colour === 'none' ? undefined : () => swatch(colour),
-      })),
-    },
-    { label: 'Mark', key: 'mark', children: MARKS.map((mark) => ({ label: mark, key: `mark/${mark}` })) },
-    {
-      label: 'Folder',
-      key: 'folder',
-      children: [
-        { label: 'none', key: 'folder/' },
-        ...folders.value.map((folder) => ({ label: folder, key: `folder/${folder}` })),
-        { label: 'a new one', key: `folder/${freshFolder()}` },
-      ],
-    },
-    { label: 'Hide', key: 'hide' },
-    { label: track().soloSafe ? 'Not solo-safe' : 'Solo-safe', key: 'safe' },
-    {
-      label: track().polarityFlipped ? 'Polarity back to normal' : 'Flip polarity',
-      key: 'polarity',
-      disabled: track().role === 'click',
-    },
-    ...(track().width > 2 && track().role !== 'backing'
-      ? [
-          {
-            label: 'Split',
-            key: 'split',
-            children: [
-              { label: 'in pairs', key: 'split/pairs' },
-              { label: 'each channel alone', key: 'split/singles' },
-            ],
-          },
-        ]
-      : []),
-    { label: 'Remove', key: 'remove', disabled: track().role === 'click' },
-  ])
+  const menu = computed(() => {
+    const removable = thatMay('remove').length
+    return [
+      { label: 'Move up', key: 'up', disabled: moved('up').length === 0 },
+      { label: 'Move down', key: 'down', disabled: moved('down').length === 0 },
+      {
+        label: 'Colour',
+        key: 'colour',
+        children: COLOURS.map((colour) => ({
+          label: colour,
+          key: `colour/${colour}`,
+          icon: colour === 'none' ? undefined : () => swatch(colour),
+        })),
+      },
+      { label: 'Mark', key: 'mark', children: MARKS.map((mark) => ({ label: mark, key: `mark/${mark}` })) },
+      {
+        label: 'Folder',
+        key: 'folder',
+        children: [
+          { label: 'none', key: 'folder/' },
+          ...folders.value.map((folder) => ({ label: folder, key: `folder/${folder}` })),
+          { label: 'a new one', key: `folder/${freshFolder()}` },
+        ],
+      },
+      { label: 'Hide', key: 'hide' },
+      ...(tracks().length > 1
+        ? [
+            { label: 'Hear', key: 'hear', children: HEAR.map((hear) => ({ label: hear, key: `hear/${hear}` })) },
+            { label: every((track) => track.muted) ? 'Unmute' : 'Mute', key: 'mute' },
+            { label: every((track) => track.soloed) ? 'End solo' : 'Solo', key: 'solo' },
+          ]
+        : []),
+      { label: every((track) => track.soloSafe) ? 'Not solo-safe' : 'Solo-safe', key: 'safe' },
+      { label: every((track) => track.polarityFlipped) ? 'Polarity back to normal' : 'Flip polarity', key: 'polarity' },
+      ...(tracks().length === 1 && thatMay('split').length
+        ? [
+            {
+              label: 'Split',
+              key: 'split',
+              children: [
+                { label: 'in pairs', key: 'split/pairs' },
+                { label: 'each channel alone', key: 'split/singles' },
+              ],
+            },
+          ]
+        : []),
+      {
+        label: removable < tracks().length && removable ? `Remove those ${removable} that can go` : 'Remove',
+        key: 'remove',
+        disabled: !removable,
+      },
+    ]
+  })
+
+  const each = (edit: (track: Track) => Edit) => tracks().map(edit)
 
   function edits(key: string): Edit[] {
-    const { id, soloSafe, polarityFlipped } = track()
     const [what, value = ''] = key.split(/\/(.*)/s)
+    const wanted = (is: (track: Track) => boolean) => !every(is)
     switch (what) {
       case 'up':
-        return [{ kind: 'move-track', track: id, before: desk.tracks[at.value - 1]!.id }]
       case 'down':
-        return [{ kind: 'move-track', track: id, before: desk.tracks[at.value + 2]?.id ?? null }]
+        return moved(what)
       case 'colour':
-        return [{ kind: 'set-track-colour', track: id, colour: value as Colour }]
+        return each(({ id }) => ({ kind: 'set-track-colour', track: id, colour: value as Colour }))
       case 'mark':
-        return [{ kind: 'set-track-mark', track: id, mark: value as Mark }]
+        return each(({ id }) => ({ kind: 'set-track-mark', track: id, mark: value as Mark }))
       case 'folder':
-        return [{ kind: 'set-track-folder', track: id, folder: value }]
+        return each(({ id }) => ({ kind: 'set-track-folder', track: id, folder: value }))
       case 'hide':
-        return [{ kind: 'hide-track', track: id, hidden: true }]
+        return each(({ id }) => ({ kind: 'hide-track', track: id, hidden: true }))
+      case 'hear':
+        return thatMay('hear').map(({ id }) => ({ kind: 'set-hear', track: id, hear: value as Hear }))
+      case 'mute':
+        return each(({ id }) => ({ kind: 'mute-track', track: id, muted: wanted((track) => track.muted) }))
+      case 'solo':
+        return each(({ id }) => ({ kind: 'solo-track', track: id, soloed: wanted((track) => track.soloed) }))
       case 'safe':
-        return [{ kind: 'set-solo-safe', track: id, soloSafe: !soloSafe }]
+        return each(({ id }) => ({ kind: 'set-solo-safe', track: id, soloSafe: wanted((track) => track.soloSafe) }))
       case 'polarity':
-        return [{ kind: 'set-polarity', track: id, flipped: !polarityFlipped }]
+        return each(({ id }) => ({
+          kind: 'set-polarity',
+          track: id,
+          flipped: wanted((track) => track.polarityFlipped),
+        }))
       default:
-        return [{ kind: 'remove-track', track: id }]
+        return thatMay('remove').map(({ id }) => ({ kind: 'remove-track', track: id }))
     }
   }
 
   /** Makes a wide track's channels heard on tracks of their own. */
   function split(how: string) {
     const params = { path: { session: desk.session!.id } }
-    const body = { track: track().id, how: how as 'pairs' | 'singles' }
+    const body = { track: tracks()[0]!.id, how: how as 'pairs' | 'singles' }
     return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/split', { params, body }))
   }
 

@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import vividlantern.click.Passage;
+import vividlantern.engine.Heard;
 import vividlantern.engine.LoadTrial;
-import vividlantern.engine.Probe;
 import vividlantern.hardware.FreeRunning;
 import vividlantern.hardware.RunningAlong;
 import vividlantern.mix.LiveState;
@@ -105,21 +105,15 @@ final class MonitoringFigures {
 
     private static void loopback() {
         float[] sent = Sweep.all(RATE);
-        Probe probe = new Probe(sent, 0, 0, 34, Sweep.spacing(RATE));
-        int block = 128;
-        boolean goesOn = true;
-        for (int at = 0; goesOn; at += block) {
-            float[][] in = new float[34][block];
-            for (int n = 0; n < block; n++) {
-                int from = at + n - 407;
-                in[0][n] = from >= 0 && from < sent.length ? sent[from] : 0;
-            }
-            goesOn = probe.process(in, new float[1][block], block);
-        }
+        float[] received = new float[sent.length];
+        System.arraycopy(sent, 0, received, 407, sent.length - 407);
+        float[][] first = new float[34][Sweep.spacing(RATE)];
+        System.arraycopy(received, 0, first[0], 0, first[0].length);
+        Heard heard = new Heard(received, first);
         double[] millis = new double[20];
         for (int time = 0; time < millis.length; time++) {
             long begun = System.nanoTime();
-            Loopback.of(probe, RATE);
+            Loopback.of(heard, RATE);
             millis[time] = (System.nanoTime() - begun) / 1e6;
         }
         Figures.say("Finding a delay in three sweeps: median %.0f ms", Figures.quantile(millis, 0.5));

@@ -1,8 +1,11 @@
 package vividlantern.bench;
 
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
@@ -24,6 +27,8 @@ final class SheetLoad {
 
     private static final int STEPS = 60;
     private static final int INPUTS = 120;
+    private static final int PRESSES = 10;
+    private static final double SETTLES_MS = 2000;
 
     /** Notes how long each frame took, from now on until it is read. */
     private static final String WATCH_FRAMES = """
@@ -75,6 +80,7 @@ final class SheetLoad {
             load.grid(load.session("Grid of 128", 128, 64), "128 ports by 64 tracks");
             load.grid(large, "240 ports by 128 tracks");
             load.scrolling(large);
+            load.work(large);
         });
     }
 
@@ -171,7 +177,7 @@ final class SheetLoad {
 
     private void grid(String session, String size) {
         Page page = page(session, "input-list");
-        page.locator("tbody tr").nth(INPUTS - 1).waitFor();
+        page.locator("tbody tr").nth(9).waitFor();
         double painted = millisUntil(
                 page,
                 () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Grid"))
@@ -194,7 +200,7 @@ final class SheetLoad {
 
     private void scrolling(String session) {
         Page page = page(session, "input-list");
-        page.locator("tbody tr").nth(INPUTS - 1).waitFor();
+        page.locator("tbody tr").nth(9).waitFor();
         page.mouse().move(600, 400);
         page.evaluate(WATCH_FRAMES);
         for (int step = 0; step < STEPS; step++) {
@@ -205,6 +211,63 @@ final class SheetLoad {
                 "Scrolling an input list of %d: a frame takes %.1f ms in the middle, %.1f ms at 95 %%",
                 INPUTS, number(frames.get(0)), number(frames.get(1)));
         page.close();
+    }
+
+    /** What steps and keys cost the browser's own thread, by its clock, which stands while others have the processor. */
+    private void work(String session) {
+        Page page = page(session, "history");
+        CDPSession clock = page.context().newCDPSession(page);
+        JsonObject threads = new JsonObject();
+        threads.addProperty("timeDomain", "threadTicks");
+        clock.send("Performance.enable", threads);
+        for (String step : List.of("Input list", "Tracks", "Cues")) {
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("History"))
+                    .click();
+            page.waitForTimeout(SETTLES_MS);
+            double idle = workIn(clock, page, () -> {}, SETTLES_MS);
+            double opened = workIn(
+                    clock,
+                    page,
+                    () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(step))
+                            .first()
+                            .click(),
+                    SETTLES_MS);
+            Figures.say("Opening %s of the large session: %.0f ms of work", step, opened - idle);
+            if (step.equals("Tracks")) {
+                keys(clock, page, AriaRole.BUTTON, "Mute Track 5", "Enter", idle);
+                keys(clock, page, AriaRole.BUTTON, "Solo Track 5", "Enter", idle);
+                keys(clock, page, AriaRole.SLIDER, "Track 5 on the speakers", "ArrowLeft", idle);
+            }
+        }
+        page.close();
+    }
+
+    private static void keys(CDPSession clock, Page page, AriaRole role, String name, String key, double idle) {
+        page.getByRole(role, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .focus();
+        double all = 0;
+        for (int press = 0; press < PRESSES; press++) {
+            all += workIn(clock, page, () -> page.keyboard().press(key), SETTLES_MS) - idle;
+        }
+        Figures.say("A key at \"%s\": %.1f ms of work", name, all / PRESSES);
+    }
+
+    /** The milliseconds of work from an act on, for some time. */
+    private static double workIn(CDPSession clock, Page page, Runnable act, double millis) {
+        double before = taskSeconds(clock);
+        act.run();
+        page.waitForTimeout(millis);
+        return (taskSeconds(clock) - before) * 1000;
+    }
+
+    private static double taskSeconds(CDPSession clock) {
+        for (JsonElement metric : clock.send("Performance.getMetrics").getAsJsonArray("metrics")) {
+            JsonObject one = metric.getAsJsonObject();
+            if (one.get("name").getAsString().equals("TaskDuration")) {
+                return one.get("value").getAsDouble();
+            }
+        }
+        throw new IllegalStateException("The browser does not say how long its tasks took.");
     }
 
     /** From a press until a condition holds and the frame that shows it has been drawn. */

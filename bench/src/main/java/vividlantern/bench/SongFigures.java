@@ -16,12 +16,11 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import vividlantern.basics.Refused;
 import vividlantern.click.ClickFile;
 import vividlantern.click.OwnSounds;
 import vividlantern.click.Passage;
 import vividlantern.format.MidiSong;
-import vividlantern.format.WavWriter;
-import vividlantern.history.Refused;
 import vividlantern.media.MediaFolder;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
@@ -41,6 +40,7 @@ import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.TempoEdit.MoveTempo;
 import vividlantern.sim.LowWater;
 import vividlantern.sim.Saltworks;
+import vividlantern.sound.WavWriter;
 import vividlantern.units.Decibels;
 
 /** What sounds from files and long songs cost. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.Backing;
 import vividlantern.session.NoteValue;
 import vividlantern.session.Session;

@@ -37,6 +37,7 @@ public final class Engine implements AudioProcess {
 
     private final Mixer mixer;
     private final Follower follower;
+    private final Tape inputs;
     private final AtomicReference<MixState> next = new AtomicReference<>();
     private final AtomicReference<Wish> wish = new AtomicReference<>();
     private volatile Probe probe;
@@ -50,6 +51,12 @@ public final class Engine implements AudioProcess {
 
     /** @param maxFrames the longest block the device will ask for */
     public Engine(MixPlan plan, int sampleRate, int maxFrames, Transport start, Follower follower) {
+        this(plan, sampleRate, maxFrames, start, follower, new Tape(0, 1));
+    }
+
+    /** @param inputs keeps what comes in, for a while */
+    Engine(MixPlan plan, int sampleRate, int maxFrames, Transport start, Follower follower, Tape inputs) {
+        this.inputs = inputs;
         mixer = new Mixer(sampleRate, maxFrames);
         this.plan = plan;
         reels = plan.reels();
@@ -133,6 +140,11 @@ public final class Engine implements AudioProcess {
         return reels;
     }
 
+    /** What came in last at every input, with what is no number silenced. */
+    Tape inputs() {
+        return inputs;
+    }
+
     /** Begins to measure; what it sends leaves by its output from the next block on. */
     public void begin(Probe measuring) {
         probe = measuring;
@@ -169,8 +181,9 @@ public final class Engine implements AudioProcess {
         }
         Transport now = transport;
         mixer.process(running, in, out, frames, blockFrame, now.movedTo(blockFrame), now.passage());
+        inputs.record(in, frames, blockFrame);
         Probe probing = probe;
-        if (probing != null && !probing.process(in, out, frames)) {
+        if (probing != null && !probing.process(out, frames, blockFrame)) {
             probe = null;
         }
         frame = blockFrame + frames;

@@ -40,7 +40,15 @@ public final class Incidents {
         public boolean isHeard() {
             return kind != Kind.LOAD || missedMs > 0;
         }
+
+        /** Whether the computer was too busy for a buffer of that size: sound was missing, or it was late over and over. */
+        public boolean isBufferTooSmall() {
+            return kind == Kind.LOAD && (missedMs > 0 || lateBlocks >= LATE_BLOCKS_BORNE);
+        }
     }
+
+    /** One that comes late now and then is made up for. */
+    private static final int LATE_BLOCKS_BORNE = 100;
 
     private static final int MOST = 200;
     /** What is late again so soon is late still. */
@@ -91,7 +99,7 @@ public final class Incidents {
     private static String slow(double missedMs) {
         return String.format(
                 Locale.ROOT,
-                "The disk was too slow: %.0f ms of what backing tracks play are missing. Close programs that use it.",
+                "The disk was too slow: %.0f ms of what guides play are missing. Close programs that use it.",
                 missedMs);
     }
 

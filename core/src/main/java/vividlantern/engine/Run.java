@@ -11,6 +11,11 @@ import vividlantern.session.TempoMap;
 /** One run of the devices: from opening them for a session until they end, by wish or by accident. */
 final class Run {
 
+    /** 1.4 s at 48 kHz. */
+    private static final int OUTPUT_FRAMES = 1 << 16;
+    /** 2.7 s at 48 kHz. */
+    private static final int INPUT_FRAMES = 1 << 17;
+
     private static final int REHEARSED_BLOCKS = 500;
     private static final long LONGEST_REHEARSAL_NANOS = 2_000_000_000L;
 
@@ -37,10 +42,11 @@ final class Run {
                 session.sampleRate(),
                 session.bufferFrames(),
                 Transport.stopped(0, 0),
-                room.follower());
+                room.follower(),
+                new Tape(rig.engineInputs().size(), INPUT_FRAMES));
         readAhead = new ReadAhead(engine);
         changeOver = new ChangeOver(session, rig, live, engine, room.device());
-        tape = new Tape(rig.engineOutputs().size());
+        tape = new Tape(rig.engineOutputs().size(), OUTPUT_FRAMES);
         thread = new Thread(() -> run(rig, accidents), "engine");
         thread.setPriority(Thread.MAX_PRIORITY);
         thread.setDaemon(true);

@@ -2,8 +2,8 @@ package vividlantern.engine;
 
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import vividlantern.basics.Refused;
 import vividlantern.click.Passage;
-import vividlantern.history.Refused;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
 

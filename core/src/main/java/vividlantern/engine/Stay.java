@@ -15,15 +15,16 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import vividlantern.basics.Refused;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.DeviceGone;
 import vividlantern.hardware.Lateness;
-import vividlantern.history.Refused;
 import vividlantern.kernel.Kernels;
 import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
+import vividlantern.mix.PlayedPeaks;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -45,7 +46,9 @@ public final class Stay implements AutoCloseable {
     private static final Logger LOG = System.getLogger(Stay.class.getName());
     private static final long ADVANCE_MILLIS = 4;
     private static final long LOOK_MILLIS = 500;
-    private static final long LONGEST_PROBE_MILLIS = 60_000;
+    /** For so long after a run began the machine still compiles what it does. */
+    private static final long SETTLING_SECONDS = 3;
+
     private static final int LOWEST_BAR = -8;
     private static final int HIGHEST_BAR = 100_000;
 
@@ -69,11 +72,11 @@ public final class Stay implements AutoCloseable {
     private final Object controlRoomTurn = new Object();
 
     private boolean cut;
-    private final Object probeTurn = new Object();
-    private volatile Probe probing;
+    private final Measuring measuring = new Measuring(this::ask, this::fault);
     private volatile String preampFault = "";
     private volatile String inputFault = "";
     private volatile String reelFault = "";
+    private final PlayedPeaks played = new PlayedPeaks();
     private Lateness lateness = Lateness.NONE;
     private volatile boolean givenUp;
     private long preampsRestUntil = Long.MIN_VALUE;
@@ -181,63 +184,28 @@ public final class Stay implements AutoCloseable {
     }
 
     /**
-     * Sends samples out by an output and keeps what comes in; waits until that is done.
+     * Sends samples out by an output and takes what comes in at an input meanwhile; waits until that is done.
      *
+     * @param firstFrames for how long every input is taken
      * @throws Refused if the song plays, or it was cancelled, or the sound broke off
      */
-    public Probe probe(float[] sent, int output, int input, int firstFrames) {
-        return run(new Probe(sent, output, input, rig.engineInputs().size(), firstFrames), true);
+    public Heard probe(float[] sent, int output, int input, int firstFrames) {
+        return measuring.probe(sent, output, input, firstFrames);
     }
 
-    /** Keeps what comes in at every input for some frames; waits until that is done. */
-    public Probe listen(int frames) {
-        return run(Probe.listening(rig.engineInputs().size(), frames), false);
+    /** Takes what comes in at every input from now on, for some frames; waits until that is done. */
+    public float[][] listen(int frames) {
+        return measuring.listen(frames);
     }
 
-    /** One after the other: who comes while another one listens waits. */
-    private Probe run(Probe probe, boolean inSilence) {
-        synchronized (probeTurn) {
-            return runAlone(probe, inSilence);
-        }
-    }
-
-    private Probe runAlone(Probe probe, boolean inSilence) {
-        ask(now -> {
-            if (inSilence && now.changeOver().live().playing()) {
-                throw new Refused("The song plays. Stop it, then measure.", "");
-            }
-            if (!now.fault().isEmpty()) {
-                throw new Refused(now.fault(), "");
-            }
-            now.engine().begin(probe);
-        });
-        probing = probe;
-        try {
-            for (long waited = 0; !probe.await(LOOK_MILLIS); waited += LOOK_MILLIS) {
-                if (probe.isCancelled() || !fault().isEmpty() || waited > LONGEST_PROBE_MILLIS) {
-                    probe.cancel();
-                    throw new Refused("The measurement was broken off. Nothing was kept.", "");
-                }
-            }
-        } catch (InterruptedException interrupted) {
-            probe.cancel();
-            Thread.currentThread().interrupt();
-            throw new Refused("The measurement was broken off. Nothing was kept.", "");
-        }
-        return probe;
+    /** Breaks off what is being measured, if anything is. */
+    public void cancelProbe() {
+        measuring.cancel();
     }
 
     /** Whether it goes on with another state of the session without a break. */
     public boolean goesOnWith(Session changed) {
         return run.fits(changed);
-    }
-
-    /** Breaks off what is being measured, if anything is. */
-    public void cancelProbe() {
-        Probe now = probing;
-        if (now != null) {
-            now.cancel();
-        }
     }
 
     /** Silences everything that performers hear with the engine's next block, or lets it back; waits behind nothing. */
@@ -333,6 +301,11 @@ public final class Stay implements AutoCloseable {
         return incidents;
     }
 
+    /** How high inputs came in while the song played. */
+    public PlayedPeaks played() {
+        return played;
+    }
+
     public LiveState live() {
         return run.changeOver().live();
     }
@@ -406,9 +379,13 @@ public final class Stay implements AutoCloseable {
         });
     }
 
+    /** While it settles and plays no song, what comes late is no incident. */
     private void lookWhetherItIsInTime() {
         Lateness here = run.device().lateness();
-        if (!here.equals(lateness)) {
+        boolean settling = run.engine().frame() < SETTLING_SECONDS * session.sampleRate() && !live().playing();
+        if (settling) {
+            lateness = here;
+        } else if (!here.equals(lateness)) {
             double missedMs = 1000.0 * (here.missedFrames() - lateness.missedFrames()) / session.sampleRate();
             incidents.late(here.lateBlocks() - lateness.lateBlocks(), missedMs, session.bufferFrames());
             lateness = here;

@@ -1,28 +1,34 @@
 package vividlantern.engine;
 
 /**
- * The last second and more of what the converters gave out, for whoever listens. The audio thread writes without waiting;
- * a reader that is late learns that it has missed something.
+ * The last moments of some channels, for whoever listens: a ring that the audio thread writes without waiting. Readers follow it by
+ * frames; one that is late learns that it has missed something.
  */
 public final class Tape {
 
-    private static final int FRAMES = 1 << 16;
-
-    private final float[][] outputs;
+    private final float[][] channels;
+    private final int frames;
     private volatile long written;
 
-    Tape(int outputs) {
-        this.outputs = new float[outputs][FRAMES];
+    /** @param frames how many it holds, a power of two */
+    Tape(int channels, int frames) {
+        this.channels = new float[channels][frames];
+        this.frames = frames;
     }
 
-    public void record(float[][] converted, int frames, long frame) {
-        for (int output = 0; output < outputs.length; output++) {
-            int at = (int) (frame & FRAMES - 1);
-            int first = Math.min(frames, FRAMES - at);
-            System.arraycopy(converted[output], 0, outputs[output], at, first);
-            System.arraycopy(converted[output], first, outputs[output], 0, frames - first);
+    /** Writes a block. For the audio thread. */
+    public void record(float[][] samples, int count, long frame) {
+        int at = (int) (frame & frames - 1);
+        int first = Math.min(count, frames - at);
+        for (int channel = 0; channel < channels.length; channel++) {
+            System.arraycopy(samples[channel], 0, channels[channel], at, first);
+            System.arraycopy(samples[channel], first, channels[channel], 0, count - first);
         }
-        written = frame + frames;
+        written = frame + count;
+    }
+
+    public int channels() {
+        return channels.length;
     }
 
     /** The first frame that is not there yet. */
@@ -32,10 +38,23 @@ public final class Tape {
 
     /** Whether everything from a frame on is still there, with room for what is being written now. */
     public boolean holds(long frame) {
-        return written - frame < FRAMES / 2;
+        return written - frame < frames / 2;
     }
 
-    public float sample(int output, long frame) {
-        return outputs[output][(int) (frame & FRAMES - 1)];
+    public float sample(int channel, long frame) {
+        return channels[channel][(int) (frame & frames - 1)];
+    }
+
+    /**
+     * Copies what is there of a channel.
+     *
+     * @return false if it was written over meanwhile
+     */
+    boolean copy(int channel, long frame, float[] to, int toAt, int count) {
+        int at = (int) (frame & frames - 1);
+        int first = Math.min(count, frames - at);
+        System.arraycopy(channels[channel], at, to, toAt, first);
+        System.arraycopy(channels[channel], 0, to, toAt + first, count - first);
+        return holds(frame);
     }
 }

@@ -13,7 +13,7 @@ import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 
 /**
  * Reads tables the way spreadsheets write them: comma, semicolon or tab between cells; quotes, with line breaks inside;

@@ -1,6 +1,6 @@
 package vividlantern.format;
 
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 
 /** What every document begins with: what it is, and in which version. */
 final class DocumentHead {

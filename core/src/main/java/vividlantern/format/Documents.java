@@ -7,6 +7,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonValue;
 import com.fasterxml.jackson.annotation.Nulls;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -29,44 +30,29 @@ import tools.jackson.databind.cfg.MapperConfig;
 import tools.jackson.databind.introspect.Annotated;
 import tools.jackson.databind.introspect.AnnotatedClass;
 import tools.jackson.databind.introspect.AnnotatedConstructor;
+import tools.jackson.databind.introspect.AnnotatedMember;
 import tools.jackson.databind.introspect.AnnotatedMethod;
 import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
-import vividlantern.rig.Device;
-import vividlantern.rig.Mic;
-import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
-import vividlantern.rig.RigSettings;
-import vividlantern.rig.StereoPair;
-import vividlantern.rig.Tie;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.session.Backing;
-import vividlantern.session.BringLine;
 import vividlantern.session.ClickPattern;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
-import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
-import vividlantern.session.Input;
-import vividlantern.session.InputId;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Performer;
-import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
-import vividlantern.session.TrackGroup;
-import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -94,7 +80,6 @@ public final class Documents {
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
                 .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
                 .addMixIn(Rig.class, RigForm.class)
-                .addMixIn(Session.class, SessionForm.class)
                 .addMixIn(Performer.class, PerformerForm.class)
                 .addMixIn(Track.class, TrackForm.class)
                 .addMixIn(Pan.class, PanForm.class)
@@ -114,7 +99,7 @@ public final class Documents {
     /** Every edit that may come from outside, by its kind. */
     public static SortedMap<String, Class<?>> editKinds() {
         SortedMap<String, Class<?>> kinds = new TreeMap<>();
-        records(Edit.class).forEach(type -> kinds.put(kind(type), type));
+        Edit.families().flatMap(Documents::records).forEach(type -> kinds.put(kind(type), type));
         return kinds;
     }
 
@@ -174,11 +159,10 @@ public final class Documents {
      * that had one port has it still.
      */
     private static String withLaterFields(String json) {
-        Map<PartKind, ObjectNode> begun = Map.of(
-                PartKind.INPUT, MAPPER.valueToTree(Input.of(new InputId("any"), 1, "any")),
-                PartKind.TRACK, MAPPER.valueToTree(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of())),
-                PartKind.CUE, MAPPER.valueToTree(Cue.empty(new CueId("any"), 1, "any")),
-                PartKind.PERFORMER, MAPPER.valueToTree(Performer.of(new PerformerId("any"), 1, "any", "")));
+        Map<PartKind, ObjectNode> begun = new EnumMap<>(PartKind.class);
+        for (PartKind kind : PartKind.values()) {
+            kind.asItBegins().ifPresent(part -> begun.put(kind, MAPPER.valueToTree(part)));
+        }
         ObjectNode parts = (ObjectNode) MAPPER.readTree(json);
         for (Map.Entry<String, JsonNode> entry : parts.properties()) {
             ObjectNode whole = begun.get(PartKey.parse(entry.getKey()).kind());
@@ -210,18 +194,6 @@ public final class Documents {
             parts.put(key, part);
         }
         return parts;
-    }
-
-    private static Class<? extends RigPart> type(RigPartKey.Kind kind) {
-        return switch (kind) {
-            case SETTINGS -> RigSettings.class;
-            case DEVICE -> Device.class;
-            case PORT -> Port.class;
-            case TIE -> Tie.class;
-            case PAIR -> StereoPair.class;
-            case GROUP -> WideGroup.class;
-            case MIC -> Mic.class;
-        };
     }
 
     /** All records that a sealed interface, and those nested in it, allow. */
@@ -267,6 +239,16 @@ public final class Documents {
                     : super.hasAsValue(config, seen);
         }
 
+        /** Sessions written before there was some kind of parts have none of them. */
+        @Override
+        public JsonSetter.Value findSetterInfo(MapperConfig<?> config, Annotated seen) {
+            return seen instanceof AnnotatedMember member
+                            && member.getDeclaringClass() == Session.class
+                            && List.class.isAssignableFrom(seen.getRawType())
+                    ? JsonSetter.Value.forValueNulls(Nulls.AS_EMPTY)
+                    : super.findSetterInfo(config, seen);
+        }
+
         @Override
         public JsonCreator.Mode findCreatorAnnotation(MapperConfig<?> config, Annotated seen) {
             return seen instanceof AnnotatedConstructor constructor && isId(constructor.getDeclaringClass())
@@ -299,21 +281,6 @@ public final class Documents {
     private abstract static class PerformerForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract double metres();
-    }
-
-    /** Sessions written before there were some kinds of parts have none of them. */
-    private abstract static class SessionForm {
-        @JsonSetter(nulls = Nulls.AS_EMPTY)
-        abstract List<TrackGroup> groups();
-
-        @JsonSetter(nulls = Nulls.AS_EMPTY)
-        abstract List<BringLine> bringing();
-
-        @JsonSetter(nulls = Nulls.AS_EMPTY)
-        abstract List<DirectLevel> direct();
-
-        @JsonSetter(nulls = Nulls.AS_EMPTY)
-        abstract List<Backing> backing();
     }
 
     /** A click written before it could be silent now and then sounds while the song plays. */

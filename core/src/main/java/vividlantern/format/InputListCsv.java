@@ -98,7 +98,7 @@ public final class InputListCsv {
                         CsvText.guarded(ports(rig, input)),
                         Documents.word(input.level()),
                         input.pad() ? "in" : "out",
-                        PlainNumber.of(input.gainDb()),
+                        input.gainDb().map(PlainNumber::of).orElse(""),
                         input.polarityFlipped() ? "flipped" : "",
                         CsvText.guarded(String.join("; ", InputTracks.names(session, input))),
                         CsvText.guarded(input.notes()));

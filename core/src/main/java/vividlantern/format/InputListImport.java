@@ -6,7 +6,6 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -16,12 +15,11 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.apache.commons.csv.CSVRecord;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
 import vividlantern.format.InputListCsv.Column;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
 import vividlantern.patch.InputTracks;
 import vividlantern.patch.Ports;
-import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Channels;
@@ -61,9 +59,6 @@ import vividlantern.session.edit.TrackEdit.FeedTrack;
 public final class InputListImport {
 
     private static final int MOST_ROWS = 500;
-    /** What people write into a cell to which they have nothing to say. */
-    private static final Set<String> NOTHING = Set.of("-", "\u2013", "\u2014", "n/a", "n. a.", "none");
-
     private static final Pattern SIDE =
             Pattern.compile("(.*?)\\s*\\((left|right|(\\d) of (\\d))\\)", Pattern.CASE_INSENSITIVE);
 
@@ -187,7 +182,7 @@ public final class InputListImport {
     private static String example(List<CSVRecord> body, int at) {
         return body.stream()
                 .filter(record -> at < record.size())
-                .map(record -> said(record.get(at)))
+                .map(record -> InputCells.said(record.get(at)))
                 .filter(cell -> !cell.isEmpty())
                 .findFirst()
                 .orElse("");
@@ -196,7 +191,7 @@ public final class InputListImport {
     /** Ports of inputs that the file does not speak of stay theirs. */
     private void notePortsOfOthers(List<CSVRecord> body) {
         Set<Integer> spokenOf = new HashSet<>();
-        body.forEach(record -> number(cell(record, Column.NUMBER)).ifPresent(spokenOf::add));
+        body.forEach(record -> InputCells.number(cell(record, Column.NUMBER)).ifPresent(spokenOf::add));
         working.inputs().stream()
                 .filter(input -> !spokenOf.contains(input.number()) || !columns.containsKey(Column.PORT))
                 .forEach(input -> input.ports().forEach(port -> usedElsewhere.put(port, input.source())));
@@ -215,9 +210,9 @@ public final class InputListImport {
             change(record, input, edits);
             Session after = Edit.applyAll(edits, before, rig);
             working = after;
-            String does = added
-                    ? "adds input " + input.number()
-                    : edits.isEmpty() ? "changes nothing" : "changes input " + input.number();
+            String does = edits.isEmpty()
+                    ? "changes nothing"
+                    : (added ? "adds input " : "changes input ") + input.number() + words(edits, before, input);
             return new Row(record.getRecordNumber(), source, does, "", List.copyOf(edits));
         } catch (Refused refused) {
             working = before;
@@ -225,9 +220,24 @@ public final class InputListImport {
         }
     }
 
+    /** What edits make of a row's cells, in words, each told without the input that the row is about. */
+    private String words(List<Edit> edits, Session before, Input input) {
+        String itself = "Input " + input.number() + ", " + input.source() + ": ";
+        List<String> words = new ArrayList<>();
+        Session now = before;
+        for (Edit edit : edits) {
+            String summary = edit.summary(now, rig);
+            now = edit.applyTo(now, rig);
+            if (!(edit instanceof AddInput)) {
+                words.add(summary.startsWith(itself) ? summary.substring(itself.length()) : summary);
+            }
+        }
+        return words.isEmpty() ? "" : ": " + String.join("; ", words);
+    }
+
     private Input begin(CSVRecord record, String source, List<Edit> edits) {
         String written = cell(record, Column.NUMBER);
-        Optional<Integer> given = number(written);
+        Optional<Integer> given = InputCells.number(written);
         if (given.isEmpty() && !written.isEmpty()) {
             throw new Refused("\"" + written + "\" is not an input number.", "number");
         }
@@ -260,7 +270,7 @@ public final class InputListImport {
                 .filter(stand -> !stand.equals(input.stand()))
                 .ifPresent(stand -> make(new SetInputStand(input.id(), stand), edits));
         text(record, Column.CABLE)
-                .map(metres -> metres.isEmpty() ? 0.0 : decimal(metres, "a length in metres", "metres"))
+                .map(metres -> metres.isEmpty() ? 0.0 : InputCells.decimal(metres, "a length in metres", "metres"))
                 .filter(metres -> metres != input.cableMetres())
                 .ifPresent(metres -> make(new SetInputCable(input.id(), metres), edits));
         text(record, Column.PLACE)
@@ -268,36 +278,40 @@ public final class InputListImport {
                 .ifPresent(place -> make(new SetInputPlace(input.id(), place), edits));
         text(record, Column.LEVEL)
                 .filter(level -> !level.isEmpty())
-                .map(InputListImport::level)
+                .map(InputCells::level)
                 .filter(level -> level != input.level())
                 .ifPresent(level -> make(new SetInputLevel(input.id(), level), edits));
         text(record, Column.PAD)
-                .map(InputListImport::pad)
+                .map(InputCells::pad)
                 .filter(pad -> pad != input.pad())
                 .ifPresent(pad -> make(new SetInputPad(input.id(), pad), edits));
         text(record, Column.PHANTOM)
-                .map(InputListImport::phantom)
-                .filter(wish -> wish != input.phantom())
+                .map(InputCells::phantom)
+                .filter(wish -> wish != input.phantom() && !(wish == PhantomWish.OFF && isHarmed(input.id())))
                 .ifPresent(wish -> make(new SetInputPhantom(input.id(), wish), edits));
         text(record, Column.WIDTH)
                 .filter(width -> !width.isEmpty())
-                .map(InputListImport::width)
+                .map(InputCells::width)
                 .filter(width -> width != input.width())
                 .ifPresent(width -> make(new SetInputWidth(input.id(), width), edits));
         text(record, Column.PORT).ifPresent(names -> setPorts(input.id(), names, edits));
         text(record, Column.GAIN)
-                .filter(gain -> !gain.isEmpty())
-                .map(InputListImport::gain)
-                .filter(gain -> gain != input.gainDb())
+                .map(InputCells::gain)
+                .filter(gain -> !gain.equals(input.gainDb()))
                 .ifPresent(gain -> make(new SetInputGain(input.id(), gain), edits));
         text(record, Column.POLARITY)
-                .map(InputListImport::polarity)
+                .map(InputCells::polarity)
                 .filter(flipped -> flipped != input.polarityFlipped())
                 .ifPresent(flipped -> make(new SetInputPolarity(input.id(), flipped), edits));
         text(record, Column.NOTES)
                 .filter(notes -> !notes.equals(input.notes()))
                 .ifPresent(notes -> make(new SetInputNotes(input.id(), notes), edits));
         text(record, Column.TRACKS).ifPresent(names -> setTracks(input.id(), names, edits));
+    }
+
+    /** Whether "off" in a file would take back that a mic must never have any, which it does not. */
+    private boolean isHarmed(InputId input) {
+        return rig.isHarmedByPhantom(working.find(input).orElseThrow().mic());
     }
 
     private void setPerformer(Input input, String name, List<Edit> edits) {
@@ -425,74 +439,6 @@ public final class InputListImport {
 
     private String cell(CSVRecord record, Column column) {
         Integer at = columns.get(column);
-        return at == null || at >= record.size() ? "" : said(record.get(at));
-    }
-
-    /** What a cell says; a dash says nothing. */
-    private static String said(String cell) {
-        String text = cell.strip();
-        return NOTHING.contains(text.toLowerCase(Locale.ROOT)) ? "" : CsvText.unguarded(text);
-    }
-
-    private static Optional<Integer> number(String text) {
-        return text.matches("\\d{1,3}") ? Optional.of(Integer.parseInt(text)) : Optional.empty();
-    }
-
-    private static PhantomWish phantom(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "on", "yes", "+48 v", "48 v", "+48", "48" -> PhantomWish.ON;
-            case "never" -> PhantomWish.NEVER;
-            case "", "off", "no" -> PhantomWish.OFF;
-            default -> throw new Refused("\"" + text + "\" is neither on, off nor never.", "phantom");
-        };
-    }
-
-    private static Port.Signal level(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "mic" -> Port.Signal.MIC;
-            case "line" -> Port.Signal.LINE;
-            case "instrument", "inst", "hi-z" -> Port.Signal.INSTRUMENT;
-            default -> throw new Refused("\"" + text + "\" is neither mic, line nor instrument.", "level");
-        };
-    }
-
-    private static boolean pad(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "in", "on", "yes" -> true;
-            case "", "out", "off", "no" -> false;
-            default -> throw new Refused("\"" + text + "\" is neither pad in nor pad out.", "pad");
-        };
-    }
-
-    private static boolean polarity(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "flipped", "yes", "180" -> true;
-            case "", "normal", "no", "0" -> false;
-            default -> throw new Refused("\"" + text + "\" is neither normal nor flipped.", "polarity");
-        };
-    }
-
-    private static int width(String text) {
-        return IntStream.rangeClosed(1, Input.MAX_WIDTH)
-                .filter(width -> Channels.width(width).equalsIgnoreCase(text)
-                        || String.valueOf(width).equals(text))
-                .findFirst()
-                .orElseThrow(() -> new Refused(
-                        "\"" + text + "\" is no width: mono, stereo or a number of channels up to " + Input.MAX_WIDTH
-                                + ".",
-                        "width"));
-    }
-
-    private static double gain(String text) {
-        return decimal(text.replace("dB", ""), "a gain in dB", "gain");
-    }
-
-    private static double decimal(String text, String what, String field) {
-        try {
-            return Double.parseDouble(
-                    text.replace(',', '.').replace('\u2212', '-').strip());
-        } catch (NumberFormatException notANumber) {
-            throw new Refused("\"" + text + "\" is not " + what + ".", field);
-        }
+        return at == null || at >= record.size() ? "" : InputCells.said(record.get(at));
     }
 }

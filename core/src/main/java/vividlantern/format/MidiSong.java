@@ -14,18 +14,18 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.NoteValue;
+import vividlantern.session.PartKind;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
 import vividlantern.session.TempoMap;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MarkerEdit.RemoveMarker;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
-import vividlantern.session.edit.Sizes;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 
 /**
@@ -280,8 +280,9 @@ public record MidiSong(TempoMap tempoMap, List<Part> parts, List<String> notes) 
 
         private void marker(double quarter, String name) {
             markers.putIfAbsent(quarter, name);
-            if (markers.size() > Sizes.MARKERS) {
-                throw refused("It has more than " + Sizes.MARKERS + " markers; a song has at most so many parts.");
+            if (markers.size() > PartKind.MARKER.most()) {
+                throw refused(
+                        "It has more than " + PartKind.MARKER.most() + " markers; a song has at most so many parts.");
             }
         }
 

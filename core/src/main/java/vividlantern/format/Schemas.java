@@ -9,11 +9,13 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.TreeMap;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.edit.Edit;
@@ -28,6 +30,7 @@ public final class Schemas {
 
     private final String referencePrefix;
     private final Map<String, Object> named = new TreeMap<>();
+    private final Set<Class<?>> asked = new HashSet<>();
 
     /** @param referencePrefix what stands before a schema's name where one refers to another */
     public Schemas(String referencePrefix) {
@@ -48,6 +51,12 @@ public final class Schemas {
     /** The schemas gathered so far, by name. */
     public Map<String, Object> named() {
         return named;
+    }
+
+    /** Says that a type is what somebody sends: of its fields those that may be nothing may be left out. */
+    public Class<?> asked(Class<?> type) {
+        asked.add(type);
+        return type;
     }
 
     /** Gathers a type and all it speaks of; gives a reference to it. */
@@ -146,9 +155,10 @@ public final class Schemas {
     }
 
     /** A field with a default says so where it is declared. */
-    private static boolean mayBeLeftOut(RecordComponent component) {
+    private boolean mayBeLeftOut(RecordComponent component) {
         JsonSetter absent = component.getAccessor().getAnnotation(JsonSetter.class);
-        return absent != null && absent.nulls() == Nulls.AS_EMPTY;
+        return absent != null && absent.nulls() == Nulls.AS_EMPTY
+                || component.getType() == Optional.class && asked.contains(component.getDeclaringRecord());
     }
 
     private Map<String, Object> reference(String name) {

@@ -31,7 +31,7 @@ import vividlantern.units.PlainNumber;
 
 /**
  * The sheets that are taped to the wall, A4 across: the songs if there are several, the parts of the song, the input list, the patch by place, outputs
- * and headphones, what to bring. Long tables go on on further pages under their headings; source and port, which are looked for, are bold.
+ * and headphones, what each performer hears, what to bring. Long tables go on on further pages under their headings; source and port, which are looked for, are bold.
  */
 public final class SheetsPdf {
 
@@ -53,6 +53,7 @@ public final class SheetsPdf {
             inputs(session, rig, table);
             patch(session, rig, table);
             outputs(session, rig, table);
+            new CueSheets(session, rig, table).write();
             bring(session, rig, table);
             table.numberPages();
             document.save(out);
@@ -255,7 +256,7 @@ public final class SheetsPdf {
     }
 
     private static String gain(Rig rig, Input input) {
-        String gain = PlainNumber.of(input.gainDb()) + (input.pad() ? ", pad" : "");
+        String gain = input.gainDb().map(PlainNumber::of).orElse("") + (input.pad() ? ", pad" : "");
         return rig.preampsOf(input.ports()).isEmpty() ? "" : gain;
     }
 }

@@ -1,2 +1,2 @@
-/** Open file formats in and out: WAV, Standard MIDI Files, CSV, and the JSON in which sessions and edits are written. */
+/** Open file formats in and out: Standard MIDI Files, CSV, PDF, ZIP, and the JSON in which sessions and edits are written. */
 package vividlantern.format;

@@ -9,6 +9,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import vividlantern.basics.Refused;
 
 /**
  * The log of a whole and the undo it gives each person. Everybody takes back their own last change, refused if somebody
@@ -38,6 +39,9 @@ public final class History<W, K extends Comparable<K>, P> {
             return line.isEmpty();
         }
     }
+
+    /** So many changes are tried for one that can be taken back. */
+    private static final int LOOKED_AT = 20;
 
     private final Anatomy<W, K, P> anatomy;
     private final RecentLines<K, P> lines;
@@ -93,7 +97,32 @@ public final class History<W, K extends Comparable<K>, P> {
     /** Takes back a person's last change that stands. */
     public Outcome<W, K, P> undo(W whole, String person) {
         LogEntry<K, P> last = lastOf(person).orElseThrow(() -> new Refused("There is nothing of yours to undo.", ""));
-        return undo(whole, person, last);
+        try {
+            return undo(whole, person, last);
+        } catch (Refused refused) {
+            throw before(last, whole, person)
+                    .map(line -> refused.offering(new Refused.Instead(line.number(), line.summary())))
+                    .orElse(refused);
+        }
+    }
+
+    /** The person's newest change before one that cannot be taken back which can be; looked for among the next few. */
+    private Optional<LogEntry<K, P>> before(LogEntry<K, P> stuck, W whole, String person) {
+        int looked = 0;
+        for (LogEntry<K, P> line : lines.of(person)) {
+            boolean older = line.number() < stuck.number();
+            if (older && line.isChange() && line.state() == LogEntry.State.STANDS) {
+                try {
+                    undo(whole, person, line);
+                    return Optional.of(line);
+                } catch (Refused stuckToo) {
+                    if (++looked == LOOKED_AT) {
+                        break;
+                    }
+                }
+            }
+        }
+        return Optional.empty();
     }
 
     /** Takes back any line of the log. */

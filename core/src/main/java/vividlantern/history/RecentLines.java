@@ -1,8 +1,8 @@
 package vividlantern.history;
 
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -15,6 +15,8 @@ final class RecentLines<K, P> {
 
     private static final int KEPT = 2000;
     private static final int CHUNK = 50;
+    /** Of so many people lines are kept at hand; those of others are read anew when they come back. */
+    private static final int PEOPLE = 256;
 
     /** A person's lines at hand: all they have from a number on. */
     private static final class Own<K, P> {
@@ -30,7 +32,10 @@ final class RecentLines<K, P> {
     private final long openedAfter;
     private final NavigableMap<Long, LogEntry<K, P>> byNumber = new TreeMap<>();
     private final NavigableMap<Long, LogEntry<K, P>> byRevision = new TreeMap<>();
-    private final Map<String, Own<K, P>> byPerson = new HashMap<>();
+    /** The people who looked last, the latest at the end. */
+    private final Map<String, Own<K, P>> byPerson = new LinkedHashMap<>(16, 0.75f, true);
+
+    private boolean someoneWasForgotten;
     private long lastNumber;
     /** All lines that stand after this revision are at hand. */
     private long knownSince;
@@ -78,7 +83,16 @@ final class RecentLines<K, P> {
     }
 
     private Own<K, P> own(String person) {
-        return byPerson.computeIfAbsent(person, each -> new Own<>(openedAfter + 1));
+        Own<K, P> own = byPerson.get(person);
+        if (own == null) {
+            own = new Own<>(someoneWasForgotten ? lastNumber + 1 : openedAfter + 1);
+            byPerson.put(person, own);
+            if (byPerson.size() > PEOPLE) {
+                byPerson.remove(byPerson.keySet().iterator().next());
+                someoneWasForgotten = true;
+            }
+        }
+        return own;
     }
 
     Optional<LogEntry<K, P>> line(long number) {

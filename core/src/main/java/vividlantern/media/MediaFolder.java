@@ -30,16 +30,16 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import vividlantern.format.WavReader;
-import vividlantern.format.WavWriter;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
-import vividlantern.playback.MediaReader;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.playback.MediaShelf;
 import vividlantern.playback.MediaState;
-import vividlantern.playback.RateConverter;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;
+import vividlantern.sound.MediaReader;
+import vividlantern.sound.RateConverter;
+import vividlantern.sound.WavReader;
+import vividlantern.sound.WavWriter;
 
 /**
  * The folder in which sounds are kept, each once, under an id that follows from what its file holds: the file as it came, beside it
@@ -55,6 +55,7 @@ public final class MediaFolder implements MediaShelf {
 
     private static final Logger LOG = System.getLogger(MediaFolder.class.getName());
     private static final String UNFINISHED = ".part";
+    private static final String ARRIVING = "arriving";
     private static final int ID_LETTERS = 32;
 
     /** A file as it was when what it holds was looked at. */
@@ -66,16 +67,34 @@ public final class MediaFolder implements MediaShelf {
     /** Held while a sound is brought to a rate, by the file that comes of it. */
     private final Map<Path, Object> conversions = new ConcurrentHashMap<>();
 
-    /** Makes the folder if it is not there, and lets go of what was not finished. */
+    /** Makes the folder if it is not there, and looks at what an earlier run left unfinished. */
     public MediaFolder(Path folder) throws IOException {
         this.folder = folder;
         Files.createDirectories(folder);
+        List<Path> unfinished;
         try (Stream<Path> there = Files.list(folder)) {
-            for (Path each :
-                    there.filter(path -> path.toString().endsWith(UNFINISHED)).toList()) {
-                Files.delete(each);
+            unfinished =
+                    there.filter(path -> path.toString().endsWith(UNFINISHED)).toList();
+        }
+        for (Path each : unfinished) {
+            lookAtUnfinished(each);
+        }
+    }
+
+    /** A sound that had arrived whole is kept; all else can be made, or sent, again. */
+    private void lookAtUnfinished(Path left) throws IOException {
+        if (left.getFileName().toString().startsWith(ARRIVING)) {
+            try (InputStream in = Files.newInputStream(left)) {
+                takeIn("left unfinished", in);
+                LOG.log(Logger.Level.INFO, "A sound had arrived when the program ended, and is kept.");
+            } catch (Refused cutOff) {
+                LOG.log(
+                        Logger.Level.WARNING,
+                        "A sound of " + Files.size(left)
+                                + " bytes had not arrived when the program ended, and is gone. " + cutOff.getMessage());
             }
         }
+        Files.delete(left);
     }
 
     /**
@@ -170,7 +189,7 @@ public final class MediaFolder implements MediaShelf {
     private Arrived takeIn(String name, InputStream in, OptionalInt sampleRate, Consumer<Media> fits)
             throws IOException {
         String called = Texts.name(name, "A sound", "name");
-        Path arriving = Files.createTempFile(folder, "arriving", UNFINISHED);
+        Path arriving = Files.createTempFile(folder, ARRIVING, UNFINISHED);
         try {
             MediaId id = receive(in, arriving);
             try (WavReader wav = WavReader.open(arriving)) {

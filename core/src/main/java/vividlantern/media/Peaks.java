@@ -1,8 +1,8 @@
 package vividlantern.media;
 
 import java.io.IOException;
-import vividlantern.format.WavReader;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
+import vividlantern.sound.WavReader;
 
 /**
  * How loud a sound is along its length, to be drawn: the largest sample of each of as many equal stretches as fit, of full scale

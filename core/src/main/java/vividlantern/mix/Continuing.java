@@ -19,13 +19,13 @@ final class Continuing {
 
     final MixKernel kernel;
     final int maxFrames;
+    final Gains.Curves curves;
     final SlotBook slots = new SlotBook();
     final Map<String, Effect> effects = new HashMap<>();
     final Map<String, Integer> meters = new HashMap<>();
     private final List<float[]> clickWires = new ArrayList<>();
     private final Map<MixPlan.Played, float[]> playedWires = new HashMap<>();
     private final Map<TrackId, Integer> reels = new HashMap<>();
-    private final Gains.Curves curves;
     private Gains gains;
     private AtomicIntegerArray broken = new AtomicIntegerArray(0);
 

@@ -210,6 +210,7 @@ final class ControlRoomBuses {
             edges.add(new MixPlan.Edge(
                     bus.key() + "|" + side,
                     new MixPlan.Tapped(bus.key(), MixPlan.Tapped.END, side),
+                    0,
                     chosen && side == 0 ? gain : 0,
                     chosen && side == 1 ? gain : 0,
                     SessionBuses.isHeardByPerformers(session, pair)));

@@ -1,7 +1,7 @@
 package vividlantern.mix;
 
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;

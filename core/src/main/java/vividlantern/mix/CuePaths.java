@@ -76,7 +76,7 @@ public final class CuePaths {
         }
         MixPlan.Tapped tapped = (MixPlan.Tapped) origin;
         return bus(tapped).edges().stream()
-                .mapToDouble(edge -> (tapped.side() == 0 ? edge.left() : edge.right()) * share(edge.origin(), input))
+                .mapToDouble(edge -> edge.gain(tapped.wire()) * share(edge.origin(), input))
                 .sum();
     }
 
@@ -100,19 +100,26 @@ public final class CuePaths {
         return sides;
     }
 
-    /** By how many frames effects delay what of an input arrives at those who hear a cue: those of its tracks, the cue, the pair. */
+    /**
+     * By how many frames effects delay what of an input arrives at those who hear a cue, on the slowest of its ways: those of
+     * all buses it passes, of the cue, of the pair.
+     */
     public int processingFrames(int input, Cue cue) {
-        int ofTracks = edgesTo(cue).stream()
-                .filter(edge -> share(edge.origin(), input) != 0)
-                .map(MixPlan.Edge::origin)
-                .filter(MixPlan.Tapped.class::isInstance)
-                .mapToInt(origin -> latency(((MixPlan.Tapped) origin).bus()))
-                .max()
-                .orElse(0);
-        return ofTracks
+        return slowest(edgesTo(cue), input)
                 + cue.output()
                         .map(pair -> latency(cue.id() + "@" + pair) + latency(SessionBuses.keyOf(pair)))
                         .orElse(0);
+    }
+
+    private int slowest(List<MixPlan.Edge> edges, int input) {
+        int slowest = 0;
+        for (MixPlan.Edge edge : edges) {
+            if (edge.origin() instanceof MixPlan.Tapped tapped && share(tapped, input) != 0) {
+                slowest = Math.max(
+                        slowest, latency(tapped.bus()) + slowest(bus(tapped).edges(), input));
+            }
+        }
+        return slowest;
     }
 
     private int latency(String bus) {
@@ -120,8 +127,7 @@ public final class CuePaths {
                 bus,
                 key -> Optional.ofNullable(byKey.get(key)).stream()
                         .flatMap(there -> there.chain().stream())
-                        .mapToInt(insert ->
-                                insert.settings().make(session.sampleRate(), 1).latencyFrames())
+                        .mapToInt(insert -> insert.settings().latencyFrames(session.sampleRate()))
                         .sum());
     }
 }

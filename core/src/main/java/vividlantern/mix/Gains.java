@@ -1,12 +1,14 @@
 package vividlantern.mix;
 
+import java.util.Arrays;
+
 /**
  * Where every gain of the mix stands on its way, each in a slot that stays its own from plan to plan. An edge has two: that
  * of its left gain is even, the next is the right's. Slots belong to the
  * audio thread; the thread that prepares plans only hands them out and asks whether one has come to rest at zero.
  *
- * <p>Towards the main mix gains move in lines of 10 ms. Towards performers they fall so, and rise by 60 dB a second, from off
- * beginning at -60 dB. Both are read from curves made beforehand: a gain on its way is {@code curve[n] · factor + base}.
+ * <p>Towards the main mix gains move in lines of 10 ms. Towards performers they fall so, and rise by 60 dB a second, or by their
+ * share of it where several follow one another ({@link SharedRise}), from off beginning at -60 dB. Both are read from curves made beforehand: a gain on its way is {@code curve[n] · factor + base}.
  */
 final class Gains {
 
@@ -19,25 +21,46 @@ final class Gains {
     /** From -60 to +60 dB; no product of faders is higher. */
     private static final int LONGEST_RISE_SECONDS = 2;
 
+    /** How a gain gets to where it is wanted: in a line. Any larger number: gently, with so many gains in series. */
+    static final int IN_A_LINE = 0;
+
+    private static final int MOST_IN_SERIES = 16;
+
     /** The curves of a sample rate, shared by all plans. */
     static final class Curves {
         final int lineFrames;
         final float[] line;
-        final float[] rise;
+        private final int sampleRate;
+        /** The rise of one of so many gains in series; made when the first plan has such. */
+        private final float[][] rises = new float[MOST_IN_SERIES + 1][];
 
         Curves(int sampleRate) {
+            this.sampleRate = sampleRate;
             lineFrames = (int) Math.round(0.01 * sampleRate);
             line = new float[lineFrames + 1];
             for (int n = 0; n <= lineFrames; n++) {
                 line[n] = (float) ((double) n / lineFrames);
             }
-            rise = new float[LONGEST_RISE_SECONDS * sampleRate + 1];
-            double perFrame = StrictMath.pow(10, 3.0 / sampleRate);
+            prepare(1);
+        }
+
+        /** Makes what a gain rises by that is one of so many in series; not on the audio thread. */
+        void prepare(int inSeries) {
+            if (inSeries > MOST_IN_SERIES) {
+                throw new IllegalArgumentException(inSeries
+                        + " gains follow one another on the way to a performer; at most " + MOST_IN_SERIES + " can.");
+            }
+            if (rises[inSeries] != null) {
+                return;
+            }
+            float[] rise = new float[inSeries * LONGEST_RISE_SECONDS * sampleRate + 1];
+            double perFrame = StrictMath.pow(10, 3.0 / inSeries / sampleRate);
             double gain = 1;
             for (int n = 0; n < rise.length; n++) {
                 rise[n] = (float) gain;
                 gain *= perFrame;
             }
+            rises[inSeries] = rise;
         }
     }
 
@@ -48,6 +71,12 @@ final class Gains {
     private final double[] heading;
 
     private final byte[] leg;
+    /** The curve of a gain on its way; of one that stands still one that is longer than any block. */
+    private final float[][] legCurve;
+
+    /** {@link #IN_A_LINE}, or among how many gains in series a gain's rise is shared. */
+    private final byte[] manner;
+
     private final double[] legStart;
     private final double[] legEnd;
     private final int[] legAt;
@@ -57,6 +86,9 @@ final class Gains {
         current = new double[count];
         heading = new double[count];
         leg = new byte[count];
+        legCurve = new float[count][];
+        Arrays.fill(legCurve, curves.rises[1]);
+        manner = new byte[count];
         legStart = new double[count];
         legEnd = new double[count];
         legAt = new int[count];
@@ -72,6 +104,8 @@ final class Gains {
         System.arraycopy(fewer.current, 0, current, 0, count);
         System.arraycopy(fewer.heading, 0, heading, 0, count);
         System.arraycopy(fewer.leg, 0, leg, 0, count);
+        System.arraycopy(fewer.legCurve, 0, legCurve, 0, count);
+        System.arraycopy(fewer.manner, 0, manner, 0, count);
         System.arraycopy(fewer.legStart, 0, legStart, 0, count);
         System.arraycopy(fewer.legEnd, 0, legEnd, 0, count);
         System.arraycopy(fewer.legAt, 0, legAt, 0, count);
@@ -101,11 +135,18 @@ final class Gains {
         return (float) current[slot];
     }
 
-    /** Sets a gain on its way unless it is on its way there. */
-    void head(int slot, double goal, boolean gentle) {
-        if (heading[slot] != goal) {
+    /**
+     * Sets a gain on its way unless it is on its way there.
+     *
+     * @param how {@link #IN_A_LINE}, or among how many gains in series its rise is shared
+     */
+    void head(int slot, double goal, int how) {
+        boolean otherwise = manner[slot] != how && leg[slot] != STILL;
+        if (heading[slot] != goal || otherwise) {
+            double from = reached(slot);
             heading[slot] = goal;
-            startLeg(slot, gentle);
+            manner[slot] = (byte) how;
+            startLeg(slot, from);
         }
     }
 
@@ -114,6 +155,7 @@ final class Gains {
         heading[slot] = goal;
         current[slot] = goal;
         leg[slot] = STILL;
+        legCurve[slot] = curves.rises[1];
     }
 
     /** How many frames of the next ones lie on the leg's curve; then the gain has arrived at its leg's end. */
@@ -127,7 +169,7 @@ final class Gains {
     }
 
     float[] curve(int slot) {
-        return leg[slot] == LINE ? curves.line : curves.rise;
+        return legCurve[slot];
     }
 
     /** Where the next frame's value lies on the curve; any place will do for a gain that stands still. */
@@ -151,11 +193,12 @@ final class Gains {
     }
 
     /** Ends a leg whose curve is done: the gain is where it was to go, and the next leg begins if there is one. */
-    void arrive(int slot, boolean gentle) {
+    void arrive(int slot) {
         leg[slot] = STILL;
+        legCurve[slot] = curves.rises[1];
         current[slot] = legEnd[slot];
         if (current[slot] != heading[slot]) {
-            startLeg(slot, gentle);
+            startLeg(slot, current[slot]);
         }
     }
 
@@ -165,20 +208,21 @@ final class Gains {
             double share = (double) legAt[slot] / curves.lineFrames;
             return legStart[slot] + (legEnd[slot] - legStart[slot]) * share;
         }
-        return leg[slot] == RISE && legAt[slot] > 0 ? legStart[slot] * curves.rise[legAt[slot] - 1] : current[slot];
+        return leg[slot] == RISE && legAt[slot] > 0 ? legStart[slot] * legCurve[slot][legAt[slot] - 1] : current[slot];
     }
 
     private int framesOfRise(int slot, int frames) {
         double start = Math.abs(legStart[slot]);
         double want = Math.abs(legEnd[slot]);
+        float[] rise = legCurve[slot];
         int from = legAt[slot];
-        int to = Math.min(from + frames, curves.rise.length);
-        if (to > from && start * curves.rise[to - 1] < want) {
+        int to = Math.min(from + frames, rise.length);
+        if (to > from && start * rise[to - 1] < want) {
             return to - from;
         }
         while (from < to) {
             int middle = (from + to) >>> 1;
-            if (start * curves.rise[middle] < want) {
+            if (start * rise[middle] < want) {
                 from = middle + 1;
             } else {
                 to = middle;
@@ -188,8 +232,8 @@ final class Gains {
     }
 
     /** Falls, and all moves in the main mix, are lines; what performers hear rises by 60 dB a second. */
-    private void startLeg(int slot, boolean gentle) {
-        double from = reached(slot);
+    private void startLeg(int slot, double from) {
+        boolean gentle = manner[slot] != IN_A_LINE;
         double to = heading[slot];
         current[slot] = from;
         boolean turnsOver = from * to < 0;
@@ -197,11 +241,13 @@ final class Gains {
         if (gentle && rises && !turnsOver) {
             boolean fromOff = Math.abs(from) < RISE_FROM;
             leg[slot] = RISE;
+            legCurve[slot] = curves.rises[manner[slot]];
             legStart[slot] = fromOff ? Math.copySign(RISE_FROM, to) : from;
             legAt[slot] = fromOff ? 0 : 1;
             legEnd[slot] = to;
         } else {
             leg[slot] = LINE;
+            legCurve[slot] = curves.line;
             legStart[slot] = from;
             legAt[slot] = 0;
             legEnd[slot] = gentle && turnsOver ? 0 : to;

@@ -10,8 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.mix.effects.Effect;
+import vividlantern.mix.effects.EffectKind;
 import vividlantern.playback.Reel;
 
 /**
@@ -26,16 +28,24 @@ final class Layout {
      *
      * @param at which station it is
      * @param firstEdges where the edges of each bus begin that is summed there
+     * @param manners how each of the edges moves
      */
     private record Laid(
-            int at, MixPlan.Bus bus, List<MixPlan.Bus> poured, Station station, Map<String, Integer> firstEdges) {
+            int at,
+            MixPlan.Bus bus,
+            List<MixPlan.Bus> poured,
+            Station station,
+            Map<String, Integer> firstEdges,
+            int[] manners) {
 
-        private boolean isWiredLike(MixPlan.Bus other, List<MixPlan.Bus> pouredThere) {
-            return bus.isWiredLike(other) && MixPlan.areWiredAlike(poured, pouredThere);
+        private boolean isWiredLike(MixPlan.Bus other, List<MixPlan.Bus> pouredThere, int[] mannersThere) {
+            return bus.isWiredLike(other)
+                    && MixPlan.areWiredAlike(poured, pouredThere)
+                    && Arrays.equals(manners, mannersThere);
         }
 
         private Laid at(int place) {
-            return new Laid(place, bus, poured, station, firstEdges);
+            return new Laid(place, bus, poured, station, firstEdges, manners);
         }
     }
 
@@ -51,6 +61,7 @@ final class Layout {
     private final Map<String, List<MixPlan.Insert>> chains = new HashMap<>();
     private final Set<String> tapped = new HashSet<>();
     private final int meteredWires;
+    private final SharedRise rise;
 
     /** @param reels those of the plan, then those that are leaving */
     Layout(List<MixPlan.Bus> buses, List<Reel> reels, MixPlan plan, Continuing continuing, Optional<Layout> before) {
@@ -70,6 +81,8 @@ final class Layout {
                 }
             }
         }
+        buses.forEach(Layout::check);
+        rise = new SharedRise(buses);
         poured.values().forEach(each -> each.sort(Comparator.comparing(MixPlan.Bus::key)));
         buses.forEach(bus -> chains.put(bus.key(), bus.chain()));
         layWires(buses, reels);
@@ -125,6 +138,14 @@ final class Layout {
     private Goals goals(Laid there, Map<String, MixPlan.Bus> now) {
         MixPlan.Bus bus = now.get(there.bus().key());
         return goals(bus, there.poured().stream().map(each -> now.get(each.key())));
+    }
+
+    private static void check(MixPlan.Bus bus) {
+        boolean two = bus.into().isPresent() || bus.exit().isPresent() || bus.isMetered();
+        if (two && bus.width() != 2) {
+            throw new IllegalArgumentException(
+                    bus.key() + " is poured, shown or leaves, and has " + bus.width() + " wires.");
+        }
     }
 
     /** In the order in which {@link #layAnew} lays lines. */
@@ -218,15 +239,31 @@ final class Layout {
         return played.get(new MixPlan.Played(reel.track(), 0));
     }
 
-    /** The left wire before each effect of a bus and behind the last. */
+    /**
+     * The first wire before each effect of a bus and behind the last. They come in twos, as they are summed; the last one of an
+     * odd number has a neighbour that nobody reads.
+     */
     private List<Integer> layWires(MixPlan.Bus bus) {
         List<Integer> stages = new ArrayList<>();
         for (MixPlan.Insert insert : bus.chain()) {
-            Effect effect = effect(insert);
-            stages.add(addPair(effect.inlet(0), effect.inlet(1)));
+            Effect effect = effect(bus, insert);
+            stages.add(wires.size());
+            for (int wire = 0; wire < bus.width(); wire++) {
+                wires.add(effect.inlet(wire));
+            }
+            if (bus.width() % 2 == 1) {
+                wires.add(new float[effect.inletBegin() + continuing.maxFrames]);
+            }
         }
-        stages.add(bus.isMetered() ? layMetered(bus) : addPair(newWire(), newWire()));
+        stages.add(bus.isMetered() ? layMetered(bus) : wires.size());
+        for (int wire = 0; !bus.isMetered() && wire < 2 * pairs(bus); wire++) {
+            wires.add(newWire());
+        }
         return stages;
+    }
+
+    private static int pairs(MixPlan.Bus bus) {
+        return (bus.width() + 1) / 2;
     }
 
     /** Those by which it leaves are the device's own. */
@@ -243,51 +280,93 @@ final class Layout {
         return new float[continuing.maxFrames];
     }
 
-    private int addPair(float[] left, float[] right) {
-        wires.add(left);
-        wires.add(right);
-        return wires.size() - 2;
-    }
-
-    private Effect effect(MixPlan.Insert insert) {
+    private Effect effect(MixPlan.Bus bus, MixPlan.Insert insert) {
         return continuing.effects.computeIfAbsent(
-                insert.key(), key -> insert.settings().make(plan.sampleRate(), continuing.maxFrames));
+                insert.key(),
+                key -> insert.settings()
+                        .make(new EffectKind.Place(bus.width(), plan.sampleRate(), continuing.maxFrames)));
     }
 
     private void lay(MixPlan.Bus bus, Optional<Laid> before) {
         List<MixPlan.Bus> here = poured.getOrDefault(bus.key(), List.of());
-        Optional<Laid> same = before.filter(old -> old.isWiredLike(bus, here)).map(old -> old.at(laid.size()));
-        Laid now = same.orElseGet(() -> layAnew(bus, here));
+        int[] manners = manners(bus, here);
+        Optional<Laid> same =
+                before.filter(old -> old.isWiredLike(bus, here, manners)).map(old -> old.at(laid.size()));
+        Laid now = same.orElseGet(() -> layAnew(bus, here, manners));
         same.ifPresent(old -> old.firstEdges().keySet().forEach(continuing.slots::keep));
         laid.put(bus.key(), now);
         now.firstEdges().keySet().forEach(key -> summedIn.put(key, now));
     }
 
-    private Laid layAnew(MixPlan.Bus bus, List<MixPlan.Bus> pouredHere) {
-        List<Sum.Line> lines = new ArrayList<>();
-        Map<String, Integer> firstEdges = new HashMap<>();
-        addLines(bus, lines, firstEdges);
+    /** How each edge into a bus moves, in the order in which {@link #layAnew} lays lines. */
+    private int[] manners(MixPlan.Bus bus, List<MixPlan.Bus> pouredHere) {
+        IntStream.Builder manners = IntStream.builder();
+        addManners(bus, manners);
         for (MixPlan.Bus each : pouredHere) {
             if (isFolded(each)) {
-                addLines(each, lines, firstEdges);
+                addManners(each, manners);
+            } else {
+                manners.add(Sum.FIXED).add(Sum.FIXED);
+            }
+        }
+        return manners.build().toArray();
+    }
+
+    private void addManners(MixPlan.Bus bus, IntStream.Builder manners) {
+        for (MixPlan.Edge edge : bus.edges()) {
+            int manner = bus.gentle() ? rise.gains(bus, edge) : Gains.IN_A_LINE;
+            continuing.curves.prepare(Math.max(1, manner));
+            manners.add(manner);
+        }
+    }
+
+    private Laid layAnew(MixPlan.Bus bus, List<MixPlan.Bus> pouredHere, int[] manners) {
+        List<Sum.Line> lines = new ArrayList<>();
+        Map<String, Integer> firstEdges = new HashMap<>();
+        addLines(bus, lines, firstEdges, manners);
+        for (MixPlan.Bus each : pouredHere) {
+            if (isFolded(each)) {
+                addLines(each, lines, firstEdges, manners);
             } else {
                 addPoured(each, lines);
             }
         }
-        List<Effect> chain = bus.chain().stream().map(this::effect).toList();
+        List<Effect> chain =
+                bus.chain().stream().map(insert -> effect(bus, insert)).toList();
         int meter = meters.getOrDefault(bus.key(), -1);
         boolean readsBuses = lines.stream().anyMatch(line -> line.wire() >= plan.sources());
-        Sum sum = new Sum(lines, goals(bus, pouredHere.stream()).gains(), continuing.kernel);
-        Station station = new Station(sum, readsBuses, chain, wireOf.get(bus.key()), bus.exit(), meter);
-        return new Laid(laid.size(), bus, pouredHere, station, firstEdges);
+        double[] goals = goals(bus, pouredHere.stream()).gains();
+        List<Sum> sums = sums(lines, pairs(bus), goals);
+        Station station = new Station(sums, bus.width(), readsBuses, chain, wireOf.get(bus.key()), bus.exit(), meter);
+        return new Laid(laid.size(), bus, pouredHere, station, firstEdges, manners);
     }
 
-    private void addLines(MixPlan.Bus bus, List<Sum.Line> lines, Map<String, Integer> firstEdges) {
+    /** A sum for each two wires; lines stand in the order of the wires they go into. */
+    private List<Sum> sums(List<Sum.Line> lines, int pairs, double[] goals) {
+        List<Sum> sums = new ArrayList<>();
+        int from = 0;
+        for (int pair = 0; pair < pairs; pair++) {
+            int to = from;
+            while (to < lines.size() && lines.get(to).into() == 2 * pair) {
+                to++;
+            }
+            sums.add(new Sum(lines.subList(from, to), from, goals, continuing.kernel));
+            from = to;
+        }
+        if (from != lines.size()) {
+            throw new IllegalArgumentException(
+                    "An edge goes into wire " + lines.get(from).into() + ", out of turn.");
+        }
+        return sums;
+    }
+
+    private void addLines(MixPlan.Bus bus, List<Sum.Line> lines, Map<String, Integer> firstEdges, int[] manners) {
         firstEdges.put(bus.key(), lines.size());
         SlotBook.OfBus slots = continuing.slots.ofBus(bus.key());
-        Sum.Manner manner = bus.gentle() ? Sum.Manner.GENTLE : Sum.Manner.LINE;
         for (MixPlan.Edge edge : bus.edges()) {
-            lines.add(new Sum.Line(wireOf(edge.origin()), slots.slotOf(edge.path()), manner, edge.cuttable()));
+            int slot = slots.slotOf(edge.path());
+            int manner = manners[lines.size()];
+            lines.add(new Sum.Line(wireOf(edge.origin()), slot, edge.into(), manner, edge.cuttable()));
         }
     }
 
@@ -295,13 +374,13 @@ final class Layout {
         for (int side = 0; side < 2; side++) {
             int wire = wireOf.get(bus.key()).get(bus.chain().size()) + side;
             int slot = continuing.slots.fixedSlotOf(bus.key() + " poured " + side);
-            lines.add(new Sum.Line(wire, slot, Sum.Manner.FIXED, false));
+            lines.add(new Sum.Line(wire, slot, 0, Sum.FIXED, false));
         }
     }
 
     private int wireOf(MixPlan.Origin origin) {
         if (origin instanceof MixPlan.Tapped tap) {
-            return wireOf.get(tap.bus()).get(tappedStage(tap)) + tap.side();
+            return wireOf.get(tap.bus()).get(tappedStage(tap)) + tap.wire();
         }
         return origin instanceof MixPlan.Played reel ? played.get(reel) : ((MixPlan.Source) origin).wire();
     }
@@ -310,7 +389,8 @@ final class Layout {
     private int tappedStage(MixPlan.Tapped tap) {
         List<MixPlan.Insert> chain = chains.get(tap.bus());
         int stage = tap.stage(chain);
-        if (stage < chain.size() && effect(chain.get(stage)).inletBegin() != 0) {
+        if (stage < chain.size()
+                && continuing.effects.get(chain.get(stage).key()).inletBegin() != 0) {
             throw new IllegalArgumentException(
                     "Nothing can be tapped before " + chain.get(stage).key() + ".");
         }

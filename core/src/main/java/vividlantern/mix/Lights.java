@@ -1,13 +1,17 @@
 package vividlantern.mix;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -17,8 +21,8 @@ import vividlantern.session.TrackId;
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
- * "source/…" and "listen" as they come into the control room, "guard/…" for what a ceiling guard holds back, "clip/…" for an
- * input's samples at full scale.
+ * "source/…" and "listen" as they come into the control room, "guard/…" for what a ceiling guard holds back, "clip/…" for how
+ * often an input reached full scale.
  */
 public final class Lights {
 
@@ -58,6 +62,7 @@ public final class Lights {
 
     private final List<Light> lights = new ArrayList<>();
     private final List<String> keys;
+    private final Map<InputId, Integer> inputs = new LinkedHashMap<>();
     private final List<Light> before;
 
     public Lights(Session session, Rig rig, LiveState live, MixState state) {
@@ -74,6 +79,7 @@ public final class Lights {
         TrackGains heard = new TrackGains(session, rig, live);
         for (Input input : session.inputs()) {
             int[] sources = sourcesOf(input.ports(), rig);
+            inputs.put(input.id(), lights.size());
             add("input/", input.id(), Kind.SOURCE, sources, 1, -1);
             add("clip/", input.id(), Kind.CLIPS, sources, 1, -1);
         }
@@ -132,6 +138,11 @@ public final class Lights {
 
     public List<String> keys() {
         return keys;
+    }
+
+    /** The inputs, each with the place of its level among the keys. */
+    public Map<InputId, Integer> inputs() {
+        return Collections.unmodifiableMap(inputs);
     }
 
     /**

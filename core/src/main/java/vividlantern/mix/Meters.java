@@ -15,7 +15,7 @@ public final class Meters {
     private static final int SLOTS = 16;
 
     /** A converter clips from here on: 1 - 2^-23. */
-    private static final float CLIP = 1 - 0x1p-23f;
+    static final float CLIP = 1 - 0x1p-23f;
 
     private static final float BELOW_CLIP = Math.nextDown(CLIP);
 

@@ -49,9 +49,9 @@ public final class MixPlan {
      * A side of a bus, somewhere along its effects.
      *
      * @param behind the key of the effect behind which it is tapped; {@link #START} before all, {@link #END} behind all
-     * @param side 0 left, 1 right
+     * @param wire which of the bus's: of two 0 is left and 1 right
      */
-    record Tapped(String bus, String behind, int side) implements Origin {
+    record Tapped(String bus, String behind, int wire) implements Origin {
 
         static final String START = "";
         static final String END = "the end";
@@ -71,28 +71,37 @@ public final class MixPlan {
     }
 
     /**
-     * One wire into the two sides of a bus.
+     * One wire into two neighbours among the wires of a bus.
      *
      * @param path what the gains belong to from plan to plan; it names the origin too
+     * @param into the first of the two: 0, 2, 4 or 6; 0 is the left of two
      * @param cuttable whether it is silent while headphones are cut, which the mixer is told past all plans
      */
-    record Edge(String path, Origin origin, double left, double right, boolean cuttable) {
+    record Edge(String path, Origin origin, int into, double left, double right, boolean cuttable) {
 
         Edge(String path, Origin origin, double left, double right) {
-            this(path, origin, left, right, false);
+            this(path, origin, 0, left, right, false);
         }
 
         Edge at(double newLeft, double newRight) {
-            return new Edge(path, origin, newLeft, newRight, cuttable);
+            return new Edge(path, origin, into, newLeft, newRight, cuttable);
         }
 
         Edge cuttable(boolean now) {
-            return new Edge(path, origin, left, right, now);
+            return new Edge(path, origin, into, left, right, now);
+        }
+
+        /** The gain into a wire of the bus. */
+        double gain(int wire) {
+            return wire == into ? left : wire == into + 1 ? right : 0;
         }
 
         /** Whether no more than its gains differ. */
         boolean isWiredLike(Edge other) {
-            return cuttable == other.cuttable && path.equals(other.path) && origin.equals(other.origin);
+            return cuttable == other.cuttable
+                    && into == other.into
+                    && path.equals(other.path)
+                    && origin.equals(other.origin);
         }
     }
 
@@ -105,18 +114,31 @@ public final class MixPlan {
     /**
      * A place where signals are summed, processed, and go on.
      *
-     * @param key names it from plan to plan
+     * @param key names it from plan to plan; a bus of another width has another
      * @param gentle whether performers hear it: then its gains rise slowly
-     * @param edges in the order of their paths
+     * @param width how many wires it has, 1 to {@link Effect#MOST_WIRES}; one that is poured, shown or leaves has two
+     * @param edges in the order of the wires they go into, then of their paths
      * @param into the bus into which it is poured as a whole
      */
     record Bus(
             String key,
             boolean gentle,
+            int width,
             List<Edge> edges,
             List<Insert> chain,
             Optional<String> into,
             Optional<Exit> exit) {
+
+        /** One of two wires. */
+        Bus(
+                String key,
+                boolean gentle,
+                List<Edge> edges,
+                List<Insert> chain,
+                Optional<String> into,
+                Optional<Exit> exit) {
+            this(key, gentle, 2, edges, chain, into, exit);
+        }
 
         /** Whether its level is shown. */
         boolean isMetered() {
@@ -124,7 +146,7 @@ public final class MixPlan {
         }
 
         Bus with(List<Edge> newEdges, List<Insert> newChain) {
-            return new Bus(key, gentle, newEdges, newChain, into, exit);
+            return new Bus(key, gentle, width, newEdges, newChain, into, exit);
         }
 
         /** Whether no more than its gains and the settings of its effects differ. */
@@ -134,6 +156,7 @@ public final class MixPlan {
             }
             boolean alike = key.equals(other.key)
                     && gentle == other.gentle
+                    && width == other.width
                     && edges.size() == other.edges.size()
                     && chain.size() == other.chain.size()
                     && into.equals(other.into)
@@ -148,7 +171,9 @@ public final class MixPlan {
         }
 
         static List<Edge> inOrder(List<Edge> edges) {
-            return edges.stream().sorted(Comparator.comparing(Edge::path)).toList();
+            return edges.stream()
+                    .sorted(Comparator.comparingInt(Edge::into).thenComparing(Edge::path))
+                    .toList();
         }
     }
 

@@ -68,7 +68,7 @@ final class SessionBuses {
             });
         }
         pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
-        tracks.stream().filter(SessionBuses::isShifted).forEach(track -> addShifts(track, buses));
+        tracks.stream().filter(SessionBuses::isShifted).map(this::shiftBus).forEach(buses::add);
         return buses;
     }
 
@@ -155,31 +155,36 @@ final class SessionBuses {
         return heardLater.shiftFrames() > 0;
     }
 
-    /** What is heard of a track behind its shift, two channels each. */
-    private void addShifts(Track track, List<MixPlan.Bus> buses) {
+    /** What is heard of a track behind its shift, a wire for each channel. */
+    private MixPlan.Bus shiftBus(Track track) {
         int[] sources = heard.sources(track);
-        for (int channel = 0; channel < sources.length; channel += 2) {
-            List<MixPlan.Edge> edges = new ArrayList<>();
-            for (int side = 0; side < 2 && channel + side < sources.length; side++) {
-                int source = sources[channel + side];
-                if (source != TrackGains.NO_SOURCE) {
-                    edges.add(new MixPlan.Edge(
-                            side + "|" + nameOf(source), sourceOf(track, channel + side, source), 1 - side, side));
-                }
+        List<MixPlan.Edge> edges = new ArrayList<>();
+        for (int channel = 0; channel < sources.length; channel++) {
+            int source = sources[channel];
+            if (source != TrackGains.NO_SOURCE) {
+                int side = channel % 2;
+                edges.add(new MixPlan.Edge(
+                        channel + "|" + nameOf(source),
+                        sourceOf(track, channel, source),
+                        channel - side,
+                        1 - side,
+                        side,
+                        false));
             }
-            String key = shiftOf(track, channel);
-            buses.add(new MixPlan.Bus(
-                    key,
-                    false,
-                    edges,
-                    List.of(new MixPlan.Insert(key + " frames", new Shift.Settings(track.shiftFrames()))),
-                    Optional.empty(),
-                    Optional.empty()));
         }
+        String key = shiftOf(track);
+        return new MixPlan.Bus(
+                key,
+                false,
+                sources.length,
+                edges,
+                List.of(new MixPlan.Insert(key + " frames", new Shift.Settings(track.shiftFrames()))),
+                Optional.empty(),
+                Optional.empty());
     }
 
-    private static String shiftOf(Track track, int channel) {
-        return "shift " + track.id() + "|" + channel / 2;
+    private static String shiftOf(Track track) {
+        return "shift " + track.id() + "|" + track.width();
     }
 
     private MixPlan.Origin sourceOf(Track track, int channel, int source) {
@@ -194,7 +199,7 @@ final class SessionBuses {
     /** The recording's tap is never shifted. */
     private MixPlan.Origin origin(Track track, String tap, int channel, int source) {
         return isShifted(track) && !tap.equals(Tap.INPUT.name())
-                ? new MixPlan.Tapped(shiftOf(track, channel), MixPlan.Tapped.END, channel % 2)
+                ? new MixPlan.Tapped(shiftOf(track), MixPlan.Tapped.END, channel)
                 : sourceOf(track, channel, source);
     }
 
@@ -209,6 +214,7 @@ final class SessionBuses {
             edges.add(new MixPlan.Edge(
                     path[channel],
                     origin(track, tap, channel, sources[channel]),
+                    0,
                     here * Fold.left(sources.length, channel, pan),
                     here * Fold.right(sources.length, channel, pan),
                     !tap.equals(MAIN_TAP)));
@@ -218,7 +224,7 @@ final class SessionBuses {
     private String[] pathsOf(Track track, String tap, int[] sources) {
         String[] paths = new String[sources.length];
         for (int channel = 0; channel < paths.length; channel++) {
-            String shifted = isShifted(track) && !tap.equals(Tap.INPUT.name()) ? "|shifted" : "";
+            String shifted = isShifted(track) && !tap.equals(Tap.INPUT.name()) ? "|shifted " + track.width() : "";
             paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + nameOf(sources[channel]) + shifted;
         }
         return paths;

@@ -7,17 +7,38 @@ import java.util.Map;
 
 /**
  * Every level that is shown, with a meter's ballistics: takes the windows of the engine's meters and gives what a page draws.
- * For one thread. What a key showed goes on when another state of the session has the key too.
+ * For one thread. A clip is an event: full scale reached after it was not for a second. What a key showed goes on when another state of the session has the key too.
  */
 public final class ShownLevels {
+
+    /** So many windows are a second. */
+    private static final int SECOND = 25;
 
     private Lights lights;
     private Meters meters;
     private Meters.Window window;
     private List<String> keys = List.of();
     private Ballistics[] needles = {};
-    private int[] clips = {};
+    private Clips[] clips = {};
+    private double[] loudest = {};
+    private int windows;
     private long frame;
+
+    /** How often something clipped, and how long ago. */
+    private static final class Clips {
+
+        private int events;
+        private int windowsSince = SECOND;
+
+        void take(boolean clipped) {
+            if (clipped) {
+                events += windowsSince >= SECOND ? 1 : 0;
+                windowsSince = 0;
+            } else {
+                windowsSince++;
+            }
+        }
+    }
 
     /** Goes on with another state; true if there are other keys than before. */
     public boolean follow(Lights newLights, Meters newMeters) {
@@ -32,15 +53,16 @@ public final class ShownLevels {
             before.put(keys.get(at), at);
         }
         Ballistics[] newNeedles = new Ballistics[newLights.keys().size()];
-        int[] newClips = new int[newNeedles.length];
+        Clips[] newClips = new Clips[newNeedles.length];
         for (int at = 0; at < newNeedles.length; at++) {
             Integer was = before.get(newLights.keys().get(at));
             newNeedles[at] = was == null ? new Ballistics() : needles[was];
-            newClips[at] = was == null ? 0 : clips[was];
+            newClips[at] = was == null ? new Clips() : clips[was];
         }
         keys = newLights.keys();
         needles = newNeedles;
         clips = newClips;
+        loudest = new double[newNeedles.length];
         return true;
     }
 
@@ -55,21 +77,36 @@ public final class ShownLevels {
 
     /** Forgets the clips that were counted. */
     public void clearClips() {
-        Arrays.fill(clips, 0);
+        Arrays.setAll(clips, at -> new Clips());
+    }
+
+    /** The highest value at a place in the windows that were taken last. */
+    double loudest(int at) {
+        return loudest[at];
+    }
+
+    /** How many seconds those windows held. */
+    double secondsTaken() {
+        return (double) windows / SECOND;
     }
 
     /**
      * Takes the windows that are ready: for each key a level and its held peak in dB; for a guard what it holds back in dB;
-     * for clips their count.
+     * for clips how often there was one, and how many seconds ago the last one.
      */
     public float[] take() {
+        Arrays.fill(loudest, 0);
+        windows = 0;
         while (meters.read(window)) {
             frame = window.frame();
+            windows++;
             for (int at = 0; at < needles.length; at++) {
+                double value = lights.value(at, window);
+                loudest[at] = Math.max(loudest[at], value);
                 if (lights.isLevel(at)) {
-                    needles[at].take(lights.value(at, window));
+                    needles[at].take(value);
                 } else if (lights.isCount(at)) {
-                    clips[at] += (int) lights.value(at, window);
+                    clips[at].take(value > 0);
                 }
             }
         }
@@ -79,7 +116,8 @@ public final class ShownLevels {
                 values[2 * at] = needles[at].level();
                 values[2 * at + 1] = needles[at].held();
             } else if (lights.isCount(at)) {
-                values[2 * at] = clips[at];
+                values[2 * at] = clips[at].events;
+                values[2 * at + 1] = (float) clips[at].windowsSince / SECOND;
             } else {
                 values[2 * at] = (float) (20 * Math.log10(lights.value(at, window)));
             }

@@ -6,16 +6,19 @@ import java.util.Optional;
 import vividlantern.mix.effects.Effect;
 
 /**
- * A bus made ready to run: its sum, its effects one after the other, and where it leaves. Before each effect and behind the
- * last stand two wires of its own; the sum is written straight into where the first effect takes it.
+ * A bus made ready to run: its sums, one for each two of its wires, its effects one after the other, and where it leaves. Before
+ * each effect and behind the last stand wires of its own; the sums are written straight into where the first effect takes
+ * them.
  */
 final class Station {
 
-    private final Sum sum;
+    private final Sum[] sums;
     private final boolean readsBuses;
     private final Effect[] chain;
-    /** The left wire before each effect and, last, behind all of them; the right one is the next. */
+    /** The first wire before each effect and, last, behind all of them; the others follow. */
     private final int[] wire;
+    /** What each effect writes to. */
+    private final float[][][] out;
 
     private final Optional<MixPlan.Exit> exit;
     private final int meter;
@@ -23,34 +26,42 @@ final class Station {
     private Goals taken;
     private boolean takenCut;
 
-    /** @param meter where its guard is shown if it leaves */
+    /**
+     * @param sums for each two of its wires
+     * @param width how many wires it has
+     * @param meter where its guard is shown if it leaves
+     */
     Station(
-            Sum sum,
+            List<Sum> sums,
+            int width,
             boolean readsBuses,
             List<Effect> chain,
             List<Integer> wire,
             Optional<MixPlan.Exit> exit,
             int meter) {
-        this.sum = sum;
+        this.sums = sums.toArray(Sum[]::new);
         this.readsBuses = readsBuses;
         this.chain = chain.toArray(Effect[]::new);
         this.wire = wire.stream().mapToInt(Integer::intValue).toArray();
         this.exit = exit;
         this.meter = meter;
+        out = new float[chain.size()][width][];
         inletBegin = chain.isEmpty() ? 0 : chain.get(0).inletBegin();
     }
 
     /** Goes on among the wires of another plan. */
     void takeOver() {
         if (readsBuses) {
-            sum.forgetWires();
+            forgetWires();
         }
     }
 
     /** Sets everything on its way to where it is wanted; nothing is to be done for goals that it has. */
     void head(Gains gains, Goals goals, boolean headphonesCut) {
         if (goals != taken || headphonesCut != takenCut) {
-            sum.head(gains, goals.gains(), headphonesCut);
+            for (Sum sum : sums) {
+                sum.head(gains, goals.gains(), headphonesCut);
+            }
             takenCut = headphonesCut;
         }
         if (goals == taken) {
@@ -62,42 +73,53 @@ final class Station {
         taken = goals;
     }
 
-    /** Whether the gains of an edge of its sum rest at zero; asked by the thread that prepares plans. */
+    /** Whether the gains of an edge rest at zero; asked by the thread that prepares plans. */
     boolean isAtZero(int edge, Gains gains) {
-        return sum.isAtZero(gains, edge);
+        for (Sum sum : sums) {
+            if (sum.isAtZero(gains, edge)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Lets its last wires be those of the device where it leaves. */
-    void bind(float[][] wires, float[][] out) {
+    void bind(float[][] wires, float[][] device) {
         if (exit.isPresent()) {
             int last = wire[chain.length];
-            bind(wires, last, out[exit.get().leftOutput()]);
-            bind(wires, last + 1, out[exit.get().rightOutput()]);
+            put(wires, last, device[exit.get().leftOutput()]);
+            put(wires, last + 1, device[exit.get().rightOutput()]);
         }
     }
 
     /** Writes only what is new: the collector is told of each array that is written. */
-    private static void bind(float[][] wires, int wire, float[] samples) {
+    private static void put(float[][] wires, int wire, float[] samples) {
         if (wires[wire] != samples) {
             wires[wire] = samples;
         }
     }
 
     void forgetWires() {
-        sum.forgetWires();
+        for (Sum sum : sums) {
+            sum.forgetWires();
+        }
     }
 
     void run(Gains gains, float[][] wires, int at, int frames, long frame, Meters meters) {
-        float[] left = wires[wire[0]];
-        float[] right = wires[wire[0] + 1];
         int outAt = inletBegin + at;
-        Arrays.fill(left, outAt, outAt + frames, 0);
-        Arrays.fill(right, outAt, outAt + frames, 0);
-        sum.add(gains, wires, at, left, right, outAt, frames);
+        for (int pair = 0; pair < sums.length; pair++) {
+            float[] left = wires[wire[0] + 2 * pair];
+            float[] right = wires[wire[0] + 2 * pair + 1];
+            Arrays.fill(left, outAt, outAt + frames, 0);
+            Arrays.fill(right, outAt, outAt + frames, 0);
+            sums[pair].add(gains, wires, at, left, right, outAt, frames);
+        }
         for (int stage = 0; stage < chain.length; stage++) {
-            int next = wire[stage + 1];
+            for (int each = 0; each < out[stage].length; each++) {
+                put(out[stage], each, wires[wire[stage + 1] + each]);
+            }
             int begin = stage + 1 < chain.length ? chain[stage + 1].inletBegin() : 0;
-            chain[stage].process(wires[next], wires[next + 1], begin, at, frames, frame);
+            chain[stage].process(out[stage], begin, at, frames, frame);
             if (meter >= 0) {
                 meters.guard(meter, chain[stage].takeReading());
             }

@@ -4,28 +4,31 @@ import java.util.List;
 import vividlantern.kernel.MixKernel;
 
 /**
- * The edges into the two wires of a bus, made ready to run. Edges whose gains rest at zero are left out. Runs of edges that
+ * The edges into two neighbours among the wires of a bus, made ready to run. Edges whose gains rest at zero are left out. Runs of edges that
  * stand still, and runs of edges that are on their way, are worked off together; one that arrives goes alone between them. So
  * each sample is summed in the order of the edges.
  */
 final class Sum {
 
-    /** One edge as it is laid out: its wire, its slot, and how its gains get to where they are wanted. */
-    record Line(int wire, int slot, Manner manner, boolean cuttable) {}
+    /** A gain that is where it is wanted at once: what is poured from one bus into another is no control. */
+    static final int FIXED = -1;
 
-    /** How a gain gets to where it is wanted. */
-    enum Manner {
-        LINE,
-        GENTLE,
-        /** At once: what is poured from one bus into another is no control. */
-        FIXED
-    }
+    /**
+     * One edge as it is laid out.
+     *
+     * @param into the first of the bus's two wires that it goes to
+     * @param manner how its gains get to where they are wanted: {@link #FIXED}, or as {@link Gains#head} takes it
+     */
+    record Line(int wire, int slot, int into, int manner, boolean cuttable) {}
 
     private final MixKernel kernel;
+    /** Which of the station's edges its first one is. */
+    private final int first;
+
     private final int count;
     private final int[] wire;
     private final int[] slot;
-    private final Manner[] manner;
+    private final int[] manner;
     private final boolean[] cuttable;
 
     private final int[] edge;
@@ -45,13 +48,17 @@ final class Sum {
 
     private boolean wired;
 
-    /** @param goal where the gains will be sent first: the left one of each edge, then its right one */
-    Sum(List<Line> lines, double[] goal, MixKernel kernel) {
+    /**
+     * @param first which of the station's edges the first of the lines is
+     * @param goal where the gains of the station will be sent first: the left one of each edge, then its right one
+     */
+    Sum(List<Line> lines, int first, double[] goal, MixKernel kernel) {
         this.kernel = kernel;
+        this.first = first;
         count = lines.size();
         wire = new int[count];
         slot = new int[count];
-        manner = new Manner[count];
+        manner = new int[count];
         cuttable = new boolean[count];
         for (int at = 0; at < count; at++) {
             Line line = lines.get(at);
@@ -69,7 +76,7 @@ final class Sum {
         factor = new float[2 * count];
         base = new float[2 * count];
         for (int at = 0; at < count; at++) {
-            put(at, (float) goal[2 * at], (float) goal[2 * at + 1], true);
+            put(at, (float) goal[2 * (first + at)], (float) goal[2 * (first + at) + 1], true);
         }
     }
 
@@ -78,8 +85,8 @@ final class Sum {
         for (int at = 0; at < count; at++) {
             int gain = 2 * slot[at];
             boolean cut = headphonesCut && cuttable[at];
-            double toLeft = cut ? 0 : goal[2 * at];
-            double toRight = cut ? 0 : goal[2 * at + 1];
+            double toLeft = cut ? 0 : goal[2 * (first + at)];
+            double toRight = cut ? 0 : goal[2 * (first + at) + 1];
             if (cut || !gains.stand(gain, toLeft, toRight)) {
                 head(gains, gain, toLeft, manner[at]);
                 head(gains, gain + 1, toRight, manner[at]);
@@ -88,11 +95,11 @@ final class Sum {
         }
     }
 
-    private static void head(Gains gains, int gain, double goal, Manner manner) {
-        if (manner == Manner.FIXED) {
+    private static void head(Gains gains, int gain, double goal, int manner) {
+        if (manner == FIXED) {
             gains.put(gain, goal);
         } else {
-            gains.head(gain, goal, manner == Manner.GENTLE);
+            gains.head(gain, goal, manner);
         }
     }
 
@@ -154,14 +161,13 @@ final class Sum {
     }
 
     private void addArriving(Gains gains, int each, int at, float[] toLeft, float[] toRight, int outAt, int frames) {
-        int lies = edge[each];
-        addArriving(gains, 2 * slot[lies], manner[lies], in[each], at, toLeft, outAt, frames);
-        addArriving(gains, 2 * slot[lies] + 1, manner[lies], in[each], at, toRight, outAt, frames);
+        int gain = 2 * slot[edge[each]];
+        addArriving(gains, gain, in[each], at, toLeft, outAt, frames);
+        addArriving(gains, gain + 1, in[each], at, toRight, outAt, frames);
     }
 
     /** Adds a gain that ends a leg among these frames. */
-    private void addArriving(
-            Gains gains, int gain, Manner how, float[] in, int inAt, float[] out, int outAt, int frames) {
+    private void addArriving(Gains gains, int gain, float[] in, int inAt, float[] out, int outAt, int frames) {
         int done = 0;
         while (done < frames && !gains.isStill(gain)) {
             int span = gains.framesOnCurve(gain, frames - done);
@@ -178,7 +184,7 @@ final class Sum {
             gains.advance(gain, span);
             done += span;
             if (done < frames) {
-                gains.arrive(gain, how == Manner.GENTLE);
+                gains.arrive(gain);
                 gathered = false;
             }
         }
@@ -224,8 +230,9 @@ final class Sum {
         return gains.isStill(2 * slot[at]) && gains.isStill(2 * slot[at] + 1);
     }
 
-    /** Whether an edge has come to rest at zero; asked by the thread that prepares plans. */
-    boolean isAtZero(Gains gains, int at) {
-        return gains.isSilent(slot[at]);
+    /** Whether an edge of the station is its own and has come to rest at zero; asked by the thread that prepares plans. */
+    boolean isAtZero(Gains gains, int edgeOfStation) {
+        int at = edgeOfStation - first;
+        return at >= 0 && at < count && gains.isSilent(slot[at]);
     }
 }

@@ -24,6 +24,8 @@ import vividlantern.session.TrackId;
  * @param ports the port that feeds each channel, through the list or directly; empty where none does
  * @param players who plays what comes in on it
  * @param cues those in which it is heard
+ * @param own the cues to which who plays it listens
+ * @param may what can be done with it that cannot be done with every track
  * @param hearers the performers whose headphones it reaches
  * @param fedBy what feeds it, in words: "Wall 5", "Skerry 7 | Skerry 8", "3, 4 of Tree"; "" if nothing does
  * @param offSpeakers why the main mix gets nothing of it by its own switches and those of others; "" if it does
@@ -35,10 +37,24 @@ public record TrackStanding(
         List<Optional<PortId>> ports,
         List<PerformerId> players,
         List<CueId> cues,
+        List<CueId> own,
+        List<May> may,
         List<PerformerId> hearers,
         String fedBy,
         String offSpeakers,
         String quiet) {
+
+    /** What can be done with some tracks. */
+    public enum May {
+        /** Arm it, choose what feeds it. */
+        RECORD,
+        /** Choose when its live input is heard. */
+        HEAR,
+        /** Let its channels be heard on tracks of their own. */
+        SPLIT,
+        /** Take it out. */
+        REMOVE
+    }
 
     /**
      * How all tracks stand.
@@ -54,12 +70,18 @@ public record TrackStanding(
 
     private static TrackStanding of(Track track, Session session, Rig rig, TrackGains heard, Set<PortId> switching) {
         List<Cue> cues = cues(session, heard, track);
+        List<PerformerId> players = players(session, track);
         return new TrackStanding(
                 track.id(),
                 inputs(session, track).map(Input::id).distinct().toList(),
                 track.feeds().stream().map(session::portOf).toList(),
-                players(session, track),
+                players,
                 cues.stream().map(Cue::id).toList(),
+                session.cues().stream()
+                        .filter(cue -> cue.listeners().stream().anyMatch(players::contains))
+                        .map(Cue::id)
+                        .toList(),
+                may(session, track),
                 cues.stream()
                         .flatMap(cue -> cue.listeners().stream())
                         .distinct()
@@ -67,6 +89,23 @@ public record TrackStanding(
                 fedBy(session, rig, track),
                 heard.offSpeakers(track),
                 quiet(session, rig, track, switching));
+    }
+
+    private static List<May> may(Session session, Track track) {
+        List<May> may = new ArrayList<>();
+        if (track.isRecorded()) {
+            may.add(May.RECORD);
+        }
+        if (!track.isBacking()) {
+            may.add(May.HEAR);
+        }
+        if (track.isWide()) {
+            may.add(May.SPLIT);
+        }
+        if (session.canBeWithout(track)) {
+            may.add(May.REMOVE);
+        }
+        return may;
     }
 
     private static Stream<Input> inputs(Session session, Track track) {

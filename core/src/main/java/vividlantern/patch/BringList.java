@@ -23,12 +23,13 @@ public final class BringList {
      * A line to tick.
      *
      * @param note what is short or spare about it; "" if nothing is
+     * @param lacking whether there is not enough of it
      * @param own which line of one's own it is; empty if the input list asks for it
      */
-    public record Item(String group, String what, int count, String note, Optional<BringLineId> own) {
+    public record Item(String group, String what, int count, String note, boolean lacking, Optional<BringLineId> own) {
 
         public Item(String group, String what, int count, String note) {
-            this(group, what, count, note, Optional.empty());
+            this(group, what, count, note, false, Optional.empty());
         }
     }
 
@@ -41,14 +42,18 @@ public final class BringList {
         addCables(session, items);
         addHeadphones(session, items);
         session.bringing()
-                .forEach(line -> items.add(new Item("Also", line.what(), line.count(), "", Optional.of(line.id()))));
+                .forEach(line ->
+                        items.add(new Item("Also", line.what(), line.count(), "", false, Optional.of(line.id()))));
         return items;
     }
 
     private static void addMics(Session session, Rig rig, List<Item> items) {
         Map<String, Integer> wanted = counted(
                 session, input -> rig.micIn(input.mic()).map(Mic::listed).orElse(input.mic()));
-        wanted.forEach((mic, count) -> items.add(new Item("Mics and DIs", mic, count, shortOf(rig.micIn(mic), count))));
+        wanted.forEach((mic, count) -> {
+            String note = shortOf(rig.micIn(mic), count);
+            items.add(new Item("Mics and DIs", mic, count, note, !note.isEmpty(), Optional.empty()));
+        });
     }
 
     private static String shortOf(Optional<Mic> inLocker, int wanted) {

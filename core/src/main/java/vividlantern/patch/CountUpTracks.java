@@ -1,12 +1,11 @@
 package vividlantern.patch;
 
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import vividlantern.history.Refused;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -14,7 +13,6 @@ import vividlantern.session.Feed;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
 
 /** Feeds the selected tracks from consecutive ports, starting at the first one's; a stereo or wide one takes several. */
@@ -23,11 +21,11 @@ public final class CountUpTracks {
     private CountUpTracks() {}
 
     /**
-     * The edits that do it. Ports run within the first one's device by number; a port that feeds a track outside the
-     * selection is passed over, so that nothing is recorded twice unasked. A port with an input's cable in it feeds through
-     * the input.
+     * The edits that do it. Ports run within the first one's device by number, then on over the devices after it in the rig. A port that
+     * feeds a track outside the selection is passed over, so that nothing is recorded twice unasked. A port with an input's cable in it
+     * feeds through the input.
      */
-    public static List<Edit> from(Session session, Rig rig, List<TrackId> selected) {
+    public static CountedUp from(Session session, Rig rig, List<TrackId> selected) {
         List<Track> tracks = session.tracks().stream()
                 .filter(track -> selected.contains(track.id()) && track.role() == Track.Role.INPUT)
                 .toList();
@@ -37,38 +35,31 @@ public final class CountUpTracks {
                 .flatMap(rig::port)
                 .orElseThrow(() -> new Refused(
                         "Select tracks for inputs, and feed the first of them; counting up starts there.", "tracks"));
-        List<Port> run = run(session, rig, selected, start);
-        int wanted = tracks.stream().mapToInt(Track::width).sum();
-        if (run.size() < wanted) {
-            throw new Refused(
-                    "From " + start.houseLabel() + " on there are " + run.size() + " free ports for " + wanted
-                            + " channels. Start elsewhere or select fewer.",
-                    "tracks");
-        }
-        List<Edit> edits = new ArrayList<>();
-        int at = 0;
-        for (Track track : tracks) {
-            List<Feed> feeds = run.subList(at, at + track.width()).stream()
-                    .map(port -> OfferedFeeds.feed(session, port.id()))
-                    .toList();
-            edits.add(new FeedTrack(track.id(), feeds));
-            at += track.width();
-        }
-        return edits;
+        Set<PortId> taken = taken(session, selected);
+        PortRun run = new PortRun(rig, start, port -> taken.contains(port.id()));
+        return run.give(
+                tracks.stream()
+                        .map(track -> new PortRun.Wanting(
+                                track.width(),
+                                ports(session, track.feeds()).toList(),
+                                port -> true,
+                                ports -> new FeedTrack(
+                                        track.id(),
+                                        ports.stream()
+                                                .map(port -> OfferedFeeds.feed(session, port))
+                                                .toList())))
+                        .toList(),
+                "tracks");
     }
 
-    private static List<Port> run(Session session, Rig rig, List<TrackId> selected, Port start) {
-        Set<PortId> taken = new HashSet<>();
-        session.tracks().stream()
+    private static Stream<PortId> ports(Session session, List<Feed> feeds) {
+        return feeds.stream().map(session::portOf).flatMap(Optional::stream);
+    }
+
+    private static Set<PortId> taken(Session session, List<TrackId> selected) {
+        return session.tracks().stream()
                 .filter(track -> !selected.contains(track.id()))
-                .flatMap(track -> track.feeds().stream())
-                .map(session::portOf)
-                .flatMap(Optional::stream)
-                .forEach(taken::add);
-        return Ports.open(rig).stream()
-                .filter(port -> port.device().equals(start.device()) && port.number() >= start.number())
-                .filter(port -> port.id().equals(start.id()) || !taken.contains(port.id()))
-                .sorted(Comparator.comparingInt(Port::number))
-                .toList();
+                .flatMap(track -> ports(session, track.feeds()))
+                .collect(Collectors.toSet());
     }
 }

@@ -1,6 +1,7 @@
 package vividlantern.patch;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -17,7 +18,6 @@ import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.PartKey;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
@@ -55,14 +55,30 @@ public final class Fit {
     /**
      * Where one input or cue goes.
      *
-     * @param part which part of the session it is: "input/fiddle"
+     * @param input which input it is; empty if it is a cue
+     * @param cue which cue it is; empty if it is an input
      * @param name what it is called: "Fiddle", "Cue Anna"
      * @param from where it was, by name; "" if nowhere
      * @param to where it goes, by name; "" if nothing was found
      * @param why the reason, in words that follow "because"
      * @param edits what takes it there; none if nothing was found
      */
-    public record FitLine(String part, String name, String from, String to, String why, List<Edit> edits) {
+    public record FitLine(
+            Optional<InputId> input,
+            Optional<CueId> cue,
+            String name,
+            String from,
+            String to,
+            String why,
+            List<Edit> edits) {
+
+        private static FitLine of(Input input, String from, String to, String why, List<Edit> edits) {
+            return new FitLine(Optional.of(input.id()), Optional.empty(), input.source(), from, to, why, edits);
+        }
+
+        private static FitLine of(Cue cue, String from, String to, String why, List<Edit> edits) {
+            return new FitLine(Optional.empty(), Optional.of(cue.id()), "Cue " + cue.name(), from, to, why, edits);
+        }
 
         public boolean isPlaced() {
             return !to.isEmpty();
@@ -79,6 +95,13 @@ public final class Fit {
 
         public List<Edit> edits() {
             return lines.stream().flatMap(line -> line.edits().stream()).toList();
+        }
+
+        /** The lines as they are read: what has no place first, since somebody has to think about it. */
+        public List<FitLine> toBeRead() {
+            return lines.stream()
+                    .sorted(Comparator.comparing(FitLine::isPlaced))
+                    .toList();
         }
 
         /** Whether everything has a place. */
@@ -297,8 +320,10 @@ public final class Fit {
         }
         boolean pad = !input.pad() || spot.preamps().stream().allMatch(preamp -> preamp.padDb() > 0);
         boolean gain = spot.preamps().stream()
-                .allMatch(preamp -> preamp.gain().minDb() <= input.gainDb()
-                        && input.gainDb() <= preamp.gain().maxDb());
+                .allMatch(preamp -> input.gainDb()
+                        .filter(wanted -> wanted < preamp.gain().minDb()
+                                || wanted > preamp.gain().maxDb())
+                        .isEmpty());
         return PLACED
                 + SAME_NAME * named / input.width()
                 + (devices.contains(spot.device()) ? SAME_DEVICE : 0)
@@ -320,20 +345,14 @@ public final class Fit {
         String from = String.join(" | ", wishes.ports().get(input.id()));
         String to = ports.isEmpty() ? "" : rig.labels(ports);
         if (wishes.chosenPorts().containsKey(input.id())) {
-            return new FitLine(
-                    part(input), input.source(), from, to, CHOSEN, List.of(new PatchInput(input.id(), ports)));
+            return FitLine.of(input, from, to, CHOSEN, List.of(new PatchInput(input.id(), ports)));
         }
         if (ports.isEmpty()) {
-            return new FitLine(
-                    part(input),
-                    input.source(),
-                    from,
-                    "",
-                    reasons.whyNot(input, !spots(input).isEmpty()),
-                    List.of());
+            return FitLine.of(
+                    input, from, "", reasons.whyNot(input, !spots(input).isEmpty()), List.of());
         }
         List<Edit> edits = List.of(new PatchInput(input.id(), ports));
-        return new FitLine(part(input), input.source(), from, to, reasons.why(input, from, to, taken), edits);
+        return FitLine.of(input, from, to, reasons.why(input, from, to, taken), edits);
     }
 
     private List<FitLine> cues() {
@@ -372,9 +391,8 @@ public final class Fit {
 
     private FitLine chosenLine(Cue cue) {
         Optional<PairId> pair = wishes.chosenPairs().get(cue.id());
-        return new FitLine(
-                part(cue),
-                "Cue " + cue.name(),
+        return FitLine.of(
+                cue,
                 wishes.pairs().get(cue.id()),
                 pair.flatMap(rig::pair).map(StereoPair::houseLabel).orElse(""),
                 CHOSEN,
@@ -383,15 +401,13 @@ public final class Fit {
 
     private FitLine line(Cue cue, Optional<Ports.OfferedPair> pair) {
         String from = wishes.pairs().get(cue.id());
-        String name = "Cue " + cue.name();
         if (pair.isEmpty()) {
-            return new FitLine(part(cue), name, from, "", "no free pair feeds headphones", List.of());
+            return FitLine.of(cue, from, "", "no free pair feeds headphones", List.of());
         }
         String to = pair.get().houseLabel();
         String why = to.equalsIgnoreCase(from) ? "it has the same name" : "it is the first free pair for headphones";
-        return new FitLine(
-                part(cue),
-                name,
+        return FitLine.of(
+                cue,
                 from,
                 to,
                 why,
@@ -402,13 +418,5 @@ public final class Fit {
         return rig.pair(id)
                 .filter(pair -> pair.feeds() == StereoPair.Feeds.HEADPHONES)
                 .isPresent();
-    }
-
-    static String part(Input input) {
-        return PartKey.of(input.id()).toString();
-    }
-
-    static String part(Cue cue) {
-        return PartKey.of(cue.id()).toString();
     }
 }

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.rig.Port;
@@ -98,12 +97,10 @@ final class FitReasons {
 
     /** What would help those that have no place. */
     List<String> proposals(List<Fit.FitLine> lines) {
-        Set<String> without = lines.stream()
-                .filter(line -> !line.isPlaced())
-                .map(Fit.FitLine::part)
-                .collect(Collectors.toSet());
-        List<Input> left = session.inputs().stream()
-                .filter(input -> without.contains(Fit.part(input)))
+        List<Fit.FitLine> without =
+                lines.stream().filter(line -> !line.isPlaced()).toList();
+        List<Input> left = without.stream()
+                .flatMap(line -> line.input().flatMap(session::find).stream())
                 .toList();
         List<String> proposals = new ArrayList<>();
         List<Input> atMicLevel =
@@ -117,13 +114,13 @@ final class FitReasons {
         if (!left.isEmpty()) {
             lowerRate().ifPresent(proposals::add);
             String unplayed = sources(session.inputs().stream()
-                    .filter(input -> wishes.ports().containsKey(input.id()) && !without.contains(Fit.part(input)))
+                    .filter(input -> wishes.ports().containsKey(input.id()) && !left.contains(input))
                     .filter(input -> input.performer().isEmpty()));
             if (!unplayed.isEmpty()) {
                 proposals.add("Nobody plays " + unplayed + "; leaving some of that out may make room.");
             }
         }
-        if (session.cues().stream().anyMatch(cue -> without.contains(Fit.part(cue)))) {
+        if (without.stream().anyMatch(line -> line.cue().isPresent())) {
             proposals.add("Let performers who want to hear the same share a cue.");
         }
         return proposals;

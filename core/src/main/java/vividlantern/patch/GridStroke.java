@@ -3,7 +3,7 @@ package vividlantern.patch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;

@@ -3,6 +3,8 @@ package vividlantern.playback;
 import java.io.IOException;
 import java.util.Optional;
 import vividlantern.session.Backing;
+import vividlantern.sound.MediaReader;
+import vividlantern.sound.RateConverter;
 
 /**
  * A stretch of a sound that is read over and over, at any rate: each frame from 0 on is there. At another rate than the sound's

@@ -2,6 +2,7 @@ package vividlantern.playback;
 
 import java.io.IOException;
 import vividlantern.session.Media;
+import vividlantern.sound.MediaReader;
 
 /** Where the sounds of backing tracks are kept. */
 @FunctionalInterface

@@ -11,6 +11,7 @@ import vividlantern.session.Backing;
 import vividlantern.session.Session;
 import vividlantern.session.TempoCurve;
 import vividlantern.session.TrackId;
+import vividlantern.sound.MediaReader;
 
 /**
  * A sound at its place in the song. Pieces of it are read ahead by a thread that may wait; filling allocates nothing and waits

@@ -7,6 +7,7 @@ import vividlantern.click.OwnSounds;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;
 import vividlantern.session.Session;
+import vividlantern.sound.MediaReader;
 
 /** Reads the short sounds that voices of the click bring along, whole. */
 public final class VoiceSounds {

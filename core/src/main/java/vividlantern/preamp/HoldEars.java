@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -118,7 +118,8 @@ public final class HoldEars {
     }
 
     private static double difference(Port preamp, Input input, double gainDb) {
-        return preamp.gain().settle(gainDb) - preamp.gain().settle(input.gainDb());
+        double beforeDb = input.gainDb().orElse(preamp.gain().minDb());
+        return preamp.gain().settle(gainDb) - preamp.gain().settle(beforeDb);
     }
 
     /** By how much all that feeds a track gets louder. */

@@ -5,8 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
+import vividlantern.basics.Refused;
 import vividlantern.hardware.PreampSetting;
-import vividlantern.history.Refused;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -64,7 +64,7 @@ public final class ToASpare {
         rig.preampsOf(ports).stream()
                 .map(preamp -> preamp.gain().minDb())
                 .min(Comparator.naturalOrder())
-                .filter(least -> least < input.gainDb())
+                .filter(least -> input.gainDb().filter(gain -> least < gain).isPresent())
                 .ifPresent(least -> edits.add(new SetInputGain(input.id(), least)));
         edits.add(new PatchInput(input.id(), ports));
         return new Move(ports, rig.labels(ports), List.copyOf(edits));

@@ -24,16 +24,19 @@ public final class WantedPreamps {
 
     private WantedPreamps() {}
 
-    /** Every preamp that a program can set, as it shall stand; one that nobody uses stands at its least. */
+    /** Every preamp that a program can set, as it shall stand; one that nobody uses, or says a gain for, stands at its least. */
     public static SortedMap<PortId, PreampSetting> of(Session session, Rig rig) {
         return settings(session, rig, true);
     }
 
-    /** Every preamp that only a hand can set and that an input uses, as it shall stand. */
+    /** Every preamp that only a hand can set and of which an input wants something, as it shall stand. */
     public static SortedMap<PortId, PreampSetting> byHand(Session session, Rig rig) {
         SortedMap<PortId, PreampSetting> all = settings(session, rig, false);
         Map<PortId, List<Input>> byPreamp = byPreamp(session, rig);
-        all.keySet().removeIf(port -> byPreamp.get(port).isEmpty());
+        all.entrySet()
+                .removeIf(wanted -> !wanted.getValue().phantom()
+                        && byPreamp.get(wanted.getKey()).stream()
+                                .allMatch(input -> input.gainDb().isEmpty()));
         return all;
     }
 
@@ -50,7 +53,7 @@ public final class WantedPreamps {
 
     private static PreampSetting setting(Rig rig, Port preamp, Map<PortId, List<Input>> byPreamp) {
         Optional<Input> input = byPreamp.get(preamp.id()).stream().findFirst();
-        double gainDb = input.map(Input::gainDb).orElse(preamp.gain().minDb());
+        double gainDb = input.flatMap(Input::gainDb).orElse(preamp.gain().minDb());
         return new PreampSetting(
                 preamp.gain().settle(gainDb),
                 preamp.phantom() && phantom(rig, preamp, byPreamp),

@@ -12,6 +12,11 @@ import vividlantern.session.edit.TrackEdit.ArmTrack;
 final class ArmedWithoutInput implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " armed tracks are fed by nothing.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Track track : session.tracks()) {

@@ -9,7 +9,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.edit.InputEdit.PatchInput;
 
-/** The way out for an input whose port does not do: another place for all its cables that is free and takes it. */
+/** The way out for an input without a port, or whose port does not do: another place for all its cables that is free and takes it. */
 final class Elsewhere {
 
     private Elsewhere() {}
@@ -21,12 +21,13 @@ final class Elsewhere {
                 .findFirst();
         return place.isPresent()
                 ? Finding.fixable(
-                        key,
-                        sentence,
-                        why,
-                        Keys.about(input),
-                        "Put it into " + Keys.labels(rig, place.get()),
-                        List.of(new PatchInput(input.id(), place.get())))
+                                key,
+                                sentence,
+                                why,
+                                Keys.about(input),
+                                "Put it into " + Keys.labels(rig, place.get()),
+                                List.of(new PatchInput(input.id(), place.get())))
+                        .likeOthers("Put each into a free port")
                 : Finding.byHand(key, sentence, why, Keys.about(input), byHand);
     }
 }

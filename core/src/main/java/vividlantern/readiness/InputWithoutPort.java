@@ -11,10 +11,15 @@ import vividlantern.session.Session;
 final class InputWithoutPort implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " inputs have no port.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> !input.isPatched())
-                .map(InputWithoutPort::finding)
+                .map(input -> finding(rig, free, input).on(Finding.Topic.NO_PORT))
                 .toList();
     }
 
@@ -24,12 +29,14 @@ final class InputWithoutPort implements Rule {
         return some ? " for its channel " + Channels.word(input.width(), next) : "";
     }
 
-    private static Finding finding(Input input) {
-        return Finding.byHand(
+    private static Finding finding(Rig rig, FreePorts free, Input input) {
+        return Elsewhere.or(
+                "Free a port for it that takes what it sends, or add a device under Rig.",
+                free,
+                rig,
+                input,
                 Keys.of("input-without-port", input.id(), input.ports().size()),
                 Keys.name(input) + ", has no port" + missing(input) + ".",
-                "Its cable goes nowhere, so its track stays silent.",
-                Keys.about(input),
-                "Choose a port in its row, or count up from the row above.");
+                "Its cable goes nowhere, so its track stays silent.");
     }
 }

@@ -3,7 +3,7 @@ package vividlantern.readiness;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import vividlantern.history.Ids;
+import vividlantern.basics.Ids;
 import vividlantern.patch.FreePorts;
 import vividlantern.patch.NewTracks;
 import vividlantern.rig.Rig;
@@ -19,10 +19,15 @@ import vividlantern.session.edit.TrackEdit.AddTrack;
 final class InputWithoutTrack implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " inputs are on no track.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> !missing(session, input).isEmpty())
-                .map(input -> finding(session, input, missing(session, input)))
+                .map(input -> finding(session, input, missing(session, input)).on(Finding.Topic.NO_TRACK))
                 .toList();
     }
 

@@ -8,9 +8,11 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 
 /** How findings are named, and how they call what they speak of. */
 final class Keys {
@@ -32,6 +34,18 @@ final class Keys {
 
     static String name(Input input) {
         return "Input " + input.number() + ", " + input.source();
+    }
+
+    /** What a part is called at the beginning of a sentence about it; "" where sentences do not begin so. */
+    static String name(Session session, PartKey part) {
+        return switch (part.kind()) {
+            case INPUT -> session.find(new InputId(part.id())).map(Keys::name).orElse("");
+            case TRACK ->
+                session.find(new TrackId(part.id()))
+                        .map(track -> "Track " + track.name())
+                        .orElse("");
+            default -> "";
+        };
     }
 
     static String idsOf(List<Input> inputs) {

@@ -14,6 +14,11 @@ import vividlantern.session.Session;
 final class LevelDoesNotFit implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " inputs are at a level that their port does not take.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .flatMap(input -> input.ports().stream()

@@ -23,6 +23,11 @@ import vividlantern.session.edit.TrackEdit.FeedTrack;
 final class LostPort implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " inputs have lost their port.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         for (Input input : session.inputs()) {
@@ -53,7 +58,7 @@ final class LostPort implements Rule {
                             "Clear the output, to choose another",
                             List.of(new SetCueOutput(cue.id(), Optional.empty())))));
         }
-        return found;
+        return found.stream().map(each -> each.on(Finding.Topic.LOST)).toList();
     }
 
     private static Finding finding(Session session, Rig rig, Input input, int channel) {

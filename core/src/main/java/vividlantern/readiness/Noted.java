@@ -2,11 +2,19 @@ package vividlantern.readiness;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntToDoubleFunction;
 import vividlantern.engine.Incidents.Incident;
+import vividlantern.mix.LiveState;
+import vividlantern.mix.PlayedPeaks.Played;
 import vividlantern.playback.MediaState;
 import vividlantern.preamp.Turned;
+import vividlantern.rig.Rig;
+import vividlantern.session.InputId;
 import vividlantern.session.MediaId;
+import vividlantern.session.Session;
+import vividlantern.timing.BufferChoices;
 import vividlantern.timing.MeasuredLatency;
+import vividlantern.timing.Timing;
 
 /**
  * What is known of a session on its rig without standing in either.
@@ -14,17 +22,32 @@ import vividlantern.timing.MeasuredLatency;
  * @param turned how preamps that only a hand can turn were left
  * @param measured what was measured of the rig's interfaces over a cable
  * @param incidents what went wrong with the sound since the session took the rig, newest first
+ * @param load the share of its time that a block of so many frames would take; 0 as long as nobody knows
+ * @param played how high inputs came in while the song played, at the rig
  * @param media how the sounds of its backing tracks are found; nothing of those that are not known of
  */
 public record Noted(
-        List<Turned> turned, List<MeasuredLatency> measured, List<Incident> incidents, Map<MediaId, MediaState> media) {
+        List<Turned> turned,
+        List<MeasuredLatency> measured,
+        List<Incident> incidents,
+        IntToDoubleFunction load,
+        Map<InputId, Played> played,
+        Map<MediaId, MediaState> media) {
 
-    public static final Noted NOTHING = new Noted(List.of(), List.of(), List.of(), Map.of());
+    public static final Noted NOTHING = new Noted(List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
 
     public Noted {
         turned = List.copyOf(turned);
         measured = List.copyOf(measured);
         incidents = List.copyOf(incidents);
+        played = Map.copyOf(played);
         media = Map.copyOf(media);
+    }
+
+    /** The buffers to choose from in a session, and which to choose. */
+    BufferChoices buffers(Session session, Rig rig) {
+        double notReported = MeasuredLatency.notReported(measured, rig, session.sampleRate());
+        Timing timing = new Timing(session, rig, LiveState.STOPPED, notReported);
+        return BufferChoices.of(session, rig, timing, notReported, load, incidents);
     }
 }

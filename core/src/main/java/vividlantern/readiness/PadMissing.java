@@ -12,6 +12,11 @@ import vividlantern.session.edit.InputEdit.SetInputPad;
 final class PadMissing implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " inputs want a pad that their preamp has not.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(Input::pad)

@@ -17,6 +17,11 @@ import vividlantern.session.edit.InputEdit.SetInputPhantom;
 final class PhantomMissing implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " mics or DI boxes get no +48 V and need it.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> needs(rig, input))
@@ -26,8 +31,8 @@ final class PhantomMissing implements Rule {
     }
 
     private static boolean needs(Rig rig, Input input) {
-        return rig.micIn(input.mic())
-                .filter(mic -> mic.kind().phantom() == Mic.Phantom.NEEDED)
+        return rig.micKindIn(input.mic())
+                .filter(kind -> kind.phantom() == Mic.Phantom.NEEDED)
                 .isPresent();
     }
 
@@ -64,6 +69,6 @@ final class PhantomMissing implements Rule {
     }
 
     private static String kind(Rig rig, Input input) {
-        return rig.micIn(input.mic()).orElseThrow().kind().words();
+        return rig.micKindIn(input.mic()).orElseThrow().words();
     }
 }

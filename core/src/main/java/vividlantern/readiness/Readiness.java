@@ -5,7 +5,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import vividlantern.history.Refused;
+import java.util.stream.Stream;
+import vividlantern.basics.Refused;
 import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Acknowledgement;
@@ -14,6 +15,9 @@ import vividlantern.session.edit.Edit;
 
 /** All rules asked at once. */
 public final class Readiness {
+
+    /** From so many findings of one rule on they are told together. */
+    private static final int MANY = 4;
 
     private static final List<Rule> RULES = List.of(
             new RibbonBehindPhantom(),
@@ -47,8 +51,9 @@ public final class Readiness {
      * A finding, and how it stands.
      *
      * @param acknowledged why it is on purpose; "" while it is open
+     * @param among what it and many others of its kind come to, in a sentence; "" if it stands alone
      */
-    public record Standing(Finding finding, String acknowledged) {
+    public record Standing(Finding finding, String acknowledged, String among) {
 
         public boolean isOpen() {
             return acknowledged.isEmpty();
@@ -57,17 +62,26 @@ public final class Readiness {
 
     private Readiness() {}
 
+    /** The rules, the gravest first: what was missing already, then what will be. */
+    private static Stream<Rule> rules(Noted noted) {
+        return Stream.of(
+                        Stream.of(new SoundWasMissing(noted)),
+                        RULES.stream(),
+                        Stream.of(
+                                new SetByHand(noted.turned()),
+                                new PeakOffAim(noted.played()),
+                                new MediaLost(noted.media()),
+                                new HeardLateOrTwice(noted),
+                                new LatencyUnproved(noted.measured())))
+                .flatMap(each -> each);
+    }
+
     /** What is found, the gravest rules first. */
     public static List<Finding> findings(Session session, Rig rig, Noted noted) {
-        List<Finding> found = new ArrayList<>();
         FreePorts free = new FreePorts(session, rig);
-        RULES.forEach(rule -> found.addAll(rule.find(session, rig, free)));
-        found.addAll(new SetByHand(noted.turned()).find(session, rig, free));
-        found.addAll(new MediaLost(noted.media()).find(session, rig, free));
-        found.addAll(new SoundWasMissing(noted.incidents()).find(session, rig, free));
-        found.addAll(new HeardLateOrTwice(noted.measured()).find(session, rig, free));
-        found.addAll(new LatencyUnproved(noted.measured()).find(session, rig, free));
-        return found;
+        return rules(noted)
+                .flatMap(rule -> rule.find(session, rig, free).stream())
+                .toList();
     }
 
     /**
@@ -76,9 +90,21 @@ public final class Readiness {
      * @param noted what is known beside session and rig
      */
     public static List<Standing> of(Session session, Rig rig, Noted noted) {
-        return findings(session, rig, noted).stream()
-                .map(finding -> new Standing(finding, acknowledged(session, finding)))
+        FreePorts free = new FreePorts(session, rig);
+        return rules(noted)
+                .flatMap(rule -> standing(rule, rule.find(session, rig, free), session))
                 .toList();
+    }
+
+    private static Stream<Standing> standing(Rule rule, List<Finding> found, Session session) {
+        int open = (int) found.stream()
+                .filter(finding -> acknowledged(session, finding).isEmpty())
+                .count();
+        String together = open < MANY ? "" : rule.together(open);
+        return found.stream().map(finding -> {
+            String acknowledged = acknowledged(session, finding);
+            return new Standing(finding, acknowledged, acknowledged.isEmpty() ? together : "");
+        });
     }
 
     /** What else would be found once a finding's fix is made: it is tried out on a copy. Nothing if there is no such finding. */
@@ -91,6 +117,56 @@ public final class Readiness {
                 .findFirst()
                 .map(finding -> then(session, rig, noted, finding, known))
                 .orElse(List.of());
+    }
+
+    /**
+     * The edits that end a finding and all open ones of its kind that have the same way out. Each is made on what the ones before it
+     * left, so that no two take the same port or the same name; one that would be refused then is left out.
+     *
+     * @param key of one of them
+     */
+    public static List<Edit> together(Session session, Rig rig, Noted noted, String key) {
+        return rules(noted)
+                .filter(rule ->
+                        found(rule, session, rig).anyMatch(each -> each.key().equals(key)))
+                .findFirst()
+                .map(rule -> together(rule, session, rig, key))
+                .orElse(List.of());
+    }
+
+    private static List<Edit> together(Rule rule, Session session, Rig rig, String key) {
+        Optional<String> wayOut = found(rule, session, rig)
+                .filter(each -> each.key().equals(key))
+                .findFirst()
+                .flatMap(Finding::fix)
+                .map(Finding.Fix::way);
+        List<Edit> edits = new ArrayList<>();
+        Set<String> tried = new HashSet<>();
+        Session now = session;
+        Optional<Finding> next = wayOut.flatMap(way -> next(rule, session, rig, way, tried));
+        while (next.isPresent()) {
+            tried.add(next.get().key());
+            List<Edit> fix = next.get().fix().orElseThrow().edits();
+            try {
+                now = Edit.applyAll(fix, now, rig);
+                edits.addAll(fix);
+            } catch (Refused refused) {
+                // it stands as it did, and is told again
+            }
+            next = next(rule, now, rig, wayOut.get(), tried);
+        }
+        return edits;
+    }
+
+    private static Optional<Finding> next(Rule rule, Session session, Rig rig, String wayOut, Set<String> tried) {
+        return found(rule, session, rig)
+                .filter(each -> acknowledged(session, each).isEmpty() && !tried.contains(each.key()))
+                .filter(each -> each.fix().map(Finding.Fix::way).equals(Optional.of(wayOut)))
+                .findFirst();
+    }
+
+    private static Stream<Finding> found(Rule rule, Session session, Rig rig) {
+        return rule.find(session, rig, new FreePorts(session, rig)).stream();
     }
 
     /** What a session lost when its rig changed. */

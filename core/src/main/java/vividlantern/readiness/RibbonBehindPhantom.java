@@ -2,7 +2,6 @@ package vividlantern.readiness;
 
 import java.util.List;
 import vividlantern.patch.FreePorts;
-import vividlantern.rig.Mic;
 import vividlantern.rig.Rig;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
@@ -13,12 +12,15 @@ import vividlantern.session.edit.InputEdit.SetInputPhantom;
 final class RibbonBehindPhantom implements Rule {
 
     @Override
+    public String together(int count) {
+        return count + " ribbons could get +48 V.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.inputs().stream()
                 .filter(input -> input.phantom() != PhantomWish.NEVER)
-                .filter(input -> rig.micIn(input.mic())
-                        .filter(mic -> mic.kind().phantom() == Mic.Phantom.DANGEROUS)
-                        .isPresent())
+                .filter(input -> rig.isHarmedByPhantom(input.mic()))
                 .map(input -> finding(input, othersInItsBank(session, rig, input)))
                 .toList();
     }

@@ -10,4 +10,9 @@ interface Rule {
 
     /** @param free the ports of the rig that the session leaves free */
     List<Finding> find(Session session, Rig rig, FreePorts free);
+
+    /** What many findings of this rule come to, as in "128 inputs have no port."; "" if each has to be read. */
+    default String together(int count) {
+        return "";
+    }
 }

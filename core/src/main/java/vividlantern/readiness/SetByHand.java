@@ -24,6 +24,11 @@ final class SetByHand implements Rule {
     }
 
     @Override
+    public String together(int count) {
+        return count + " preamps are to be set by hand.";
+    }
+
+    @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
         WantedPreamps.byHand(session, rig).forEach((port, wanted) -> {

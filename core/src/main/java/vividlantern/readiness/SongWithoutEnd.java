@@ -21,7 +21,7 @@ final class SongWithoutEnd implements Rule {
                 Keys.of("song-without-end"),
                 "The song has no end.",
                 loops
-                        ? "What plays over and over does not stop, and the whole song cannot be written to a file."
+                        ? "What is looped does not stop, and the whole song cannot be written to a file."
                         : "The whole song cannot be written to a file.",
                 List.of(PartKey.TEMPO_MAP),
                 "Say its last bar under Click, The song."));

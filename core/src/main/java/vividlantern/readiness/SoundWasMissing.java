@@ -3,7 +3,6 @@ package vividlantern.readiness;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.stream.Stream;
 import vividlantern.engine.Incidents.Incident;
 import vividlantern.engine.Incidents.Kind;
@@ -11,20 +10,22 @@ import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.edit.SessionEdit.SetBuffer;
+import vividlantern.timing.BufferChoices;
 
 /** Sound was missing since the session took the rig: what happened once may happen in a take. */
 final class SoundWasMissing implements Rule {
 
-    private final List<Incident> newestFirst;
+    private final Noted noted;
 
-    SoundWasMissing(List<Incident> newestFirst) {
-        this.newestFirst = List.copyOf(newestFirst);
+    SoundWasMissing(Noted noted) {
+        this.noted = noted;
     }
 
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> found = new ArrayList<>();
-        List<Incident> busy = heard().filter(each -> each.kind() == Kind.LOAD)
+        List<Incident> busy = noted.incidents().stream()
+                .filter(Incident::isBufferTooSmall)
                 .filter(each -> each.bufferFrames() >= session.bufferFrames())
                 .toList();
         if (!busy.isEmpty()) {
@@ -35,26 +36,29 @@ final class SoundWasMissing implements Rule {
     }
 
     private Stream<Incident> heard() {
-        return newestFirst.stream().filter(Incident::isHeard);
+        return noted.incidents().stream().filter(Incident::isHeard);
     }
 
-    private static Finding tooBusy(Session session, Rig rig, List<Incident> busy) {
+    private Finding tooBusy(Session session, Rig rig, List<Incident> busy) {
         double missedMs = busy.stream().mapToDouble(Incident::missedMs).sum();
         String key = key("sound-missing", busy.get(0));
+        String what = missedMs > 0
+                ? String.format(Locale.ROOT, "%.0f ms of sound are missing", missedMs)
+                : busy.stream().mapToLong(Incident::lateBlocks).sum() + " blocks came late";
         String sentence = String.format(
                 Locale.ROOT,
-                "The computer was too busy at a buffer of %d: %.0f ms of sound are missing, %s since this session took the rig.",
+                "The computer was too busy at a buffer of %d: %s, %s since this session took the rig.",
                 session.bufferFrames(),
-                missedMs,
+                what,
                 busy.size() == 1 ? "once" : busy.size() + " times");
         String why = "A take would have a gap there, and performers hear it.";
-        Optional<Integer> larger = rig.driver().bufferFrames().stream()
-                .filter(frames -> frames > session.bufferFrames())
-                .findFirst();
-        return larger.map(frames -> Finding.fixable(
-                        key, sentence, why, List.of(), "Set the buffer to " + frames, List.of(new SetBuffer(frames))))
-                .orElseGet(
-                        () -> Finding.byHand(key, sentence, why, List.of(), "Close other programs on this computer."));
+        BufferChoices choices = noted.buffers(session, rig);
+        int frames = choices.proposed();
+        if (frames == session.bufferFrames()) {
+            return Finding.byHand(key, sentence, why, List.of(), choices.proposal());
+        }
+        return Finding.fixable(
+                key, sentence, why, List.of(), "Set the buffer to " + frames, List.of(new SetBuffer(frames)));
     }
 
     private static Finding brokeOff(Incident last) {

@@ -1,5 +1,10 @@
 package vividlantern.rig;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
 /**
  * A mic or DI box of the locker, one line for all of the same model.
  *
@@ -44,6 +49,32 @@ public record Mic(MicId id, String name, Kind kind, int count, double sensitivit
             this.phantom = phantom;
         }
 
+        /** By what people write; the first that is found counts. An active ribbon is none that this knows. */
+        private static final Map<Pattern, Kind> SAID = said();
+
+        private static Map<Pattern, Kind> said() {
+            Map<Pattern, Kind> said = new LinkedHashMap<>();
+            said.put(wordsOf("(?<!active )ribbons?"), RIBBON);
+            said.put(wordsOf("large[ -](condenser|diaphragm)|ldc"), LARGE_CONDENSER);
+            said.put(wordsOf("(small|pencil)[ -](condenser|diaphragm)|sdc|condensers?"), SMALL_CONDENSER);
+            said.put(wordsOf("active di( box)?"), ACTIVE_DI);
+            said.put(wordsOf("passive di( box)?|(?-i:DI)( box)?"), PASSIVE_DI);
+            said.put(wordsOf("dynamics?"), DYNAMIC);
+            return said;
+        }
+
+        private static Pattern wordsOf(String words) {
+            return Pattern.compile("\\b(" + words + ")\\b", Pattern.CASE_INSENSITIVE);
+        }
+
+        /** The kind that somebody's words speak of, as in "old ribbon, blue"; empty if they say none. */
+        public static Optional<Kind> saidIn(String text) {
+            return SAID.entrySet().stream()
+                    .filter(each -> each.getKey().matcher(text).find())
+                    .map(Map.Entry::getValue)
+                    .findFirst();
+        }
+
         public String words() {
             return words;
         }
@@ -51,6 +82,11 @@ public record Mic(MicId id, String name, Kind kind, int count, double sensitivit
         public Phantom phantom() {
             return phantom;
         }
+    }
+
+    /** Whether a text is all of its name, with or without its kind. */
+    public boolean isCalled(String text) {
+        return text.equalsIgnoreCase(name) || text.equalsIgnoreCase(listed());
     }
 
     /** As it stands in an input list: "large condenser, Wren L". */

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import vividlantern.history.PartList;
+import vividlantern.basics.PartList;
 
 /**
  * A studio's fixed equipment and how it is wired. What is really plugged in where tonight is not known here: that
@@ -219,6 +219,16 @@ public record Rig(
         return mics.stream()
                 .filter(mic -> said.contains(mic.name().toLowerCase(Locale.ROOT)))
                 .max(Comparator.comparingInt(mic -> mic.name().length()));
+    }
+
+    /** What kind of mic a line of an input list speaks of: the locker's, or what its words say. */
+    public Optional<Mic.Kind> micKindIn(String words) {
+        return micIn(words).map(Mic::kind).or(() -> Mic.Kind.saidIn(words));
+    }
+
+    /** Whether +48 V may damage the mic that a line of an input list speaks of. */
+    public boolean isHarmedByPhantom(String words) {
+        return micKindIn(words).map(Mic.Kind::phantom).equals(Optional.of(Mic.Phantom.DANGEROUS));
     }
 
     public Optional<StereoPair> mainSpeakers() {

@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import vividlantern.basics.Ids;
 import vividlantern.history.Anatomy;
-import vividlantern.history.Ids;
 
 /** A rig taken apart and put together again: how two states differ, and how a difference is applied. */
 public final class RigParts implements Anatomy<Rig, RigPartKey, RigPart> {

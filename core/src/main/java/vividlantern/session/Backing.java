@@ -1,5 +1,10 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.stream.Stream;
+import vividlantern.units.PlainNumber;
+
 /**
  * What a backing track plays: a sound from a file, from a place in the song on. It is never stretched.
  *
@@ -80,5 +85,35 @@ public record Backing(
     /** The frame of the sound at which it ends, at a rate. */
     public long toFrame(int sampleRate) {
         return Math.min(media.framesAt(sampleRate), Math.round(to * sampleRate));
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "What " + names.track(track) + " plays";
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("sound", media.name());
+        traits.put(
+                "begins at",
+                follows == Follows.BARS
+                        ? "bar " + bar + ", beat " + PlainNumber.of(beat)
+                        : PlainNumber.of(seconds) + " s");
+        traits.put("from", PlainNumber.of(from) + " s");
+        traits.put("to", PlainNumber.of(to) + " s");
+        traits.put("loops", PartNames.yesNo(loops));
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return session.find(track).filter(Track::isBacking).isPresent();
+    }
+
+    @Override
+    public Stream<Media> sounds() {
+        return Stream.of(media);
     }
 }

@@ -1,11 +1,17 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Texts;
 import vividlantern.units.Decibels;
+import vividlantern.units.PlainNumber;
 
 /**
  * What the click sounds like and when it sounds. Each voice has a track of its own, so that everybody can have their own
@@ -64,6 +70,23 @@ public record ClickPattern(
                                 .map(voice -> voice.id().equals(id) ? voice.striking(own) : voice)
                                 .toList(),
                         silentIn));
+    }
+
+    /** The same with another voice behind the others: a low one on the beats, for whoever wants to feel rather than hear it. */
+    public ClickPattern withLowVoice() {
+        String name = Texts.apart(
+                "Low beats",
+                taken -> voices.stream().anyMatch(voice -> voice.name().equalsIgnoreCase(taken)));
+        String id = Ids.fresh(
+                name,
+                taken -> voices.stream().anyMatch(voice -> voice.id().value().equals(taken)));
+        Voice low = new Voice(new VoiceId(id), name, Sound.SKIN, 110, 1, false, Decibels.of(3));
+        return with(Stream.concat(voices.stream(), Stream.of(low)).toList(), silentIn);
+    }
+
+    /** The same without a voice. */
+    public ClickPattern without(VoiceId id) {
+        return with(voices.stream().filter(voice -> !voice.id().equals(id)).toList(), silentIn);
     }
 
     /** When it sounds, in words. */
@@ -200,6 +223,19 @@ public record ClickPattern(
             return sounds ? step == 0 ? Stroke.ACCENTED : Stroke.SOUNDING : Stroke.SILENT;
         }
 
+        private String words(PartNames names) {
+            return ownSound.map(media -> "struck from " + media.name() + ", ").orElse("") + PartNames.word(sound) + ", "
+                    + PlainNumber.of(pitchHz) + " Hz, " + stepsPerBeat + (stepsPerBeat == 1 ? " step" : " steps")
+                    + " a beat" + (betweenBeats ? ", between beats" : "") + ", accent " + accent
+                    + accentPitchHz
+                            .map(hz -> " at " + PlainNumber.of(hz) + " Hz")
+                            .orElse("")
+                    + decayMs.map(ms -> ", decay " + PlainNumber.of(ms) + " ms").orElse("")
+                    + patterns.stream()
+                            .map(pattern -> ", " + pattern.words(names))
+                            .collect(Collectors.joining());
+        }
+
         private Voice among(Predicate<MarkerId> there) {
             return with(
                     patterns.stream()
@@ -224,6 +260,12 @@ public record ClickPattern(
             this(beats, noteValue, strokes, Optional.empty());
         }
 
+        private String words(PartNames names) {
+            return beats + "/" + noteValue + " "
+                    + part.map(id -> "in " + names.marker(id) + " ").orElse("")
+                    + strokes.stream().map(PartNames::word).collect(Collectors.joining(" "));
+        }
+
         boolean isOf(TempoMap.Meter meter, Optional<MarkerId> of) {
             return beats == meter.beats() && noteValue == meter.noteValue() && part.equals(of);
         }
@@ -241,5 +283,31 @@ public record ClickPattern(
         TICK,
         /** A low skin whose pitch falls. */
         SKIN
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Click";
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("count-in", PartNames.bars(countInBars));
+        traits.put("sounds", when());
+        traits.put("stops", stopsAfterBars == 0 ? "never" : "after " + PartNames.bars(stopsAfterBars));
+        traits.put("silent in", silentIn.stream().map(names::marker).collect(Collectors.joining(", ")));
+        voices.forEach(voice -> traits.put("voice " + voice.name(), voice.words(names)));
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return parts().allMatch(session::has);
+    }
+
+    @Override
+    public Stream<Media> sounds() {
+        return voices.stream().flatMap(voice -> voice.ownSound().stream());
     }
 }

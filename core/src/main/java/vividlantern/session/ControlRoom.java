@@ -1,10 +1,13 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import vividlantern.rig.PortId;
 import vividlantern.units.Decibels;
+import vividlantern.units.PlainNumber;
 
 /**
  * How the control room is set up: its speakers, what happens to them near an open mic, the mic by which it listens into the
@@ -128,5 +131,32 @@ public record ControlRoom(
 
     private ControlRoom with(List<ControlRoomSource> all) {
         return new ControlRoom(dimDb, main, second, listenMic, all);
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Control room";
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("dim", PlainNumber.of(dimDb) + " dB");
+        for (SpeakerSet which : SpeakerSet.values()) {
+            Speakers speakers = speakers(which);
+            traits.put(which.words(), speakers.level() + ", mark " + speakers.mark());
+            traits.put(which.words() + " stand in", speakers.room());
+            traits.put(
+                    which.words() + " near an open mic", speakers.nearOpenMics().words());
+        }
+        traits.put(
+                "listen mic",
+                listenMic
+                        .map(mic -> names.port(mic.port()) + ", " + mic.level())
+                        .orElse("none"));
+        sources.forEach(source -> traits.put(
+                "source " + source.name(),
+                Channels.width(source.width()) + " from " + names.port(source.first()) + ", " + source.level()));
+        return traits;
     }
 }

@@ -1,12 +1,15 @@
 package vividlantern.session;
 
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import vividlantern.history.PartList;
+import vividlantern.basics.PartList;
 import vividlantern.rig.PairId;
 import vividlantern.units.Decibels;
 
@@ -154,5 +157,28 @@ public record Cue(
             listeners = cue.listeners;
             sends = cue.sends;
         }
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Cue " + name;
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("name", name);
+        traits.put("output", output.map(names::pair).orElse("none"));
+        traits.put("level for all", level.toString());
+        traits.put("ceiling guard", PartNames.onOff(guarded));
+        traits.put("high-pass", highPass.words());
+        traits.put("low-pass", lowPass.words());
+        traits.put("who listens", listeners.stream().map(names::performer).collect(Collectors.joining(", ")));
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return listeners.stream().allMatch(id -> session.find(id).isPresent());
     }
 }

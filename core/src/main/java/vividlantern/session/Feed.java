@@ -45,4 +45,13 @@ public record Feed(Optional<InputId> input, Optional<TrackId> track, Optional<Po
     public boolean comesFrom(InputId other) {
         return input.equals(Optional.of(other));
     }
+
+    /** Whether the channel of an input, or the track, of which it speaks is there. */
+    boolean standsIn(Session session) {
+        boolean inputThere = input.isEmpty()
+                || input.flatMap(session::find)
+                        .filter(there -> channel < there.width())
+                        .isPresent();
+        return inputThere && (track.isEmpty() || track.flatMap(session::find).isPresent());
+    }
 }

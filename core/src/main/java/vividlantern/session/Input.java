@@ -1,11 +1,14 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
+import vividlantern.units.PlainNumber;
 
 /**
  * A row of the input list: a source with its mic and the port its cable goes into. The thing one plugs into is a
@@ -19,7 +22,7 @@ import vividlantern.rig.PortId;
  * @param level mic, line or instrument: which input of the port is used
  * @param width how many channels the source has, 1 to 8
  * @param ports where its cables go, in the order of its channels; shorter than its width while some are not patched
- * @param gainDb the preamp gain that is wanted for it
+ * @param gainDb the preamp gain that is wanted for it; empty while nobody has said, and the preamp stands at its least
  * @param polarityFlipped turned over as it comes in, for the recording and for everybody
  * @param cut taken from every listener until it is let back; the recording goes on
  */
@@ -37,13 +40,14 @@ public record Input(
         boolean pad,
         int width,
         List<PortId> ports,
-        double gainDb,
+        Optional<Double> gainDb,
         boolean polarityFlipped,
         boolean cut,
         String notes)
         implements Part {
 
     public static final int MAX_WIDTH = 8;
+    public static final int HIGHEST_NUMBER = 999;
 
     public Input {
         ports = List.copyOf(ports);
@@ -65,7 +69,7 @@ public record Input(
                 false,
                 1,
                 List.of(),
-                0,
+                Optional.empty(),
                 false,
                 false,
                 "");
@@ -150,6 +154,10 @@ public record Input(
     }
 
     public Input amplified(double newGainDb) {
+        return amplified(Optional.of(newGainDb));
+    }
+
+    public Input amplified(Optional<Double> newGainDb) {
         return with(draft -> draft.gainDb = newGainDb);
     }
 
@@ -203,7 +211,7 @@ public record Input(
         private boolean pad;
         private int width;
         private List<PortId> ports;
-        private double gainDb;
+        private Optional<Double> gainDb;
         private boolean polarityFlipped;
         private boolean cut;
         private String notes;
@@ -227,5 +235,37 @@ public record Input(
             cut = input.cut;
             notes = input.notes;
         }
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Input " + source;
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("number", String.valueOf(number));
+        traits.put("source", source);
+        traits.put("performer", performer.map(names::performer).orElse("nobody"));
+        traits.put("mic", names.mic(mic));
+        traits.put("stand", stand);
+        traits.put("cable", PlainNumber.of(cableMetres) + " m");
+        traits.put("place", place);
+        traits.put("+48 V", PartNames.word(phantom));
+        traits.put("level", PartNames.word(level));
+        traits.put("pad", PartNames.onOff(pad));
+        traits.put("channels", String.valueOf(width));
+        traits.put("port", names.ports(ports));
+        traits.put("gain", gainDb.map(gain -> PlainNumber.of(gain) + " dB").orElse("not set"));
+        traits.put("polarity", polarityFlipped ? "flipped" : "normal");
+        traits.put("cut", PartNames.onOff(cut));
+        traits.put("notes", notes);
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return performer.isEmpty() || session.find(performer.get()).isPresent();
     }
 }

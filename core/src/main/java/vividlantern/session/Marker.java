@@ -1,5 +1,8 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
+
 /**
  * A named place in the song, at the start of a bar (counted from 1): a part of the song begins there.
  *
@@ -10,5 +13,19 @@ public record Marker(MarkerId id, String name, int bar, boolean needsClick) impl
     /** A part that can do without a click. */
     public Marker(MarkerId id, String name, int bar) {
         this(id, name, bar, false);
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Marker " + name;
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("name", name);
+        traits.put("bar", String.valueOf(bar));
+        traits.put("needs a click", PartNames.yesNo(needsClick));
+        return traits;
     }
 }

@@ -1,7 +1,5 @@
 package vividlantern.session;
 
-import java.util.stream.Stream;
-
 /**
  * A sound from a file, which is kept beside the sessions.
  *
@@ -14,16 +12,6 @@ public record Media(MediaId id, String name, int channels, int sampleRate, long 
     public static final int MOST_CHANNELS = Track.MAX_WIDTH;
     public static final int LOWEST_RATE = 8_000;
     public static final int HIGHEST_RATE = 384_000;
-
-    /** The sounds of which a part of a session speaks. */
-    public static Stream<Media> in(Part part) {
-        if (part instanceof Backing backing) {
-            return Stream.of(backing.media());
-        }
-        return part instanceof ClickPattern click
-                ? click.voices().stream().flatMap(voice -> voice.ownSound().stream())
-                : Stream.empty();
-    }
 
     /** The file's name without what stands behind its last dot. */
     public String title() {

@@ -1,8 +1,11 @@
 package vividlantern.session;
 
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
+import vividlantern.units.PlainNumber;
 
 /**
  * What holds for everybody's monitoring: how late each kind of source may be heard, and the two buffers that are remembered.
@@ -67,5 +70,20 @@ public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBu
 
     public Monitoring at(Purpose other) {
         return new Monitoring(tolerances, recordBuffer, mixBuffer, other);
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Monitoring";
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        tolerances.forEach(each -> traits.put(each.kind().words(), PlainNumber.of(each.ms()) + " ms late at most"));
+        traits.put("buffer to record", recordBuffer + " frames");
+        traits.put("buffer to mix", mixBuffer + " frames");
+        traits.put("at", purpose == Purpose.RECORD ? "record" : "mix");
+        return traits;
     }
 }

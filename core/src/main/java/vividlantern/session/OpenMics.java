@@ -55,8 +55,7 @@ public final class OpenMics {
 
     private static boolean hearsAir(Input input, Rig rig) {
         return input.level() == Port.Signal.MIC
-                && rig.micIn(input.mic())
-                        .map(Mic::kind)
+                && rig.micKindIn(input.mic())
                         .filter(kind -> kind == Mic.Kind.PASSIVE_DI || kind == Mic.Kind.ACTIVE_DI)
                         .isEmpty();
     }

@@ -30,14 +30,6 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
         return new PartKey(PartKind.MARKER, id.value());
     }
 
-    public static PartKey of(TrackViewId id) {
-        return new PartKey(PartKind.VIEW, id.value());
-    }
-
-    public static PartKey of(TrackGroupId id) {
-        return new PartKey(PartKind.GROUP, id.value());
-    }
-
     public static PartKey of(Acknowledgement acknowledgement) {
         return new PartKey(PartKind.ACKNOWLEDGEMENT, acknowledgement.key());
     }
@@ -47,7 +39,7 @@ public record PartKey(PartKind kind, String id) implements Comparable<PartKey> {
     }
 
     public static PartKey of(DirectLevel direct) {
-        return new PartKey(PartKind.DIRECT, direct.cue() + "/" + direct.input());
+        return new PartKey(PartKind.DIRECT, direct.key());
     }
 
     public static PartKey of(Backing backing) {

@@ -1,84 +1,161 @@
 package vividlantern.session;
 
+import static vividlantern.session.PartKind.Goes.INTO_TEMPLATES;
+import static vividlantern.session.PartKind.Goes.TO_THE_NEXT_SONG;
+import static vividlantern.session.PartKind.Goes.WITH_TRACKS;
+
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
 import java.util.function.BiConsumer;
-import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
- * The kinds of parts that a session is made of: what each is called, what it is, and where it stands in a session. In this
- * order they are taken apart, stored and told of, so that none speaks of one that comes later.
+ * The kinds of parts that a session is made of, their registry: what each is called, what it is, where it stands in a session and
+ * in which order, how many there may be, and where it comes along. In this order they are taken apart, stored and told of, so that none
+ * speaks of one that comes later. What a part speaks of and how it is called and described, it says itself.
  */
 public enum PartKind {
-    SETTINGS("settings", Settings.class, Session::settings, (all, found) -> found.accept("", all)),
-    CLICK("click", ClickPattern.class, Session::click, (all, found) -> found.accept("", all)),
-    TEMPO_MAP("tempo-map", TempoMap.class, Session::tempoMap, (all, found) -> found.accept("", all)),
+    SETTINGS("settings", Settings.class, PartPlace.spread(), WITH_TRACKS, INTO_TEMPLATES, TO_THE_NEXT_SONG),
+    CLICK(
+            "click",
+            ClickPattern.class,
+            PartPlace.one("click", Session::click),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    TEMPO_MAP(
+            "tempo-map",
+            TempoMap.class,
+            PartPlace.one("tempoMap", Session::tempoMap),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
     PERFORMER(
             "performer",
             Performer.class,
-            Session::performers,
-            each(part -> part.id().value())),
-    MARKER("marker", Marker.class, Session::markers, each(part -> part.id().value())),
-    INPUT("input", Input.class, Session::inputs, each(part -> part.id().value())),
-    TRACK("track", Track.class, Session::tracks, each(part -> part.id().value())),
+            PartPlace.many("performers", Session::performers, Performer::id, "id")
+                    .by("position", Performer::position)
+                    .atMost(256, "performers"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    MARKER(
+            "marker",
+            Marker.class,
+            PartPlace.many("markers", Session::markers, Marker::id, "id")
+                    .by("bar", Marker::bar)
+                    .atMost(1000, "markers"),
+            INTO_TEMPLATES),
+    INPUT(
+            "input",
+            Input.class,
+            PartPlace.many("inputs", Session::inputs, Input::id, "id")
+                    .by("number", Input::number)
+                    .atMost(Input.HIGHEST_NUMBER, "inputs"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    TRACK(
+            "track",
+            Track.class,
+            PartPlace.many("tracks", Session::tracks, Track::id, "id")
+                    .by("position", Track::position)
+                    .atMost(512, "tracks"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
     /** A cue stands without its sends, which are parts of their own. */
     CUE(
             "cue",
             Cue.class,
-            Session::cues,
-            (cues, found) -> cues.forEach(cue -> found.accept(cue.id().value(), cue.withSends(List.of())))),
-    SEND(
-            "send",
-            Send.class,
-            Session::cues,
-            (cues, found) -> cues.forEach(cue ->
-                    cue.sends().forEach(send -> found.accept(cue.id().value() + "/" + send.trackId(), send)))),
-    ACKNOWLEDGEMENT("acknowledgement", Acknowledgement.class, Session::acknowledgements, each(Acknowledgement::key)),
-    VIEW("view", TrackView.class, Session::views, each(part -> part.id().value())),
-    GROUP("group", TrackGroup.class, Session::groups, each(part -> part.id().value())),
-    BRING("bring", BringLine.class, Session::bringing, each(part -> part.id().value())),
-    SONG(
-            "song",
-            SongEntry.class,
-            Session::songEntry,
-            (entry, found) -> entry.ifPresent(part -> found.accept("", part))),
-    DIRECT("direct", DirectLevel.class, Session::direct, each(part -> part.cue() + "/" + part.input())),
+            PartPlace.many("cues", Session::cues, Cue::id, "id")
+                    .by("position", Cue::position)
+                    .atMost(64, "cues"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    SEND("send", Send.class, PartPlace.withinCues(), WITH_TRACKS, INTO_TEMPLATES, TO_THE_NEXT_SONG),
+    ACKNOWLEDGEMENT(
+            "acknowledgement",
+            Acknowledgement.class,
+            PartPlace.many("acknowledgements", Session::acknowledgements, Acknowledgement::key, "key")
+                    .atMost(2000, "acknowledged findings"),
+            TO_THE_NEXT_SONG),
+    VIEW(
+            "view",
+            TrackView.class,
+            PartPlace.many("views", Session::views, TrackView::id, "id").atMost(100, "views"),
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    GROUP(
+            "group",
+            TrackGroup.class,
+            PartPlace.many("groups", Session::groups, TrackGroup::id, "id").atMost(200, "groups"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    BRING(
+            "bring",
+            BringLine.class,
+            PartPlace.many("bringing", Session::bringing, BringLine::id, "id")
+                    .by("position", BringLine::position)
+                    .atMost(500, "lines of what to bring"),
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    SONG("song", SongEntry.class, PartPlace.oneOrNone("songEntry", Session::songEntry)),
+    DIRECT(
+            "direct",
+            DirectLevel.class,
+            PartPlace.many("direct", Session::direct, DirectLevel::key, "cue", "input")
+                    .atMost(2000, "direct levels"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
     MONITORING(
             "monitoring",
             Monitoring.class,
-            Session::monitoring,
-            (monitoring, found) -> monitoring.ifPresent(part -> found.accept("", part))),
+            PartPlace.oneOrNone("monitoring", Session::monitoring),
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
     CONTROL_ROOM(
             "control-room",
             ControlRoom.class,
-            Session::controlRoom,
-            (room, found) -> room.ifPresent(part -> found.accept("", part))),
-    BACKING(
-            "backing",
-            Backing.class,
-            Session::backing,
-            each(part -> part.track().value()));
+            PartPlace.oneOrNone("controlRoom", Session::controlRoom),
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    BACKING("backing", Backing.class, PartPlace.many("backing", Session::backing, Backing::track, "track"));
+
+    /** Where parts come along. */
+    public enum Goes {
+        /** Into a kit, with the tracks that they belong to; or a session cannot be without them. */
+        WITH_TRACKS,
+        INTO_TEMPLATES,
+        TO_THE_NEXT_SONG
+    }
+
+    /**
+     * Where parts of a kind stand in a session as it is written.
+     *
+     * @param kind its word, with which their keys begin
+     * @param field the session's field that holds them; "" if their fields are the session's own
+     * @param idFields the fields of a part of which its key is made; none if there is one part at most
+     * @param orderField the field by which they stand in their order, before their keys
+     */
+    public record Written(String kind, PartShape shape, String field, List<String> idFields, String orderField) {}
 
     private final String word;
     private final Class<? extends Part> type;
-    private final Function<Session, ?> place;
-    private final BiConsumer<Object, BiConsumer<String, Part>> walk;
+    private final PartPlace<?> place;
+    private final Set<Goes> goes;
 
-    /**
-     * @param place what holds the parts of this kind in a session
-     * @param walk tells each part there with its id
-     */
-    @SuppressWarnings("unchecked")
-    <H, T extends Part> PartKind(
-            String word, Class<T> type, Function<Session, H> place, BiConsumer<H, BiConsumer<String, T>> walk) {
+    <T extends Part> PartKind(String word, Class<T> type, PartPlace<T> place, Goes... goes) {
         this.word = word;
         this.type = type;
         this.place = place;
-        this.walk = (all, found) -> walk.accept((H) all, found::accept);
-    }
-
-    private static <T> BiConsumer<List<T>, BiConsumer<String, T>> each(Function<T, String> id) {
-        return (all, found) -> all.forEach(part -> found.accept(id.apply(part), part));
+        this.goes = Set.of(goes);
     }
 
     /** The kind of a word. */
@@ -87,6 +164,19 @@ public enum PartKind {
                 .filter(kind -> kind.word.equals(word))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("'" + word + "' names no part of a session."));
+    }
+
+    /** The kinds whose parts may speak of sounds from files. */
+    public static List<PartKind> withSounds() {
+        return Arrays.stream(values()).filter(PartKind::maySound).toList();
+    }
+
+    private boolean maySound() {
+        try {
+            return type.getMethod("sounds").getDeclaringClass() != Part.class;
+        } catch (NoSuchMethodException impossible) {
+            throw new IllegalStateException(impossible);
+        }
     }
 
     /** As it stands in keys and documents. */
@@ -98,13 +188,69 @@ public enum PartKind {
         return type;
     }
 
+    public boolean goes(Goes where) {
+        return goes.contains(where);
+    }
+
+    public Written written() {
+        return new Written(word, place.shape(), place.field(), place.idFields(), place.orderField());
+    }
+
+    /** How many parts of this kind a session holds at most, and what several are called. */
+    public int most() {
+        return place.most();
+    }
+
+    public String plural() {
+        return place.plural();
+    }
+
+    public int count(Session session) {
+        return place.count(session);
+    }
+
+    /** A list of parts of this kind in its order. */
+    @SuppressWarnings("unchecked")
+    <T extends Part> List<T> inOrder(List<T> parts) {
+        return ((PartPlace<T>) place).inOrder(parts);
+    }
+
     /** Tells each part of this kind with its id. */
     void walk(Session session, BiConsumer<String, Part> found) {
-        walk.accept(place.apply(session), found);
+        place.walk(session, found);
+    }
+
+    /** The keys of all parts of this kind, also of such that share one. */
+    public Stream<PartKey> keys(Session session) {
+        Stream.Builder<PartKey> keys = Stream.builder();
+        walk(session, (id, part) -> keys.add(new PartKey(this, id)));
+        return keys.build();
+    }
+
+    public Stream<Part> all(Session session) {
+        Stream.Builder<Part> all = Stream.builder();
+        walk(session, (id, part) -> all.add(part));
+        return all.build();
+    }
+
+    /** Puts parts of this kind where they stand. */
+    void put(SortedMap<PartKey, Part> parts, SessionDraft draft) {
+        place.put(parts, draft);
     }
 
     /** Whether two states of a session surely have the same parts of this kind. */
     boolean isUntouched(Session before, Session after) {
-        return place.apply(before) == place.apply(after);
+        return place.isUntouched(before, after);
+    }
+
+    /** What fields a part of this kind has that was written before it had them all. */
+    public Optional<Part> asItBegins() {
+        return switch (this) {
+            case INPUT -> Optional.of(Input.of(new InputId("any"), 1, "any"));
+            case TRACK -> Optional.of(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of()));
+            case CUE -> Optional.of(Cue.empty(new CueId("any"), 1, "any"));
+            case PERFORMER -> Optional.of(Performer.of(new PerformerId("any"), 1, "any", ""));
+            default -> Optional.empty();
+        };
     }
 }

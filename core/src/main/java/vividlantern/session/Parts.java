@@ -1,14 +1,14 @@
 package vividlantern.session;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.stream.Stream;
+import vividlantern.basics.Ids;
 import vividlantern.history.Anatomy;
-import vividlantern.history.Ids;
 
 /** A session taken apart and put together again: how two states differ, and how a difference is applied. */
 public final class Parts implements Anatomy<Session, PartKey, Part> {
@@ -74,15 +74,9 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
     /** What is put back or taken away may be spoken of elsewhere by now. */
     @Override
     public boolean holds(Session before, Session after, Map<PartKey, Optional<Part>> replaced) {
-        boolean inputsGone =
-                after.tracks().stream().flatMap(track -> track.feeds().stream()).anyMatch(feed -> isGone(after, feed));
-        boolean tracksGone = after.cues().stream()
-                .flatMap(cue -> cue.sends().stream())
-                .anyMatch(send -> after.find(send.trackId()).isEmpty());
-        boolean performersGone = Stream.concat(
-                        after.inputs().stream().flatMap(input -> input.performer().stream()),
-                        after.cues().stream().flatMap(cue -> cue.listeners().stream()))
-                .anyMatch(id -> after.find(id).isEmpty());
+        boolean allStand = Arrays.stream(PartKind.values())
+                .flatMap(kind -> kind.all(after))
+                .allMatch(part -> part.standsIn(after));
         boolean cuesGone = replaced.entrySet().stream()
                 .filter(entry -> entry.getKey().kind() == PartKind.SEND
                         && entry.getValue().isPresent())
@@ -92,41 +86,10 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
                         && entry.getValue().isEmpty())
                 .anyMatch(entry ->
                         hasOtherSends(before, replaced, new CueId(entry.getKey().id())));
-        boolean groupedGone = after.groups().stream()
-                .flatMap(group -> group.tracks().stream())
-                .anyMatch(id -> after.find(id).isEmpty());
-        boolean directGone = after.direct().stream()
-                .anyMatch(each -> after.find(each.cue()).isEmpty()
-                        || after.find(each.input()).isEmpty());
-        boolean partsGone = after.click().parts().anyMatch(part -> !after.has(part));
-        boolean backingGone = after.backing().stream()
-                .anyMatch(each ->
-                        after.find(each.track()).filter(Track::isBacking).isEmpty());
         boolean numberShared =
                 after.inputs().stream().map(Input::number).distinct().count()
                         < after.inputs().size();
-        return !(inputsGone
-                || tracksGone
-                || performersGone
-                || cuesGone
-                || sendsLost
-                || groupedGone
-                || directGone
-                || partsGone
-                || backingGone
-                || numberShared);
-    }
-
-    /** Whether a feed speaks of an input, a track or a channel of one that is not there. */
-    private static boolean isGone(Session session, Feed feed) {
-        boolean inputGone = feed.input().isPresent()
-                && feed.input()
-                        .flatMap(session::find)
-                        .filter(input -> feed.channel() < input.width())
-                        .isEmpty();
-        boolean trackGone =
-                feed.track().filter(id -> session.find(id).isEmpty()).isPresent();
-        return inputGone || trackGone;
+        return allStand && !cuesGone && !sendsLost && !numberShared;
     }
 
     private static boolean hasOtherSends(Session session, Map<PartKey, Optional<Part>> replaced, CueId id) {
@@ -143,45 +106,18 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
 
     /** A session from its parts; the revision is not one of them. */
     public static Session assemble(SessionId id, long revision, SortedMap<PartKey, Part> parts) {
-        Map<CueId, List<Send>> sends = new TreeMap<>((a, b) -> a.value().compareTo(b.value()));
-        slice(parts, PartKind.SEND)
-                .forEach((key, part) -> sends.computeIfAbsent(key.cue(), cue -> new ArrayList<>())
-                        .add((Send) part));
-        List<Cue> cues = Parts.<Cue>all(parts, PartKind.CUE).stream()
-                .map(cue -> cue.withSends(sends.getOrDefault(cue.id(), List.of())))
-                .toList();
-        Settings settings = (Settings) parts.get(PartKey.SETTINGS);
-        return new Session(
-                id,
-                revision,
-                settings.name(),
-                settings.song(),
-                settings.sampleRate(),
-                settings.bitDepth(),
-                settings.bufferFrames(),
-                settings.rigId(),
-                settings.main(),
-                all(parts, PartKind.PERFORMER),
-                all(parts, PartKind.INPUT),
-                all(parts, PartKind.TRACK),
-                cues,
-                (ClickPattern) parts.get(PartKey.CLICK),
-                (TempoMap) parts.get(PartKey.TEMPO_MAP),
-                all(parts, PartKind.MARKER),
-                all(parts, PartKind.ACKNOWLEDGEMENT),
-                all(parts, PartKind.VIEW),
-                all(parts, PartKind.GROUP),
-                all(parts, PartKind.BRING),
-                Parts.<SongEntry>all(parts, PartKind.SONG).stream().findFirst(),
-                all(parts, PartKind.DIRECT),
-                Parts.<Monitoring>all(parts, PartKind.MONITORING).stream().findFirst(),
-                Parts.<ControlRoom>all(parts, PartKind.CONTROL_ROOM).stream().findFirst(),
-                all(parts, PartKind.BACKING));
+        SessionDraft draft = SessionDraft.empty(id, revision);
+        for (PartKind kind : PartKind.values()) {
+            kind.put(slice(parts, kind), draft);
+        }
+        return draft.make();
     }
 
-    @SuppressWarnings("unchecked")
-    private static <T extends Part> List<T> all(SortedMap<PartKey, Part> parts, PartKind kind) {
-        return slice(parts, kind).values().stream().map(part -> (T) part).toList();
+    /** As much of a session as comes along somewhere. */
+    public static Session coming(Session session, PartKind.Goes where, SessionId as) {
+        SortedMap<PartKey, Part> parts = OF_SESSION.parts(session);
+        parts.keySet().removeIf(key -> !key.kind().goes(where));
+        return assemble(as, 0, parts).withoutLostParts();
     }
 
     /** The parts of one kind; they stand together. */

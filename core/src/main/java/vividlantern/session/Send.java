@@ -1,5 +1,7 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -49,5 +51,25 @@ public record Send(TrackId trackId, Decibels level, Pan pan, boolean panAsMain, 
     /** Whether anything the control room does to the track reaches this send. */
     public boolean followsTheSpeakers() {
         return tap == Tap.POST_FADER || panAsMain;
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return names.track(trackId) + " in cue " + names.cue(key.cue());
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("level", level.toString());
+        traits.put("pan", panAsMain ? "as main" : pan.toString());
+        traits.put("mute", PartNames.onOff(muted));
+        traits.put("tap", tap.toString());
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return session.find(trackId).isPresent();
     }
 }

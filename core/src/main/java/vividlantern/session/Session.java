@@ -1,13 +1,10 @@
 package vividlantern.session;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
-import vividlantern.history.PartList;
+import vividlantern.basics.PartList;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
@@ -53,39 +50,17 @@ public record Session(
         List<Backing> backing) {
 
     public Session {
-        performers = indexed(
-                performers,
-                Performer::id,
-                Comparator.comparingDouble(Performer::position)
-                        .thenComparing(performer -> performer.id().value()));
-        inputs = indexed(
-                inputs,
-                Input::id,
-                Comparator.comparingInt(Input::number)
-                        .thenComparing(input -> input.id().value()));
-        tracks = indexed(
-                tracks,
-                Track::id,
-                Comparator.comparingDouble(Track::position)
-                        .thenComparing(track -> track.id().value()));
-        cues = indexed(
-                cues,
-                Cue::id,
-                Comparator.comparingDouble(Cue::position)
-                        .thenComparing(cue -> cue.id().value()));
-        markers = sorted(
-                markers,
-                Comparator.comparingInt(Marker::bar)
-                        .thenComparing(marker -> marker.id().value()));
-        acknowledgements = sorted(acknowledgements, Comparator.comparing(Acknowledgement::key));
-        views = sorted(views, Comparator.comparing(view -> view.id().value()));
-        groups = sorted(groups, Comparator.comparing(group -> group.id().value()));
-        bringing = sorted(
-                bringing,
-                Comparator.comparingDouble(BringLine::position)
-                        .thenComparing(line -> line.id().value()));
-        direct = sorted(direct, Comparator.comparing(PartKey::of));
-        backing = sorted(backing, Comparator.comparing(PartKey::of));
+        performers = PartKind.PERFORMER.inOrder(performers);
+        inputs = PartKind.INPUT.inOrder(inputs);
+        tracks = PartKind.TRACK.inOrder(tracks);
+        cues = PartKind.CUE.inOrder(cues);
+        markers = PartKind.MARKER.inOrder(markers);
+        acknowledgements = PartKind.ACKNOWLEDGEMENT.inOrder(acknowledgements);
+        views = PartKind.VIEW.inOrder(views);
+        groups = PartKind.GROUP.inOrder(groups);
+        bringing = PartKind.BRING.inOrder(bringing);
+        direct = PartKind.DIRECT.inOrder(direct);
+        backing = PartKind.BACKING.inOrder(backing);
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -149,7 +124,7 @@ public record Session(
     }
 
     public Optional<TrackGroup> find(TrackGroupId id) {
-        return groups.stream().filter(group -> group.id().equals(id)).findFirst();
+        return PartList.find(groups, id);
     }
 
     /** The song list's entry; that of a song that stands alone if it says nothing yet. */
@@ -159,12 +134,12 @@ public record Session(
 
     /** How loud an input is heard direct in a cue, if it is. */
     public Optional<DirectLevel> direct(CueId cue, InputId input) {
-        return direct.stream().filter(each -> each.isOf(cue, input)).findFirst();
+        return PartList.find(direct, DirectLevel.key(cue, input));
     }
 
     /** What a backing track plays, if it has a sound. */
     public Optional<Backing> backing(TrackId track) {
-        return backing.stream().filter(each -> each.track().equals(track)).findFirst();
+        return PartList.find(backing, track);
     }
 
     /** What holds for everybody's monitoring; as it begins if nothing was set. */
@@ -207,28 +182,40 @@ public record Session(
         return cue.send(track.id()).orElseGet(() -> Send.off(track.id()));
     }
 
+    /** Whether a track can be taken out: not the last one of the click. */
+    public boolean canBeWithout(Track track) {
+        boolean lastOfTheClick =
+                track.isClick() && tracks.stream().filter(Track::isClick).count() == 1;
+        return !lastOfTheClick;
+    }
+
+    /** Whether all of some tracks are there. */
+    boolean hasAll(List<TrackId> ids) {
+        return ids.stream().allMatch(id -> find(id).isPresent());
+    }
+
     public boolean anySoloed() {
         return this.tracks.stream().anyMatch(Track::soloed);
     }
 
     public Session with(Settings settings) {
-        return with(draft -> draft.settings = settings);
+        return SessionDraft.of(this).spread(settings).make();
     }
 
     public Session atRevision(long newRevision) {
-        return with(draft -> draft.revision = newRevision);
+        return with("revision", newRevision);
     }
 
     public Session withPerformers(List<Performer> all) {
-        return with(draft -> draft.performers = all);
+        return with("performers", all);
     }
 
     public Session withInputs(List<Input> all) {
-        return with(draft -> draft.inputs = all);
+        return with("inputs", all);
     }
 
     public Session withTracks(List<Track> all) {
-        return with(draft -> draft.tracks = all);
+        return with("tracks", all);
     }
 
     /** The session with these tracks only and what they play; groups keep those of theirs that are there, and need two. */
@@ -245,19 +232,19 @@ public record Session(
     }
 
     public Session withCues(List<Cue> all) {
-        return with(draft -> draft.cues = all);
+        return with("cues", all);
     }
 
     public Session with(ClickPattern pattern) {
-        return with(draft -> draft.click = pattern);
+        return with("click", pattern);
     }
 
     public Session with(TempoMap map) {
-        return with(draft -> draft.tempoMap = map);
+        return with("tempoMap", map);
     }
 
     public Session withMarkers(List<Marker> all) {
-        return with(draft -> draft.markers = all);
+        return with("markers", all);
     }
 
     /** Whether its click sounds at all, with the tracks armed as they are. */
@@ -267,7 +254,7 @@ public record Session(
 
     /** All sounds from files that are played or struck in it. */
     public Stream<Media> sounds() {
-        return Stream.concat(backing.stream(), Stream.of(click)).flatMap(Media::in);
+        return PartKind.withSounds().stream().flatMap(kind -> kind.all(this)).flatMap(Part::sounds);
     }
 
     /** The session whose click knows nothing of parts that are not there. */
@@ -277,31 +264,31 @@ public record Session(
 
     /** Whether a part of the song is there. */
     public boolean has(MarkerId part) {
-        return markers.stream().anyMatch(marker -> marker.id().equals(part));
+        return PartList.find(markers, part).isPresent();
     }
 
     public Session withAcknowledgements(List<Acknowledgement> all) {
-        return with(draft -> draft.acknowledgements = all);
+        return with("acknowledgements", all);
     }
 
     public Session withViews(List<TrackView> all) {
-        return with(draft -> draft.views = all);
+        return with("views", all);
     }
 
     public Session withGroups(List<TrackGroup> all) {
-        return with(draft -> draft.groups = all);
+        return with("groups", all);
     }
 
     public Session withBringing(List<BringLine> all) {
-        return with(draft -> draft.bringing = all);
+        return with("bringing", all);
     }
 
     public Session with(Optional<SongEntry> entry) {
-        return with(draft -> draft.songEntry = entry);
+        return with("songEntry", entry);
     }
 
     public Session withDirect(List<DirectLevel> all) {
-        return with(draft -> draft.direct = all);
+        return with("direct", all);
     }
 
     /** The session without direct levels of a cue or an input that is not there. */
@@ -313,90 +300,19 @@ public record Session(
     }
 
     public Session withMonitoring(Optional<Monitoring> part) {
-        return with(draft -> draft.monitoring = part);
+        return with("monitoring", part);
     }
 
     public Session withControlRoom(Optional<ControlRoom> part) {
-        return with(draft -> draft.controlRoom = part);
+        return with("controlRoom", part);
     }
 
     public Session withBacking(List<Backing> all) {
-        return with(draft -> draft.backing = all);
+        return with("backing", all);
     }
 
-    private Session with(Consumer<Draft> change) {
-        Draft draft = new Draft(this);
-        change.accept(draft);
-        Settings settings = draft.settings;
-        return new Session(
-                id,
-                draft.revision,
-                settings.name(),
-                settings.song(),
-                settings.sampleRate(),
-                settings.bitDepth(),
-                settings.bufferFrames(),
-                settings.rigId(),
-                settings.main(),
-                draft.performers,
-                draft.inputs,
-                draft.tracks,
-                draft.cues,
-                draft.click,
-                draft.tempoMap,
-                draft.markers,
-                draft.acknowledgements,
-                draft.views,
-                draft.groups,
-                draft.bringing,
-                draft.songEntry,
-                draft.direct,
-                draft.monitoring,
-                draft.controlRoom,
-                draft.backing);
-    }
-
-    /** A session while one thing of it is changed; it never leaves this class. */
-    private static final class Draft {
-        private long revision;
-        private Settings settings;
-        private List<Performer> performers;
-        private List<Input> inputs;
-        private List<Track> tracks;
-        private List<Cue> cues;
-        private ClickPattern click;
-        private TempoMap tempoMap;
-        private List<Marker> markers;
-        private List<Acknowledgement> acknowledgements;
-        private List<TrackView> views;
-        private List<TrackGroup> groups;
-        private List<BringLine> bringing;
-        private Optional<SongEntry> songEntry;
-        private List<DirectLevel> direct;
-        private Optional<Monitoring> monitoring;
-        private Optional<ControlRoom> controlRoom;
-        private List<Backing> backing;
-
-        private Draft(Session session) {
-            revision = session.revision;
-            settings = session.settings();
-            performers = session.performers;
-            inputs = session.inputs;
-            tracks = session.tracks;
-            cues = session.cues;
-            click = session.click;
-            tempoMap = session.tempoMap;
-            markers = session.markers;
-            acknowledgements = session.acknowledgements;
-            views = session.views;
-            groups = session.groups;
-            bringing = session.bringing;
-            songEntry = session.songEntry;
-            direct = session.direct;
-            monitoring = session.monitoring;
-            controlRoom = session.controlRoom;
-            backing = session.backing;
-        }
+    private Session with(String component, Object value) {
+        return SessionDraft.of(this).put(component, value).make();
     }
 
     public Session change(PerformerId performer, UnaryOperator<Performer> change) {
@@ -442,13 +358,5 @@ public record Session(
 
     public Session plus(Cue cue) {
         return withCues(plus(cues, cue));
-    }
-
-    private static <T> List<T> sorted(List<T> list, Comparator<T> order) {
-        return list.stream().sorted(order).toList();
-    }
-
-    private static <K, T> List<T> indexed(List<T> list, Function<T, K> key, Comparator<T> order) {
-        return list instanceof PartList ? list : PartList.of(sorted(list, order), key);
     }
 }

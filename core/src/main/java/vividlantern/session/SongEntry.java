@@ -1,5 +1,9 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
+import vividlantern.units.PlainNumber;
+
 /**
  * What the song list says of a session's song. The sessions of one production make a list; each is one song of it.
  *
@@ -12,5 +16,19 @@ public record SongEntry(SessionId production, double place, String key, String n
     /** The song of a session that stands alone. */
     public static SongEntry alone(SessionId session) {
         return new SongEntry(session, 1, "", "");
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Song list";
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("place", PlainNumber.of(place));
+        traits.put("key", key);
+        traits.put("notes", notes);
+        return traits;
     }
 }

@@ -2,9 +2,13 @@ package vividlantern.session;
 
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import vividlantern.units.PlainNumber;
 
 /**
  * The song's tempo and time signatures, and where it begins and ends. Positions are quarter notes from the start of bar 1; bars
@@ -266,5 +270,30 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters, double pickUpQuar
 
     public TempoCurve curve() {
         return new TempoCurve(this);
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Tempo";
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("tempos", tempos.stream().map(TempoMap::words).collect(Collectors.joining("; ")));
+        traits.put("time signatures", meters.stream().map(TempoMap::words).collect(Collectors.joining("; ")));
+        traits.put("pick-up", pickUpQuarters == 0 ? "none" : PlainNumber.of(pickUpQuarters) + " quarter notes");
+        traits.put("last bar", lastBar.map(String::valueOf).orElse("open"));
+        return traits;
+    }
+
+    private static String words(Tempo tempo) {
+        return PlainNumber.of(tempo.beatsPerMinute()) + " " + PartNames.word(tempo.unit()) + "s a minute from quarter "
+                + PlainNumber.of(tempo.atQuarter()) + (tempo.rampToNext() ? ", moving to the next" : "");
+    }
+
+    private static String words(Meter meter) {
+        return meter.beats() + "/" + meter.noteValue() + (meter.feltIn() == 0 ? "" : " felt in " + meter.feltIn())
+                + " from bar " + meter.bar();
     }
 }

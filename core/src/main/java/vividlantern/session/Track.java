@@ -1,10 +1,14 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
+import vividlantern.units.PlainNumber;
 
 /**
  * Something that is recorded or played, with its place in the main mix.
@@ -39,6 +43,9 @@ public record Track(
         implements Part {
 
     public static final int MAX_WIDTH = 8;
+
+    /** By how much a track can be heard later. */
+    public static final double MOST_SHIFT_SECONDS = 0.05;
 
     public enum Role {
         INPUT,
@@ -124,6 +131,16 @@ public record Track(
                 false,
                 role == Role.CLICK,
                 Look.PLAIN);
+    }
+
+    /** Whether it is recorded, and what feeds it can be chosen. */
+    public boolean isRecorded() {
+        return role == Role.INPUT || role == Role.INSTRUMENT;
+    }
+
+    /** Whether its channels can be heard on tracks of their own. */
+    public boolean isWide() {
+        return isRecorded() && width > 2;
     }
 
     public boolean isClick() {
@@ -264,5 +281,40 @@ public record Track(
             soloSafe = track.soloSafe;
             look = track.look;
         }
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        String kind = "Track ";
+        return kind + name;
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("name", name);
+        traits.put("channels", String.valueOf(width));
+        traits.put("fed by", feeds.stream().map(names::feed).collect(Collectors.joining(" | ")));
+        traits.put("armed", PartNames.onOff(armed));
+        traits.put("hear", hear.toString());
+        traits.put("trim", trim.toString());
+        traits.put("polarity", polarityFlipped ? "flipped" : "normal");
+        traits.put("shift", shiftFrames + " frames");
+        traits.put("pan", pan.toString());
+        traits.put("fader", fader.toString());
+        traits.put("mute", PartNames.onOff(muted));
+        traits.put("solo", PartNames.onOff(soloed));
+        traits.put("solo-safe", PartNames.onOff(soloSafe));
+        traits.put("colour", PartNames.word(look.colour()));
+        traits.put("mark", PartNames.word(look.mark()));
+        traits.put("folder", look.folder());
+        traits.put("hidden", PartNames.onOff(look.hidden()));
+        traits.put("place among the tracks", PlainNumber.of(position));
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return feeds.stream().allMatch(feed -> feed.standsIn(session));
     }
 }

@@ -1,7 +1,10 @@
 package vividlantern.session;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * Tracks that share what the group links: what is done to one of them is done to all. A group links edits, never signal, and
@@ -41,5 +44,24 @@ public record TrackGroup(TrackGroupId id, String name, List<TrackId> tracks, Lis
     /** The group of those of its tracks that are still there. */
     TrackGroup among(List<TrackId> there) {
         return new TrackGroup(id, name, tracks.stream().filter(there::contains).toList(), links);
+    }
+
+    @Override
+    public String title(PartNames names, PartKey key) {
+        return "Group " + name;
+    }
+
+    @Override
+    public Map<String, String> traits(PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("name", name);
+        traits.put("tracks", names.tracks(tracks));
+        traits.put("shares", links.stream().map(Link::toString).collect(Collectors.joining(", ")));
+        return traits;
+    }
+
+    @Override
+    public boolean standsIn(Session session) {
+        return session.hasAll(tracks);
     }
 }

@@ -13,6 +13,7 @@ import vividlantern.session.DirectLevel;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
+import vividlantern.session.PartNames;
 import vividlantern.session.Parts;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
@@ -35,12 +36,12 @@ public final class Comparison {
 
     private final Session first;
     private final Session second;
-    private final PartWords words;
+    private final Rig rig;
 
     private Comparison(Session first, Session second, Rig rig) {
         this.first = first;
         this.second = second;
-        words = new PartWords(rig);
+        this.rig = rig;
     }
 
     /** All that differs, in the order of the parts. */
@@ -65,8 +66,8 @@ public final class Comparison {
     }
 
     private void add(List<Compared> lines, PartKey key, Optional<Part> was, Optional<Part> is) {
-        String name = is.map(part -> words.name(second, key, part))
-                .or(() -> was.map(part -> words.name(first, key, part)))
+        String name = is.map(part -> part.title(new PartNames(second, rig), key))
+                .or(() -> was.map(part -> part.title(new PartNames(first, rig), key)))
                 .orElse("");
         if (was.isEmpty() || is.isEmpty()) {
             if (!isOfGoneOrCome(key)) {
@@ -75,8 +76,8 @@ public final class Comparison {
             }
             return;
         }
-        Map<String, String> old = words.traits(first, key.kind(), was.get());
-        Map<String, String> now = words.traits(second, key.kind(), is.get());
+        Map<String, String> old = was.get().traits(new PartNames(first, rig));
+        Map<String, String> now = is.get().traits(new PartNames(second, rig));
         Set<String> all = new LinkedHashSet<>(old.keySet());
         all.addAll(now.keySet());
         for (String what : all) {

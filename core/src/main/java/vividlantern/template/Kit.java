@@ -4,18 +4,15 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.Part;
-import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
@@ -67,22 +64,8 @@ public record Kit(KitId id, Template.About about, List<Template.PortName> ports,
                         .filter(performer -> performers.contains(performer.id()))
                         .toList())
                 .withoutLostDirect();
-        SortedMap<PartKey, Part> parts = new TreeMap<>();
-        Parts.OF_SESSION.parts(reduced).forEach((key, part) -> {
-            if (belongs(key)) {
-                parts.put(key, part);
-            }
-        });
-        Session kept = Parts.assemble(NONE, 0, parts).withoutLostParts();
+        Session kept = Parts.coming(reduced, PartKind.Goes.WITH_TRACKS, NONE);
         return new Kit(id, about, Template.names(kept, rig), kept);
-    }
-
-    /** Whether parts of a kind belong to tracks, or a session cannot be without them. */
-    private static boolean belongs(PartKey key) {
-        return switch (key.kind()) {
-            case SETTINGS, CLICK, TEMPO_MAP, PERFORMER, INPUT, TRACK, CUE, SEND, GROUP, DIRECT -> true;
-            case MARKER, ACKNOWLEDGEMENT, VIEW, BRING, SONG, MONITORING, CONTROL_ROOM, BACKING -> false;
-        };
     }
 
     private static Set<TrackId> withSplits(Session session, Collection<TrackId> tracks) {

@@ -3,14 +3,15 @@ package vividlantern.template;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.patch.Fit;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -30,7 +31,9 @@ import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
-import vividlantern.session.edit.Sizes;
+import vividlantern.session.edit.PerformerEdit.AddPerformer;
+import vividlantern.session.edit.PerformerEdit.SetEarDistance;
+import vividlantern.session.edit.PerformerEdit.SetPlays;
 
 /**
  * A kit put into a session: its tracks and inputs at the end, with ids of their own and names that nobody has yet; ports by
@@ -39,9 +42,22 @@ import vividlantern.session.edit.Sizes;
  * @param session the session with the kit in it
  * @param fitted where its inputs go
  * @param cues where its sends go
+ * @param missing the performers of its inputs who are not in the session
  * @param words what else is to be known, a sentence each
  */
-public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cues, List<String> words) {
+public record KitPlacing(
+        Session session, Fit.Fitted fitted, List<CueMeeting> cues, List<String> missing, List<String> words) {
+
+    /**
+     * What somebody said about how a kit goes in.
+     *
+     * @param cues which cue of the session the sends to a cue of the kit go into; empty for none
+     * @param performers whether performers who are missing are added
+     */
+    public record Answers(Map<CueId, Optional<CueId>> cues, boolean performers) {
+
+        public static final Answers NONE = new Answers(Map.of(), false);
+    }
 
     /**
      * Where the sends to one cue of the kit go.
@@ -52,9 +68,8 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
      */
     public record CueMeeting(CueId cue, String name, List<String> listeners, Optional<CueId> into) {}
 
-    /** @param answers which cue of the session the sends to a cue of the kit go into, where somebody said so; empty for none */
-    public static KitPlacing of(Kit kit, Session into, Rig rig, Map<CueId, Optional<CueId>> answers) {
-        return new Placing(kit, into, rig).place(answers);
+    public static KitPlacing of(Kit kit, Session into, Rig rig, Answers answers) {
+        return new Placing(kit, into, rig, answers).place();
     }
 
     private static final class Placing {
@@ -66,16 +81,19 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
         private final Map<InputId, InputId> inputs = new HashMap<>();
         private final Map<TrackId, TrackId> tracks = new LinkedHashMap<>();
         private final Map<InputId, List<String>> wishes = new LinkedHashMap<>();
+        private final Set<String> missing = new LinkedHashSet<>();
         private final List<String> words = new ArrayList<>();
+        private final Answers answers;
 
-        private Placing(Kit kit, Session into, Rig rig) {
+        private Placing(Kit kit, Session into, Rig rig, Answers answers) {
             this.kit = kit;
             this.rig = rig;
+            this.answers = answers;
             before = into;
             session = into;
         }
 
-        private KitPlacing place(Map<CueId, Optional<CueId>> answers) {
+        private KitPlacing place() {
             kit.session().inputs().forEach(this::add);
             double position =
                     session.tracks().stream().mapToDouble(Track::position).max().orElse(0);
@@ -84,47 +102,66 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
                 add(track, position);
             }
             kit.session().groups().forEach(this::add);
-            List<CueMeeting> meetings = kit.session().cues().stream()
-                    .map(cue -> meeting(cue, answers))
-                    .toList();
+            List<CueMeeting> meetings =
+                    kit.session().cues().stream().map(this::meeting).toList();
             meetings.forEach(meeting -> meeting.into().ifPresent(id -> send(meeting.cue(), id)));
-            Sizes.require(before, session);
+            Edit.requireRoom(before, session);
             Fit.Fitted fitted = Fit.of(session, rig, new Fit.Wishes(wishes, Map.of()));
-            return new KitPlacing(Edit.applyAll(fitted.edits(), session, rig), fitted, meetings, words);
+            return new KitPlacing(
+                    Edit.applyAll(fitted.edits(), session, rig), fitted, meetings, List.copyOf(missing), words);
         }
 
         private void add(Input input) {
             InputId id = new InputId(Parts.freshId(session, PartKind.INPUT, input.source()));
             int number = freeNumber();
-            String source = apart(
+            String source = Texts.apart(
                     input.source(),
                     name -> session.inputs().stream()
                             .anyMatch(each -> each.source().equalsIgnoreCase(name)));
             inputs.put(input.id(), id);
             wishes.put(id, kit.names(input));
-            session = session.plus(input.as(id, number, source)
-                    .playedBy(performer(input, source))
-                    .patchedTo(List.of()));
+            Optional<PerformerId> player = performer(input, source);
+            session = session.plus(input.as(id, number, source).playedBy(player).patchedTo(List.of()));
         }
 
         /** The number after the last one, or, if there is none any more, the first that nobody has. */
         private int freeNumber() {
             Set<Integer> taken = session.inputs().stream().map(Input::number).collect(Collectors.toSet());
             int last = taken.stream().mapToInt(Integer::intValue).max().orElse(0);
-            return IntStream.concat(IntStream.of(last + 1), IntStream.rangeClosed(1, Sizes.INPUTS))
-                    .filter(number -> number <= Sizes.INPUTS && !taken.contains(number))
+            return IntStream.concat(IntStream.of(last + 1), IntStream.rangeClosed(1, Input.HIGHEST_NUMBER))
+                    .filter(number -> number <= Input.HIGHEST_NUMBER && !taken.contains(number))
                     .findFirst()
-                    .orElseThrow(() -> new Refused("A session holds at most " + Sizes.INPUTS + " inputs.", "kit"));
+                    .orElseThrow(
+                            () -> new Refused("A session holds at most " + Input.HIGHEST_NUMBER + " inputs.", "kit"));
         }
 
         private Optional<PerformerId> performer(Input input, String source) {
-            Optional<String> name =
-                    input.performer().flatMap(kit.session()::find).map(Performer::name);
-            Optional<PerformerId> found = name.flatMap(each -> SameCue.performer(session, each));
-            if (name.isPresent() && found.isEmpty()) {
-                words.add(name.get() + " is not in this session, so nobody plays " + source + " yet.");
-            }
-            return found;
+            return input.performer().flatMap(kit.session()::find).flatMap(player -> {
+                if (SameCue.performer(before, player.name()).isEmpty()) {
+                    missing.add(player.name());
+                }
+                Optional<PerformerId> found = SameCue.performer(session, player.name());
+                if (found.isPresent()) {
+                    return found;
+                }
+                if (answers.performers()) {
+                    return Optional.of(add(player));
+                }
+                words.add(player.name() + " is not in this session, so nobody plays " + source + " yet.");
+                return Optional.empty();
+            });
+        }
+
+        private PerformerId add(Performer player) {
+            PerformerId id = new PerformerId(Parts.freshId(session, PartKind.PERFORMER, player.name()));
+            session = Edit.applyAll(
+                    List.of(
+                            new AddPerformer(id, player.name(), player.place()),
+                            new SetPlays(id, player.plays()),
+                            new SetEarDistance(id, player.metres())),
+                    session,
+                    rig);
+            return id;
         }
 
         /** Wide tracks come before what is split from them. */
@@ -149,7 +186,7 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
 
         private void add(Track track, double position) {
             TrackId id = new TrackId(Parts.freshId(session, PartKind.TRACK, track.name()));
-            String name = apart(
+            String name = Texts.apart(
                     track.name(),
                     taken -> session.tracks().stream()
                             .anyMatch(each -> each.name().equalsIgnoreCase(taken)));
@@ -170,7 +207,7 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
 
         private void add(TrackGroup group) {
             TrackGroupId id = new TrackGroupId(Parts.freshId(session, PartKind.GROUP, group.name()));
-            String name = apart(
+            String name = Texts.apart(
                     group.name(),
                     taken -> session.groups().stream()
                             .anyMatch(each -> each.name().equalsIgnoreCase(taken)));
@@ -180,10 +217,10 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
             session = session.withGroups(all);
         }
 
-        private CueMeeting meeting(Cue cue, Map<CueId, Optional<CueId>> answers) {
+        private CueMeeting meeting(Cue cue) {
             List<String> listeners = SameCue.listeners(kit.session(), cue);
-            Optional<CueId> into = answers.containsKey(cue.id())
-                    ? answers.get(cue.id()).filter(id -> session.find(id).isPresent())
+            Optional<CueId> into = answers.cues().containsKey(cue.id())
+                    ? answers.cues().get(cue.id()).filter(id -> session.find(id).isPresent())
                     : SameCue.in(session, cue.name(), listeners);
             return new CueMeeting(cue.id(), cue.name(), listeners, into);
         }
@@ -199,15 +236,6 @@ public record KitPlacing(Session session, Fit.Fitted fitted, List<CueMeeting> cu
                     .forEach(each ->
                             direct.add(new DirectLevel(into, inputs.get(each.input()), each.level(), each.pan())));
             session = session.withDirect(direct);
-        }
-
-        /** The name, with a number behind it if somebody has it. */
-        private static String apart(String name, Predicate<String> taken) {
-            String free = name;
-            for (int number = 2; taken.test(free); number++) {
-                free = name + " " + number;
-            }
-            return free;
         }
     }
 }

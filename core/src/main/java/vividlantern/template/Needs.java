@@ -15,15 +15,15 @@ public final class Needs {
 
     private Needs() {}
 
-    /** As in "11 mono and 1 stereo inputs, 7 with +48 V, 1 at instrument level, 4 output pairs, 48 kHz". */
+    /** As in "11 mono and 1 stereo input, 7 with +48 V, 1 at instrument level, 4 output pairs, 48 kHz". */
     public static String of(Session session) {
         List<String> widths = new ArrayList<>();
         add(widths, count(session, input -> input.width() == 1), " mono");
         add(widths, count(session, input -> input.width() == 2), " stereo");
         add(widths, count(session, input -> input.width() > 2), " wide");
         List<String> words = new ArrayList<>();
-        int inputs = session.inputs().size();
-        words.add(inputs == 0 ? "no inputs" : String.join(" and ", widths) + (inputs == 1 ? " input" : " inputs"));
+        boolean endsInOne = !widths.isEmpty() && widths.get(widths.size() - 1).startsWith("1 ");
+        words.add(widths.isEmpty() ? "no inputs" : String.join(" and ", widths) + (endsInOne ? " input" : " inputs"));
         add(words, count(session, input -> input.phantom() == PhantomWish.ON), " with +48 V");
         add(words, count(session, input -> input.level() == Port.Signal.INSTRUMENT), " at instrument level");
         add(words, count(session, input -> input.level() == Port.Signal.LINE), " at line level");

@@ -4,12 +4,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.SortedMap;
-import java.util.TreeMap;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
-import vividlantern.session.Part;
-import vividlantern.session.PartKey;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
@@ -35,13 +31,7 @@ public final class NextSong {
      */
     public static Session after(
             Session last, SessionId id, String song, Optional<Double> beatsPerMinute, List<Listed> list) {
-        SortedMap<PartKey, Part> parts = new TreeMap<>();
-        Parts.OF_SESSION.parts(last).forEach((key, part) -> {
-            if (goesOn(key.kind())) {
-                parts.put(key, part);
-            }
-        });
-        Session next = Parts.assemble(id, 0, parts).withoutLostParts();
+        Session next = Parts.coming(last, PartKind.Goes.TO_THE_NEXT_SONG, id);
         Settings was = last.settings();
         next = next.with(new Settings(
                 was.name(),
@@ -61,27 +51,6 @@ public final class NextSong {
     public static SongEntry entryAfter(Session last, List<Listed> list) {
         SongEntry entry = last.songListed();
         return new SongEntry(entry.production(), placeBetween(entry.place(), placeAfter(entry.place(), list)), "", "");
-    }
-
-    private static boolean goesOn(PartKind kind) {
-        return switch (kind) {
-            case SETTINGS,
-                    CLICK,
-                    TEMPO_MAP,
-                    PERFORMER,
-                    INPUT,
-                    TRACK,
-                    CUE,
-                    SEND,
-                    ACKNOWLEDGEMENT,
-                    VIEW,
-                    GROUP,
-                    BRING,
-                    DIRECT,
-                    MONITORING,
-                    CONTROL_ROOM -> true;
-            case MARKER, SONG, BACKING -> false;
-        };
     }
 
     private static TempoMap steady(TempoMap last, double beatsPerMinute) {

@@ -4,16 +4,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
-import vividlantern.session.SongEntry;
 
 /**
  * A session to begin others from, with whatever parts it has, and what its ports and pairs are called where it was kept, so
@@ -95,10 +96,7 @@ public record Template(
      */
     public static Template of(
             TemplateId id, About about, Session session, Rig rig, boolean withoutNames, Optional<PageState> page) {
-        Session kept = session.atRevision(0)
-                .withAcknowledgements(List.of())
-                .withBacking(List.of())
-                .with(Optional.<SongEntry>empty())
+        Session kept = Parts.coming(session, PartKind.Goes.INTO_TEMPLATES, session.id())
                 .withInputs(
                         session.inputs().stream().map(input -> input.cut(false)).toList())
                 .withPerformers(withoutNames ? numbered(session.performers()) : session.performers());

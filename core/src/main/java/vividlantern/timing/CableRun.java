@@ -3,9 +3,9 @@ package vividlantern.timing;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.engine.Probe;
+import vividlantern.basics.Refused;
+import vividlantern.engine.Heard;
 import vividlantern.engine.Stay;
-import vividlantern.history.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -41,8 +41,8 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
                         "aware");
             });
         }
-        Probe probe = stay.probe(Sweep.all(session.sampleRate()), sends, receives, Sweep.spacing(session.sampleRate()));
-        Loopback found = Loopback.of(probe, session.sampleRate());
+        Heard heard = stay.probe(Sweep.all(session.sampleRate()), sends, receives, Sweep.spacing(session.sampleRate()));
+        Loopback found = Loopback.of(heard, session.sampleRate());
         Device leading = rig.leadingInterface().orElseThrow();
         String sentence = found.sentence(
                 leading.latency().roundTripFrames(session.bufferFrames()),

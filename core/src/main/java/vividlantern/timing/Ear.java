@@ -1,6 +1,6 @@
 package vividlantern.timing;
 
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;

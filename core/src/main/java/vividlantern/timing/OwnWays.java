@@ -3,7 +3,7 @@ package vividlantern.timing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Device;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;

@@ -3,9 +3,8 @@ package vividlantern.timing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.engine.Probe;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Stay;
-import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
@@ -56,10 +55,10 @@ public record TwoMicCheck(TwoMics found, List<MicStep> steps) {
         }
         int from = source(session, rig, one, "first");
         int to = source(session, rig, other, "second");
-        Probe heard = stay.listen(FRAMES);
+        float[][] heard = stay.listen(FRAMES);
         TwoMics found = TwoMics.of(
-                asHeard(session, one, heard.firstReceived(from)),
-                asHeard(session, other, heard.firstReceived(to)),
+                asHeard(session, one, heard[from]),
+                asHeard(session, other, heard[to]),
                 session.sampleRate(),
                 one.name(),
                 other.name(),

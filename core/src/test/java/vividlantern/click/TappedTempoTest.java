@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.Backing;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;

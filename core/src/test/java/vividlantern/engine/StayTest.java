@@ -16,6 +16,7 @@ import java.util.stream.IntStream;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.basics.Refused;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.AudioProcess;
 import vividlantern.hardware.DeviceGone;
@@ -23,7 +24,6 @@ import vividlantern.hardware.DirectGain;
 import vividlantern.hardware.Duty;
 import vividlantern.hardware.Lateness;
 import vividlantern.hardware.PreampSetting;
-import vividlantern.history.Refused;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.ControlRoomState.Flipped;
 import vividlantern.mix.TestSignal;
@@ -395,6 +395,7 @@ public class StayTest {
     @Test
     public void blocksThatComeLateAreCountedAndSaid() throws Exception {
         Device device = begin(SESSION, RandomSessions.RIG);
+        stay.play(Optional.of(1));
         device.lateness = new Lateness(1, 0);
         await(() -> said().equals(
                         "The computer was too busy: one block came late. A larger buffer or fewer programs help."));
@@ -436,19 +437,6 @@ public class StayTest {
         device.wishes.add("babble");
         await(() -> stay.trouble().startsWith("House in-3 sends samples that are not numbers, 2 so far."));
         assertThat(stay.fault()).isEmpty();
-    }
-
-    @Test
-    public void pausesGrowUpToHalfAMinuteAndAreForgottenInTime() {
-        Pauses pauses = new Pauses();
-        long now = 0;
-        long[] seconds = {1, 2, 4, 8, 16, 30, 30};
-        for (long expected : seconds) {
-            assertThat(pauses.afterFailure(now).toSeconds()).isEqualTo(expected);
-            now += 5_000_000_000L;
-        }
-        assertThat(pauses.afterFailure(now + 200_000_000_000L).toSeconds()).isEqualTo(1);
-        stay = new Stay(SESSION, RandomSessions.RIG, this::open);
     }
 
     @Test(timeOut = 120_000)

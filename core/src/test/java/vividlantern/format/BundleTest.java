@@ -19,7 +19,7 @@ import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Marker;
 import vividlantern.session.Media;
@@ -139,14 +139,14 @@ public class BundleTest {
                     new ByteArrayInputStream(out.toByteArray()),
                     (name, wav) -> came.put(name, new String(wav.readAllBytes(), StandardCharsets.UTF_8)));
             assertThat(read.session()).isEqualTo(three);
-            assertThat(came).containsEntry("Guide 1.wav", "the sound " + guide.id());
             if (there) {
                 assertThat(came)
                         .hasSize(3)
-                        .containsEntry("guide 1 2.wav", "the sound f1")
-                        .containsEntry("Lost_1.wav", "the sound f2");
+                        .containsEntry("guide 1.wav", "the sound f1")
+                        .containsEntry("Lost_1.wav", "the sound f2")
+                        .containsEntry("Guide 1 2.wav", "the sound " + guide.id());
             } else {
-                assertThat(came).hasSize(1);
+                assertThat(came).hasSize(1).containsEntry("Guide 1.wav", "the sound " + guide.id());
             }
         }
     }
@@ -306,6 +306,27 @@ public class BundleTest {
                         .inputs())
                 .hasSize(13);
         assertThat(Documents.read(resource("/kit-4.json"), KitDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+    }
+
+    @Test
+    public void whatWasWrittenWhileEveryInputHadAGainIsRead() throws IOException {
+        Session session = Documents.read(resource("/session-6.json"), SessionDocument.class)
+                .checked();
+        assertThat(session.inputs().get(0).gainDb()).hasValue(32.0);
+        assertThat(session.inputs().get(1).gainDb()).hasValue(0.0);
+        assertThat(session.inputs()).allMatch(input -> input.gainDb().isPresent());
+        assertThat(session.click().voices().get(0).accentPitchHz()).hasValue(1700.0);
+        assertThat(session.click().onlyArmed()).isTrue();
+        assertThat(Documents.read(resource("/template-6.json"), TemplateDocument.class)
+                        .checked()
+                        .session()
+                        .inputs())
+                .hasSize(13);
+        assertThat(Documents.read(resource("/kit-5.json"), KitDocument.class)
                         .checked()
                         .session()
                         .cues())

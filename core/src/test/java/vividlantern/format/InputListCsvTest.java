@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -234,7 +235,27 @@ public class InputListCsvTest {
         assertThat(preview.rows().get(1).line()).isEqualTo(3);
         Session taken = take(csv.getBytes(StandardCharsets.UTF_8), BLANK);
         assertThat(taken.inputs()).extracting(Input::source).containsExactly("Fiddle", "Bouzouki");
-        assertThat(taken.inputs().get(1).gainDb()).isEqualTo(12.5);
+        assertThat(taken.inputs().get(1).gainDb()).contains(12.5);
+    }
+
+    /** What a cell was read as stands in the preview, before anything changes. */
+    @Test
+    public void eachRowSaysWhatItsCellsWereReadAs() {
+        byte[] csv = """
+                Ch,Instrument,Musician,Mic or DI,48V,Gain
+                1,Fiddle,Ann,"old ribbon, blue",off,
+                2,Voice,n/a,condenser,yes,32 dB
+                """.getBytes(StandardCharsets.UTF_8);
+        assertThat(InputListImport.preview(csv, BLANK, RandomSessions.RIG).rows())
+                .extracting(InputListImport.Row::does)
+                .containsExactly(
+                        "adds input 1: Performer: Ann added; played by Ann; mic old ribbon, blue, never +48 V",
+                        "adds input 2: mic condenser; +48 V on; gain +32.0 dB");
+        Session taken = take(csv, BLANK);
+        assertThat(taken.inputs()).extracting(Input::phantom).containsExactly(PhantomWish.NEVER, PhantomWish.ON);
+        assertThat(taken.inputs()).extracting(Input::gainDb).containsExactly(Optional.empty(), Optional.of(32.0));
+        Session again = take("Number,Source,Gain\n2,Voice,\n".getBytes(StandardCharsets.UTF_8), taken);
+        assertThat(again.inputs().get(1).gainDb()).isEmpty();
     }
 
     @Test

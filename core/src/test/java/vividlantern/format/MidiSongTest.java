@@ -17,7 +17,7 @@ import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
 import vividlantern.session.NoteValue;

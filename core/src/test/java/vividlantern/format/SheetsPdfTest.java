@@ -16,6 +16,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.testng.annotations.Test;
+import vividlantern.OneSinger;
 import vividlantern.RandomSessions;
 import vividlantern.patch.BringList;
 import vividlantern.rig.Mic;
@@ -64,6 +65,21 @@ public class SheetsPdfTest {
                         new Marker(new MarkerId("a"), "Verse", 1), new Marker(new MarkerId("b"), "Refrain", 17)));
         assertThat(text(session)).contains("Parts of the song", "Verse 1 16 3/4 138", "Refrain 17 24 3/4 138");
         assertThat(text(session.with(TempoMap.steady(138, 3, 4)))).contains("Refrain 17 open 3/4 138");
+    }
+
+    @Test
+    public void eachPerformerHasAPageOfWhatTheyHear() throws IOException {
+        Session session = OneSinger.direct(OneSinger.session(), -3);
+        try (PDDocument document = Loader.loadPDF(pdf(session, OneSinger.RIG))) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            stripper.setStartPage(4);
+            stripper.setEndPage(4);
+            assertThat(stripper.getText(document))
+                    .startsWith("Anna hears Anna")
+                    .contains("All of it 0.0 dB Phones ceiling guard on")
+                    .contains("Voice −6.0 dB right 25 % pre-fader")
+                    .contains("Lead voice −3.0 dB right 25 % direct from the interface past the guard");
+        }
     }
 
     @Test
@@ -154,8 +170,10 @@ public class SheetsPdfTest {
         List<BringList.Item> items = BringList.of(session, RIG);
         assertThat(items)
                 .containsExactly(
-                        new BringList.Item("Mics and DIs", "a found horn", 5, "not in the locker"),
-                        new BringList.Item("Mics and DIs", "ribbon, Dunlin R", 2, "the locker has 1"),
+                        new BringList.Item(
+                                "Mics and DIs", "a found horn", 5, "not in the locker", true, Optional.empty()),
+                        new BringList.Item(
+                                "Mics and DIs", "ribbon, Dunlin R", 2, "the locker has 1", true, Optional.empty()),
                         new BringList.Item("Stands", "short boom", 7, ""),
                         new BringList.Item("Cables", "7.5 m", 9, "2 in reserve"));
         assertThat(InputListCsv.bringList(session, RIG))
@@ -189,8 +207,12 @@ public class SheetsPdfTest {
     }
 
     private static byte[] pdf(Session session) throws IOException {
+        return pdf(session, RIG);
+    }
+
+    private static byte[] pdf(Session session, Rig rig) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        SheetsPdf.write(session, RIG, List.of(session), LocalDate.of(2026, 3, 1), out);
+        SheetsPdf.write(session, rig, List.of(session), LocalDate.of(2026, 3, 1), out);
         return out.toByteArray();
     }
 

@@ -10,7 +10,7 @@ import java.util.Map;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.BringLineId;
 import vividlantern.session.MarkerId;
 import vividlantern.session.PerformerId;

@@ -9,11 +9,17 @@ import java.util.OptionalLong;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.basics.Refused;
+import vividlantern.session.Look;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
+import vividlantern.session.edit.SessionEdit.SetSessionNames;
+import vividlantern.session.edit.TrackEdit.SetTrackColour;
+import vividlantern.units.Decibels;
 
 /** Going back to a line of the log. */
 public class GoingBackTest {
@@ -28,6 +34,23 @@ public class GoingBackTest {
         log.save(outcome);
         history.accept(outcome);
         session = outcome.whole();
+    }
+
+    /** More people than lines are kept at hand for: who comes back after all of them still takes back their own. */
+    @Test
+    public void whoseLinesAreNotAtHandAnyMoreStillUndoes() {
+        make(new SetSessionNames("Anna's name", "Song"), "anna");
+        long first = log.lastNumber();
+        for (int n = 0; n < 300; n++) {
+            make(new SetMainLevel(Decibels.of(-1 - n % 30)), "person " + n);
+        }
+        assertThat(history.lastOf("person 299")).isPresent();
+        assertThat(history.lastOf("person 0")).isPresent();
+        assertThat(history.lastOf("anna").orElseThrow().number()).isEqualTo(first);
+        make(new SetTrackColour(session.tracks().get(0).id(), Look.Colour.FERN), "anna");
+        assertThat(history.lastOf("anna").orElseThrow().number()).isEqualTo(first + 301);
+        Session undone = history.undo(session, "anna").whole();
+        assertThat(undone.tracks().get(0).look().colour()).isNotEqualTo(Look.Colour.FERN);
     }
 
     @Test

@@ -3,9 +3,9 @@ package vividlantern.media;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
-import static vividlantern.format.WavBytes.chunk;
-import static vividlantern.format.WavBytes.file;
-import static vividlantern.format.WavBytes.format;
+import static vividlantern.sound.WavBytes.chunk;
+import static vividlantern.sound.WavBytes.file;
+import static vividlantern.sound.WavBytes.format;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -21,11 +21,11 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.format.WavBytes;
-import vividlantern.history.Refused;
-import vividlantern.playback.MediaReader;
+import vividlantern.basics.Refused;
 import vividlantern.playback.MediaState;
 import vividlantern.session.Media;
+import vividlantern.sound.MediaReader;
+import vividlantern.sound.WavBytes;
 
 /** Sounds are taken in whole or not at all, are there again after a start, and say what became of them. */
 public class MediaFolderTest {
@@ -198,9 +198,25 @@ public class MediaFolderTest {
     public void whatWasNotFinishedBeforeAKillIsGoneAtTheNextStart() throws IOException {
         Media media = take(WavBytes.sound(1, 48_000, 100), 48_000);
         Files.write(path.resolve("arriving123.part"), new byte[1000]);
+        Files.write(path.resolve("converted123.part"), WavBytes.sound(1, 48_000, 200));
         MediaFolder again = new MediaFolder(path);
         assertThat(files()).hasSize(2);
         assertThat(again.state(media)).isEqualTo(MediaState.THERE);
+    }
+
+    @Test
+    public void aSoundThatHadArrivedWholeBeforeAKillIsKept() throws IOException {
+        byte[] whole = WavBytes.sound(2, 44_100, 300);
+        Files.write(path.resolve("arriving123.part"), whole);
+        MediaFolder again = new MediaFolder(path);
+        assertThat(again.all()).hasSize(1);
+        MediaFolder.Lying kept = again.all().get(0);
+        assertThat(kept.channels()).isEqualTo(2);
+        assertThat(kept.frames()).isEqualTo(300);
+        Media sentAgain =
+                again.takeIn("Guide.wav", new ByteArrayInputStream(whole)).media();
+        assertThat(sentAgain.id()).isEqualTo(kept.id());
+        assertThat(files()).noneMatch(name -> name.endsWith(".part"));
     }
 
     @Test

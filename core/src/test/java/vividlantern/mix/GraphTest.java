@@ -8,11 +8,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
 import vividlantern.kernel.PlainKernel;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
+import vividlantern.mix.effects.Shift;
 import vividlantern.rig.PairId;
 import vividlantern.session.Corner;
 
@@ -97,16 +100,137 @@ public class GraphTest {
         MixPlan without = cueWithReturn(0, List.of());
         MixPlan with = cueWithReturn(1, List.of());
         float[] left = MixRun.of(without)
-                .then(60_000, with)
-                .then(150_000, without)
-                .constant(level, 160_000)
+                .then(100_000, with)
+                .then(250_000, without)
+                .constant(level, 260_000)
                 .run(480)[2];
         int delay = CeilingGuard.delayFrames(MixRun.RATE);
-        assertThat(MixRun.peak(left, 0, 60_000 + delay)).isZero();
-        assertThat(MixRun.db(left[60_000 + delay + 24_000] / level)).isCloseTo(-30, within(0.01));
-        assertThat(left[149_999]).isCloseTo((float) level, within(1e-7f));
-        assertThat(MixRun.peak(left, 150_000 + delay + 480, 160_000)).isZero();
-        assertNoJump(left, 150_000, 160_000, level);
+        assertThat(MixRun.peak(left, 0, 100_000 + delay)).isZero();
+        assertThat(MixRun.db(left[100_000 + delay + 24_000] / level))
+                .as("of two gains in series each rises by 30 dB a second")
+                .isCloseTo(-45, within(0.01));
+        assertThat(left[249_999]).isCloseTo((float) level, within(1e-7f));
+        assertThat(MixRun.peak(left, 250_000 + delay + 480, 260_000)).isZero();
+        assertNoJump(left, 250_000, 260_000, level);
+    }
+
+    /** All gains on the way to a performer at once, however many follow one another: never by more than 60 dB a second. */
+    @Test(dataProvider = "seeds")
+    public void gainsInSeriesTogetherRiseNoFasterThanOneMay(int seed) {
+        double level = 1.0 / 64;
+        float[][] out = MixRun.of(rising(seed, 0))
+                .then(9600, rising(seed, 1))
+                .then(24_000, rising(seed + 100, 2))
+                .then(40_000, rising(seed, 3))
+                .constant(level, 60_000)
+                .run(480);
+        int delay = CeilingGuard.delayFrames(MixRun.RATE);
+        for (int output = 2; output < 8; output++) {
+            assertRisesSlowly(out[output], delay, 9600 + delay);
+            assertRisesSlowly(out[output], 9600 + delay, 24_000 + delay);
+            assertRisesSlowly(out[output], 24_000 + delay, 40_000 + delay);
+            assertRisesSlowly(out[output], 40_000 + delay, 60_000);
+            assertThat(MixRun.peak(out[output], 0, 60_000)).isGreaterThan(level / 100);
+        }
+    }
+
+    /** Over 2 ms, as samples are rounded to floats; where a gain begins from off at -60 dB is not looked at. */
+    private static void assertRisesSlowly(float[] samples, int from, int to) {
+        int frames = 96;
+        double most = Math.pow(10, 3.0 * frames / MixRun.RATE) * (1 + 2e-5);
+        for (int n = from + frames; n < to; n++) {
+            assertThat((double) samples[n]).as("frame %s", n).isLessThanOrEqualTo(samples[n - frames] * most);
+        }
+    }
+
+    /** No effects, no gain below zero, and each gain off in one of three states. */
+    private static MixPlan rising(int seed, int state) {
+        Random random = new Random(31L * seed + state);
+        return RandomGraphs.plan(RandomGraphs.buses(seed, 1).stream()
+                .map(bus -> bus.with(
+                        bus.edges().stream()
+                                .map(edge -> tappedAt(MixPlan.Tapped.END, edge)
+                                        .at(louder(edge.left(), random), louder(edge.right(), random)))
+                                .toList(),
+                        bus.exit().isPresent()
+                                ? List.of(new MixPlan.Insert(bus.key() + " guard", CeilingGuard.Settings.OFF))
+                                : List.of()))
+                .toList());
+    }
+
+    private static double louder(double gain, Random random) {
+        return random.nextInt(3) == 0 ? 0 : Math.abs(gain) + 0.1;
+    }
+
+    private static MixPlan.Edge tappedAt(String place, MixPlan.Edge edge) {
+        return edge.origin() instanceof MixPlan.Tapped tap
+                ? new MixPlan.Edge(
+                        edge.path(),
+                        new MixPlan.Tapped(tap.bus(), place, tap.wire()),
+                        edge.into(),
+                        edge.left(),
+                        edge.right(),
+                        false)
+                : edge;
+    }
+
+    @Test
+    public void whoListensToAPerformersMixIsNoGainOnItsWay() {
+        MixPlan.Bus cue = new MixPlan.Bus(
+                "cue", true, List.of(input(0)), List.of(), Optional.of("pair phones-1"), Optional.empty());
+        MixPlan.Bus pair = new MixPlan.Bus(
+                "pair phones-1",
+                true,
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                Optional.of(new MixPlan.Exit(new PairId("phones-1"), 2, 3)));
+        MixPlan.Bus listening = new MixPlan.Bus(
+                "pair phones-2",
+                true,
+                List.of(tapped("pair phones-1")),
+                List.of(),
+                Optional.empty(),
+                Optional.of(new MixPlan.Exit(new PairId("phones-2"), 4, 5)));
+        SharedRise alone = new SharedRise(List.of(cue, pair));
+        SharedRise heard = new SharedRise(List.of(cue, pair, listening));
+        assertThat(alone.gains(cue, cue.edges().get(0))).isEqualTo(1);
+        assertThat(heard.gains(cue, cue.edges().get(0))).isEqualTo(1);
+        assertThat(heard.gains(listening, listening.edges().get(0))).isEqualTo(1);
+    }
+
+    private static MixPlan.Edge input(int wire) {
+        return new MixPlan.Edge("input " + wire, new MixPlan.Source(wire), 1, 1);
+    }
+
+    /** What a return of eight wires holds is heard wire by wire. */
+    @Test
+    public void aBusHasUpToEightWiresEachWithItsOwnSignal() {
+        List<MixPlan.Edge> in = new ArrayList<>();
+        for (int wire = 0; wire < 7; wire++) {
+            int side = wire % 2;
+            in.add(new MixPlan.Edge("in " + wire, new MixPlan.Source(wire), wire - side, 1 - side, side, false));
+        }
+        List<MixPlan.Insert> later = List.of(new MixPlan.Insert("later", new Shift.Settings(5)));
+        MixPlan.Bus wide = new MixPlan.Bus("wide", false, 7, in, later, Optional.empty(), Optional.empty());
+        List<MixPlan.Edge> heard = List.of(
+                new MixPlan.Edge("a", new MixPlan.Tapped("wide", MixPlan.Tapped.END, 6), 1, 0),
+                new MixPlan.Edge("b", new MixPlan.Tapped("wide", MixPlan.Tapped.END, 3), 0, 1));
+        MixPlan.Bus pair = new MixPlan.Bus(
+                "pair main",
+                false,
+                heard,
+                List.of(),
+                Optional.empty(),
+                Optional.of(new MixPlan.Exit(new PairId("main"), 0, 1)));
+        float[][] inputs = new float[RandomSessions.INPUTS][4800];
+        inputs[6][2000] = 0.5f;
+        inputs[3][2100] = 0.25f;
+        float[][] out =
+                MixRun.of(RandomGraphs.plan(List.of(wide, pair))).inputs(inputs).run(64);
+        assertThat(out[0][2005]).isEqualTo(0.5f);
+        assertThat(out[1][2105]).isEqualTo(0.25f);
+        assertThat(MixRun.peak(out[0], 2006, 4800)).isZero();
     }
 
     /** A bus that has an effect put in, or taken out, sounds on meanwhile. */
@@ -117,12 +241,12 @@ public class GraphTest {
         MixPlan filtered = cueWithReturn(1, List.of(new MixPlan.Insert("return filter", on)));
         double level = 1.0 / 64;
         float[] left = MixRun.of(plain)
-                .then(96_003, filtered)
-                .then(98_000, plain)
-                .then(99_500, plain)
-                .constant(level, 101_000)
+                .then(196_003, filtered)
+                .then(198_000, plain)
+                .then(199_500, plain)
+                .constant(level, 201_000)
                 .run(64)[2];
-        for (int n = 90_000; n < 101_000; n++) {
+        for (int n = 194_000; n < 201_000; n++) {
             assertThat(left[n]).as("frame %s", n).isCloseTo((float) level, within(2e-3f * (float) level));
         }
     }
@@ -137,12 +261,12 @@ public class GraphTest {
     public void takingOverAnotherGraphIsNoJump(int before, int after) {
         double level = 1.0 / 256;
         float[][] out = MixRun.of(linear(before))
-                .then(150_000, linear(after))
-                .then(150_100, linear(before))
-                .constant(level, 160_000)
+                .then(350_000, linear(after))
+                .then(350_100, linear(before))
+                .constant(level, 360_000)
                 .run(480);
         for (float[] output : Arrays.copyOf(out, 8)) {
-            assertNoJump(output, 149_000, 160_000, 4 * level);
+            assertNoJump(output, 349_000, 360_000, 4 * level);
         }
     }
 
@@ -150,13 +274,7 @@ public class GraphTest {
         return RandomGraphs.plan(RandomGraphs.buses(seed, seed).stream()
                 .map(bus -> bus.with(
                         bus.edges().stream()
-                                .map(edge -> edge.origin() instanceof MixPlan.Tapped tap
-                                        ? new MixPlan.Edge(
-                                                edge.path(),
-                                                new MixPlan.Tapped(tap.bus(), MixPlan.Tapped.START, tap.side()),
-                                                edge.left(),
-                                                edge.right())
-                                        : edge)
+                                .map(edge -> tappedAt(MixPlan.Tapped.START, edge))
                                 .toList(),
                         bus.exit().isPresent() ? bus.chain() : List.of()))
                 .toList());

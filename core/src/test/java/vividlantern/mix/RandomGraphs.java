@@ -7,6 +7,7 @@ import java.util.Random;
 import vividlantern.RandomSessions;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Effect;
+import vividlantern.mix.effects.EffectKind;
 import vividlantern.mix.effects.Passband;
 import vividlantern.rig.PairId;
 import vividlantern.session.Corner;
@@ -17,7 +18,8 @@ import vividlantern.session.Corner;
  */
 final class RandomGraphs {
 
-    private static final int RETURNS = 4;
+    private static final int[] WIDTHS = {1, 3, 8, 2};
+    private static final int RETURNS = WIDTHS.length;
     private static final int CUES = 3;
 
     private final Random random;
@@ -51,12 +53,14 @@ final class RandomGraphs {
 
     private void addForCues() {
         for (int n = 0; n < RETURNS; n++) {
-            add(new MixPlan.Bus(
-                    "return " + n, true, edges(forCues), chain("return " + n), Optional.empty(), Optional.empty()));
+            int width = WIDTHS[n];
+            List<MixPlan.Edge> edges = edges(forCues, width);
+            List<MixPlan.Insert> chain = chain("return " + n);
+            add(new MixPlan.Bus("return " + n, true, width, edges, chain, Optional.empty(), Optional.empty()));
         }
         for (int n = 1; n <= CUES; n++) {
             String pair = "pair phones-" + n;
-            List<MixPlan.Edge> edges = new ArrayList<>(edges(forCues));
+            List<MixPlan.Edge> edges = new ArrayList<>(edges(forCues, 2));
             edges.add(new MixPlan.Edge("always", new MixPlan.Source(n), 0.3, 0.25));
             add(new MixPlan.Bus(
                     "cue " + n,
@@ -81,7 +85,7 @@ final class RandomGraphs {
             MixPlan.Bus bus = new MixPlan.Bus(
                     "a main return " + n,
                     false,
-                    edges(readable),
+                    edges(readable, 2),
                     chain("a main return " + n),
                     n == 0 ? Optional.of("pair main") : Optional.empty(),
                     Optional.empty());
@@ -91,7 +95,7 @@ final class RandomGraphs {
         buses.add(new MixPlan.Bus(
                 "pair main",
                 false,
-                edges(readable),
+                edges(readable, 2),
                 List.of(),
                 Optional.empty(),
                 Optional.of(new MixPlan.Exit(new PairId("main"), 0, 1))));
@@ -102,11 +106,11 @@ final class RandomGraphs {
         forCues.add(bus);
     }
 
-    private List<MixPlan.Edge> edges(List<MixPlan.Bus> readable) {
+    private List<MixPlan.Edge> edges(List<MixPlan.Bus> readable, int width) {
         List<MixPlan.Edge> edges = new ArrayList<>();
         for (int n = 0; n < RandomSessions.INPUTS; n++) {
             if (random.nextInt(3) == 0) {
-                edges.add(new MixPlan.Edge("input " + n, new MixPlan.Source(n), gain(), gain()));
+                edges.add(edge("input " + n, new MixPlan.Source(n), width));
             }
         }
         for (MixPlan.Bus bus : readable) {
@@ -114,12 +118,16 @@ final class RandomGraphs {
                 List<String> places = new ArrayList<>(List.of(MixPlan.Tapped.START, MixPlan.Tapped.END));
                 bus.chain().forEach(insert -> places.add(insert.key()));
                 String behind = places.get(random.nextInt(places.size()));
-                int side = random.nextInt(2);
-                String path = bus.key() + "|" + behind + "|" + side;
-                edges.add(new MixPlan.Edge(path, new MixPlan.Tapped(bus.key(), behind, side), gain(), gain()));
+                int wire = random.nextInt(bus.width());
+                String path = bus.key() + "|" + behind + "|" + wire;
+                edges.add(edge(path, new MixPlan.Tapped(bus.key(), behind, wire), width));
             }
         }
         return MixPlan.Bus.inOrder(edges);
+    }
+
+    private MixPlan.Edge edge(String path, MixPlan.Origin origin, int width) {
+        return new MixPlan.Edge(path, origin, 2 * random.nextInt((width + 1) / 2), gain(), gain(), false);
     }
 
     private List<MixPlan.Insert> chain(String bus) {
@@ -147,9 +155,12 @@ final class RandomGraphs {
 
         private static final int DELAY = 7;
 
+        private static final EffectKind<Bend> KIND = new EffectKind<>(
+                "bend", Bend.class, List.of(), (bend, sampleRate) -> DELAY, (place, bend) -> new Bent(place));
+
         @Override
-        public Effect make(int sampleRate, int maxFrames) {
-            return new Bent(maxFrames);
+        public EffectKind<Bend> kind() {
+            return KIND;
         }
 
         @Override
@@ -160,28 +171,19 @@ final class RandomGraphs {
 
     private static final class Bent implements Effect {
         private final float[][] inlets;
-        private final float[][] tail = new float[2][Bend.DELAY];
+        private final float[][] tail;
         private final float[] work;
         private float drive;
 
-        private Bent(int maxFrames) {
-            inlets = new float[2][maxFrames];
-            work = new float[maxFrames + Bend.DELAY];
+        private Bent(EffectKind.Place place) {
+            inlets = new float[place.wires()][place.maxFrames()];
+            tail = new float[place.wires()][Bend.DELAY];
+            work = new float[place.maxFrames() + Bend.DELAY];
         }
 
         @Override
-        public int latencyFrames() {
-            return Bend.DELAY;
-        }
-
-        @Override
-        public float[] inlet(int side) {
-            return inlets[side];
-        }
-
-        @Override
-        public int inletBegin() {
-            return 0;
+        public float[] inlet(int wire) {
+            return inlets[wire];
         }
 
         @Override
@@ -190,15 +192,16 @@ final class RandomGraphs {
         }
 
         @Override
-        public void process(float[] left, float[] right, int outBegin, int at, int frames, long frame) {
-            process(0, left, outBegin, at, frames);
-            process(1, right, outBegin, at, frames);
+        public void process(float[][] out, int outBegin, int at, int frames, long frame) {
+            for (int wire = 0; wire < out.length; wire++) {
+                process(wire, out[wire], outBegin, at, frames);
+            }
         }
 
-        private void process(int side, float[] out, int outBegin, int at, int frames) {
-            System.arraycopy(tail[side], 0, work, 0, Bend.DELAY);
-            System.arraycopy(inlets[side], at, work, Bend.DELAY, frames);
-            System.arraycopy(work, frames, tail[side], 0, Bend.DELAY);
+        private void process(int wire, float[] out, int outBegin, int at, int frames) {
+            System.arraycopy(tail[wire], 0, work, 0, Bend.DELAY);
+            System.arraycopy(inlets[wire], at, work, Bend.DELAY, frames);
+            System.arraycopy(work, frames, tail[wire], 0, Bend.DELAY);
             for (int n = 0; n < frames; n++) {
                 out[outBegin + at + n] = work[n] + drive * work[n] * Math.abs(work[n]);
             }

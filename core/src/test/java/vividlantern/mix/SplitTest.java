@@ -8,7 +8,7 @@ import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.patch.NewTracks;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Noted;

@@ -141,6 +141,36 @@ public class TrackStandingTest {
     }
 
     @Test
+    public void whatCanBeDoneWithATrackIsSaidForPages() {
+        assertThat(standing(LiveState.STOPPED).may())
+                .containsExactly(TrackStanding.May.RECORD, TrackStanding.May.HEAR, TrackStanding.May.REMOVE);
+        TrackStanding click = TrackStanding.of(session, RandomSessions.RIG, LiveState.STOPPED, Set.of()).stream()
+                .filter(each -> each.track().equals(new TrackId("click")))
+                .findFirst()
+                .orElseThrow();
+        assertThat(click.may()).containsExactly(TrackStanding.May.HEAR, TrackStanding.May.REMOVE);
+        Session oneClick = session.withTracks(session.tracks().stream()
+                .filter(track -> !track.id().equals(new TrackId("click-between")))
+                .toList());
+        assertThat(TrackStanding.of(oneClick, RandomSessions.RIG, LiveState.STOPPED, Set.of()).stream()
+                        .filter(each -> each.track().equals(new TrackId("click")))
+                        .findFirst()
+                        .orElseThrow()
+                        .may())
+                .as("the click's last track stays")
+                .containsExactly(TrackStanding.May.HEAR);
+    }
+
+    @Test
+    public void whoPlaysATrackFindsItMarkedInTheCueTheyListenTo() {
+        assertThat(standing(LiveState.STOPPED).own())
+                .as("Anna plays, Ben listens")
+                .isEmpty();
+        session = session.change(CUE, cue -> cue.heardBy(List.of(BEN, ANNA)));
+        assertThat(standing(LiveState.STOPPED).own()).containsExactly(CUE);
+    }
+
+    @Test
     public void whileASwitchIsThrownAtItsPreampATrackIsQuiet() {
         PortId port = new PortId("skiff-in-1");
         Rig skiff = ShelfDevices.device("interface-16", "skiff", "Skiff").applyTo(Rig.empty(new RigId("loft"), "Loft"));

@@ -9,7 +9,7 @@ import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.TrackGains;
 import vividlantern.rig.DigitalLink;

@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
@@ -51,7 +51,7 @@ public final class CountUpTracksTest {
     }
 
     private static Session counted(Session session, TrackId... tracks) {
-        return Edit.applyAll(CountUpTracks.from(session, RIG, List.of(tracks)), session, RIG);
+        return Edit.applyAll(CountUpTracks.from(session, RIG, List.of(tracks)).edits(), session, RIG);
     }
 
     private static List<Feed> feeds(Session session, int track) {
@@ -78,8 +78,23 @@ public final class CountUpTracksTest {
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("feed the first of them");
         Session late = new FeedTrack(track(1), List.of(Feed.from(port(15)))).applyTo(SESSION, RIG);
-        assertThatThrownBy(() -> counted(late, track(1), track(2)))
-                .hasMessageContaining("From House in-15 on there are 2 free ports for 3 channels");
+        CountedUp some = CountUpTracks.from(late, RIG, List.of(track(1), track(2)));
+        assertThat(some.placed()).isEqualTo(1);
+        assertThat(some.left())
+                .isEqualTo("From House in-15 on there are free ports for 1 of 2 tracks. The last one finds none.");
+    }
+
+    @Test
+    public void whatFindsNoneLetsGoOfAPortThatAnotherOneGot() {
+        Session late = Edit.applyAll(
+                List.of(
+                        new FeedTrack(track(1), List.of(Feed.from(port(15)))),
+                        new FeedTrack(track(2), List.of(Feed.from(port(15)), Feed.from(port(16))))),
+                SESSION,
+                RIG);
+        Session counted = counted(late, track(1), track(2));
+        assertThat(feeds(counted, 1)).containsExactly(Feed.from(port(15)));
+        assertThat(feeds(counted, 2)).containsOnly(Feed.NOTHING);
     }
 
     @Test

@@ -54,7 +54,7 @@ public class PatchTest {
             Session counted;
             try {
                 counted = countUp(session, selected);
-            } catch (vividlantern.history.Refused noRoom) {
+            } catch (vividlantern.basics.Refused noRoom) {
                 continue;
             }
             Set<PortId> used = new HashSet<>();
@@ -65,11 +65,12 @@ public class PatchTest {
     }
 
     @Test
-    public void countingUpWithoutAStartOrWithoutRoomSaysSo() {
+    public void countingUpNeedsAStartAndPlacesWhatFits() {
         Session session = unpatched(4);
         assertThatThrownBy(() -> countUp(session, 1, 2)).hasMessageContaining("Give input 1 a port first");
-        assertThatThrownBy(() -> countUp(patch(session, 1, 15), 1, 2, 3))
-                .hasMessageContaining("2 free ports for 3 cables");
+        Session placed = countUp(patch(session, 1, 15), 1, 2, 3);
+        assertThat(ports(placed, 1, 2)).containsExactly("in-15", "in-16");
+        assertThat(placed.find(new InputId("i3")).orElseThrow().ports()).isEmpty();
     }
 
     @Test
@@ -118,7 +119,7 @@ public class PatchTest {
     private static Session countUp(Session session, int... inputs) {
         List<InputId> selected =
                 IntStream.of(inputs).mapToObj(n -> new InputId("i" + n)).toList();
-        return Edit.applyAll(CountUp.from(session, RandomSessions.RIG, selected), session, RandomSessions.RIG);
+        return Edit.applyAll(CountUp.from(session, RandomSessions.RIG, selected).edits(), session, RandomSessions.RIG);
     }
 
     private static List<String> ports(Session session, int... inputs) {

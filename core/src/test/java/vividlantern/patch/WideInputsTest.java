@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.GroupId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
@@ -127,7 +127,8 @@ public final class WideInputsTest {
     @Test
     public void countingUpGivesEachCableAPort() {
         Session session = made(SESSION, new SetInputWidth(PIANO, 2), new PatchInput(PIANO, port(4)));
-        Session counted = Edit.applyAll(CountUp.from(session, RIG, List.of(PIANO, BASS)), session, RIG);
+        Session counted =
+                Edit.applyAll(CountUp.from(session, RIG, List.of(PIANO, BASS)).edits(), session, RIG);
         assertThat(piano(counted).ports()).containsExactly(port(4), port(5));
         assertThat(counted.find(BASS).orElseThrow().ports()).containsExactly(port(6));
     }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.Map;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;
+import vividlantern.sound.MediaReader;
 
 /** A shelf of made-up sounds; one may be made to fail, or to have nothing ready. */
 public final class SoundsInMemory implements MediaShelf {

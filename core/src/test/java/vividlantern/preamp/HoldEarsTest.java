@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;

@@ -38,7 +38,8 @@ import vividlantern.timing.MeasuredLatency;
 public final class MonitoringRulesTest {
 
     private static List<Finding> findings(Session session, MeasuredLatency... measured) {
-        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(measured), List.of(), Map.of()));
+        return Readiness.findings(
+                session, RIG, new Noted(List.of(), List.of(measured), List.of(), buffer -> 0, Map.of(), Map.of()));
     }
 
     private static Optional<Finding> of(String rule, List<Finding> findings) {
@@ -76,11 +77,22 @@ public final class MonitoringRulesTest {
         Finding late = of("heard-late", findings(session())).orElseThrow();
         assertThat(late.sentence()).startsWith("Anna hears themselves late by");
         assertThat(late.about()).containsExactly(PartKey.of(ANNA));
+        assertThat(late.fix().orElseThrow().words())
+                .as("no buffer is small enough")
+                .isEqualTo("Hear direct only");
         Session mended = mended(session(), late);
         assertThat(of("heard-late", findings(mended))).isEmpty();
         assertThat(mended.direct(CUE, OneSinger.VOICE)).isPresent();
         Session patient = new SetTolerance(SourceKind.VOICE, 20).applyTo(session(), RIG);
         assertThat(of("heard-late", findings(patient))).isEmpty();
+    }
+
+    @Test
+    public void whereASmallerBufferBringsEverybodyInTimeItIsTheWayOut() {
+        Session slow = new SetTolerance(SourceKind.VOICE, 6.5).applyTo(session(), RIG);
+        Finding late = of("heard-late", findings(slow)).orElseThrow();
+        assertThat(late.fix().orElseThrow().words()).isEqualTo("Set the buffer to 64");
+        assertThat(of("heard-late", findings(mended(slow, late)))).isEmpty();
     }
 
     @Test

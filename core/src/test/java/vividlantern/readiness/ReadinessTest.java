@@ -109,7 +109,7 @@ public class ReadinessTest {
                 "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.",
                 "Keep it on Fiddle only"
             },
-            {List.of(second()), "Input 2, Bass, has no port.", ""},
+            {List.of(second()), "Input 2, Bass, has no port.", "Put it into Skiff 2"},
             {List.of(second()), "Input 2, Bass, is on no track.", "Make a track for it"},
             {
                 List.of(new AddTrack(track("spare"), "Spare", 1, List.of()), new ArmTrack(track("spare"), true)),
@@ -117,8 +117,15 @@ public class ReadinessTest {
                 "Disarm it"
             },
             {
-                List.of(new SetInputMic(input("fiddle"), "large condenser, Wren L")),
+                List.of(
+                        new SetInputMic(input("fiddle"), "large condenser, Wren L"),
+                        new SetInputPhantom(input("fiddle"), PhantomWish.OFF)),
                 "Input 1, Fiddle, has a large condenser without +48 V.",
+                "Give it +48 V"
+            },
+            {
+                List.of(new SetInputMic(input("fiddle"), "a pencil condenser of theirs")),
+                "Input 1, Fiddle, has a small condenser without +48 V.",
                 "Give it +48 V"
             },
             {
@@ -165,6 +172,64 @@ public class ReadinessTest {
                 .ifPresent(fix -> assertThat(
                                 Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG, Noted.NOTHING))
                         .noneMatch(each -> each.key().equals(finding.key())));
+    }
+
+    /** Each way out is made on what the ones before it left: tracks of the same name get ids of their own. */
+    @Test
+    public void oneWayOutForAllEndsEachOfThem() {
+        Session session = SOUND;
+        for (int n = 2; n <= 6; n++) {
+            session = new AddInput(input("room-" + n), n, "Room").applyTo(session, RIG);
+        }
+        Finding first = Readiness.findings(session, RIG, Noted.NOTHING).stream()
+                .filter(each -> each.topic() == Finding.Topic.NO_TRACK)
+                .findFirst()
+                .orElseThrow();
+        Session meant = new Acknowledge(first.key(), "only a spare").applyTo(session, RIG);
+        Finding open = Readiness.of(meant, RIG, Noted.NOTHING).stream()
+                .filter(each -> each.isOpen() && each.finding().topic() == Finding.Topic.NO_TRACK)
+                .findFirst()
+                .orElseThrow()
+                .finding();
+        Session fixed = Edit.applyAll(Readiness.together(meant, RIG, Noted.NOTHING, open.key()), meant, RIG);
+        assertThat(fixed.tracks().stream().filter(track -> track.name().equals("Room")))
+                .hasSize(4);
+        assertThat(Readiness.findings(fixed, RIG, Noted.NOTHING))
+                .filteredOn(each -> each.topic() == Finding.Topic.NO_TRACK)
+                .extracting(Finding::key)
+                .containsExactly(first.key());
+        assertThat(Readiness.together(meant, RIG, Noted.NOTHING, "no such key")).isEmpty();
+    }
+
+    /** Their words differ by the port, the way is one. */
+    @Test
+    public void allWithoutAPortAreEachPutIntoOneOfTheirOwn() {
+        Session session = SOUND;
+        for (int n = 2; n <= 6; n++) {
+            session = new AddInput(input("room-" + n), n, "Room " + n).applyTo(session, RIG);
+        }
+        Finding first = find(session, RIG, "Input 2, Room 2, has no port.");
+        assertThat(first.fix().orElseThrow().way()).isEqualTo("Put each into a free port");
+        Session fixed = Edit.applyAll(Readiness.together(session, RIG, Noted.NOTHING, first.key()), session, RIG);
+        assertThat(fixed.inputs().stream().flatMap(each -> each.ports().stream()))
+                .hasSize(6)
+                .doesNotHaveDuplicates();
+    }
+
+    /** Three are read one by one; from four on one sentence says it, and each is still there. */
+    @Test
+    public void manyOfAKindAreToldTogether() {
+        Session session = SOUND;
+        for (int n = 2; n <= 5; n++) {
+            assertThat(Readiness.of(session, RIG, Noted.NOTHING))
+                    .allMatch(each -> each.among().isEmpty());
+            session = new AddInput(input("extra-" + n), n, "Extra " + n).applyTo(session, RIG);
+        }
+        assertThat(Readiness.of(session, RIG, Noted.NOTHING))
+                .extracting(Readiness.Standing::among)
+                .filteredOn(among -> !among.isEmpty())
+                .hasSize(8)
+                .containsOnly("4 inputs have no port.", "4 inputs are on no track.");
     }
 
     @Test
@@ -221,6 +286,19 @@ public class ReadinessTest {
                 RIG,
                 "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder, as now in Drummer.");
         assertThat(finding.about()).hasSize(2);
+        assertThat(finding.topic()).isEqualTo(Finding.Topic.ANYTHING_ELSE);
+    }
+
+    /** A row need not say its own name again. */
+    @Test
+    public void atItsOwnPartAFindingGoesWithoutItsName() {
+        Session session = made(SOUND, new PatchInput(input("fiddle"), List.of()));
+        Finding finding = Readiness.findings(session, RIG, Noted.NOTHING).stream()
+                .filter(each -> each.topic() == Finding.Topic.NO_PORT)
+                .findFirst()
+                .orElseThrow();
+        assertThat(finding.sentence()).isEqualTo("Input 1, Fiddle, has no port.");
+        assertThat(finding.at(session)).extracting(Finding.At::words).containsExactly("has no port.");
     }
 
     @Test

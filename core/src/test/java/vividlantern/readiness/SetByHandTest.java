@@ -51,7 +51,8 @@ public class SetByHandTest {
             RIG);
 
     private static List<Finding> found(Session session, Turned... notes) {
-        return Readiness.findings(session, RIG, new Noted(List.of(notes), List.of(), List.of(), Map.of()));
+        return Readiness.findings(
+                session, RIG, new Noted(List.of(notes), List.of(), List.of(), buffer -> 0, Map.of(), Map.of()));
     }
 
     @Test

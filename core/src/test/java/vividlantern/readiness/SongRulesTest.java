@@ -59,7 +59,7 @@ public class SongRulesTest {
     }
 
     private static List<Finding> found(Session session, String rule, Map<MediaId, MediaState> media) {
-        Noted noted = new Noted(List.of(), List.of(), List.of(), media);
+        Noted noted = new Noted(List.of(), List.of(), List.of(), buffer -> 0, Map.of(), media);
         return Readiness.findings(session, RandomSessions.RIG, noted).stream()
                 .filter(each -> each.key().startsWith(rule + "/"))
                 .toList();
@@ -91,7 +91,7 @@ public class SongRulesTest {
         Session loop = begun(new AddBacking(GUIDE, "Guide", TIDE));
         assertThat(found(loop, "song-without-end")).isEmpty();
         Session loops = loop.withBacking(List.of(over(loop.backing().get(0))));
-        assertThat(found(loops, "song-without-end").get(0).why()).startsWith("What plays over and over");
+        assertThat(found(loops, "song-without-end").get(0).why()).startsWith("What is looped");
         Session ends = new SetSongEnd(Optional.of(16)).applyTo(parts, RandomSessions.RIG);
         assertThat(found(ends, "song-without-end")).isEmpty();
     }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntToDoubleFunction;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.engine.Incidents.Incident;
@@ -25,6 +26,9 @@ public class SoundWasMissingTest {
             List.of(ShelfDevices.device("interface-16", "skiff", "Skiff")), Rig.empty(new RigId("loft"), "Loft"));
     private static final Session SESSION = at(128);
 
+    /** What a block would take: with 512 frames 60 % of its time, with 1024 30 %. */
+    private static final IntToDoubleFunction LOAD = buffer -> 307.2 / buffer;
+
     private static Session at(int buffer) {
         return Edit.applyAll(
                 List.of(new SetBuffer(buffer)),
@@ -38,7 +42,8 @@ public class SoundWasMissingTest {
     }
 
     private static List<Finding> found(Session session, Incident... newestFirst) {
-        return Readiness.findings(session, RIG, new Noted(List.of(), List.of(), List.of(newestFirst), Map.of()));
+        return Readiness.findings(
+                session, RIG, new Noted(List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of()));
     }
 
     @Test
@@ -51,7 +56,7 @@ public class SoundWasMissingTest {
                         "The computer was too busy at a buffer of 128: 250 ms of sound are missing, 2 times since this"
                                 + " session took the rig.");
         Finding.Fix fix = found.get(0).fix().orElseThrow();
-        assertThat(fix.words()).isEqualTo("Set the buffer to 256");
+        assertThat(fix.words()).as("as Monitoring proposes").isEqualTo("Set the buffer to 1024");
         assertThat(found(Edit.applyAll(fix.edits(), SESSION, RIG), twice)).isEmpty();
         assertThat(found(at(64), twice)).hasSize(1);
     }
@@ -62,11 +67,23 @@ public class SoundWasMissingTest {
     }
 
     @Test
+    public void whatIsLateOverAndOverIsFoundThoughNothingIsMissingYet() {
+        Instant at = Instant.parse("2026-03-01T20:00:00Z");
+        Incident late = new Incident(at, at, Kind.LOAD, "The computer was too busy.", 14_353, 0, 128);
+        assertThat(found(SESSION, late))
+                .extracting(Finding::sentence)
+                .containsExactly("The computer was too busy at a buffer of 128: 14353 blocks came late, once since this"
+                        + " session took the rig.");
+    }
+
+    @Test
     public void atTheLargestBufferAHandMustHelp() {
         Session largest = at(1024);
         Finding found = found(largest, incident(Kind.LOAD, 20, 50, 1024)).get(0);
         assertThat(found.fix()).isEmpty();
-        assertThat(found.byHand()).isEqualTo("Close other programs on this computer.");
+        assertThat(found.byHand())
+                .isEqualTo("This computer has too little time for each of them. "
+                        + "Close other programs; fewer tracks or cues, or a lower rate, help too.");
     }
 
     @Test

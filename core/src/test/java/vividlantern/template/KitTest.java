@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -20,6 +20,7 @@ import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Parts;
+import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -84,7 +85,7 @@ public class KitTest {
     }
 
     private static KitPlacing place(Kit kit, Session into) {
-        return KitPlacing.of(kit, into, RIG, Map.of());
+        return KitPlacing.of(kit, into, RIG, KitPlacing.Answers.NONE);
     }
 
     @Test
@@ -171,7 +172,11 @@ public class KitTest {
                         .orElseThrow()
                         .level())
                 .isEqualTo(Decibels.of(-4));
-        KitPlacing answered = KitPlacing.of(kit(), other, RIG, Map.of(new CueId("dora"), Optional.of(new CueId("c9"))));
+        KitPlacing answered = KitPlacing.of(
+                kit(),
+                other,
+                RIG,
+                new KitPlacing.Answers(Map.of(new CueId("dora"), Optional.of(new CueId("c9"))), false));
         assertThat(answered.session()
                         .find(new CueId("c9"))
                         .orElseThrow()
@@ -179,7 +184,8 @@ public class KitTest {
                         .orElseThrow()
                         .level())
                 .isEqualTo(Decibels.of(-14));
-        KitPlacing none = KitPlacing.of(kit(), other, RIG, Map.of(new CueId("cem"), Optional.empty()));
+        KitPlacing none = KitPlacing.of(
+                kit(), other, RIG, new KitPlacing.Answers(Map.of(new CueId("cem"), Optional.empty()), false));
         assertThat(none.session().find(new CueId("c9")).orElseThrow().sends()).isEmpty();
     }
 
@@ -189,5 +195,18 @@ public class KitTest {
         assertThat(placing.words()).containsExactly("Cem is not in this session, so nobody plays Cajón front yet.");
         assertThat(placing.session().inputs().get(0).performer()).isEmpty();
         assertThat(placing.cues()).allMatch(cue -> cue.into().isEmpty());
+        assertThat(placing.missing()).containsExactly("Cem");
+    }
+
+    @Test
+    public void aPerformerWhoIsNotThereIsAddedIfSomebodySaysSo() {
+        KitPlacing placing = KitPlacing.of(kit(), RandomSessions.blank(), RIG, new KitPlacing.Answers(Map.of(), true));
+        assertThat(placing.missing()).containsExactly("Cem");
+        assertThat(placing.words()).isEmpty();
+        assertThat(placing.session().performers())
+                .extracting(Performer::name, Performer::badge)
+                .containsExactly(tuple("Cem", "Ce"));
+        assertThat(placing.session().inputs().get(0).performer())
+                .contains(placing.session().performers().get(0).id());
     }
 }

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.MarkerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;

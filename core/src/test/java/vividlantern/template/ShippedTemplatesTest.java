@@ -53,10 +53,10 @@ public class ShippedTemplatesTest {
         assertThat(ShippedTemplates.all().stream().map(each -> Needs.of(each.session())))
                 .containsExactly(
                         "2 mono inputs, 2 output pairs for headphones, 48 kHz",
-                        "4 mono and 1 stereo inputs, 5 with +48 V, 1 output pair for headphones, 48 kHz",
+                        "4 mono and 1 stereo input, 5 with +48 V, 1 output pair for headphones, 48 kHz",
                         "6 mono inputs, 2 with +48 V, 1 output pair for headphones, 48 kHz",
                         "4 mono and 2 stereo inputs, 6 with +48 V, 2 output pairs for headphones, 48 kHz",
-                        "7 mono and 1 stereo inputs, 6 with +48 V, 3 output pairs for headphones, 48 kHz");
+                        "7 mono and 1 stereo input, 6 with +48 V, 3 output pairs for headphones, 48 kHz");
     }
 
     @Test

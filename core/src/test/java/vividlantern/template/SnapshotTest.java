@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Parts;

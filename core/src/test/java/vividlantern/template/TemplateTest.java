@@ -11,8 +11,8 @@ import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.ShelfDevices;
+import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
-import vividlantern.history.Refused;
 import vividlantern.patch.Fit;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
@@ -208,7 +208,7 @@ public class TemplateTest {
                                 new InputId("voice"), vividlantern.session.PhantomWish.ON)),
                 RandomSessions.blank(),
                 RandomSessions.RIG);
-        assertThat(Needs.of(session)).isEqualTo("1 mono and 1 stereo inputs, 1 with +48 V, 48 kHz");
+        assertThat(Needs.of(session)).isEqualTo("1 mono and 1 stereo input, 1 with +48 V, 48 kHz");
         assertThat(Needs.of(RandomSessions.blank())).isEqualTo("no inputs, 48 kHz");
     }
 

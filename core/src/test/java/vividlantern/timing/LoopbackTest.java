@@ -3,10 +3,12 @@ package vividlantern.timing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.engine.Heard;
 import vividlantern.engine.Probe;
 
 /** Delays that are known beforehand are found again to a fraction of a frame, and what cannot be trusted is known as such. */
@@ -48,21 +50,23 @@ public final class LoopbackTest {
 
     private static Loopback measure(int rate, int cableGoesInto, float[] back) {
         float[] sent = Sweep.all(rate);
-        Probe probe = new Probe(sent, 0, 1, 3, Sweep.spacing(rate));
+        Probe probe = new Probe(sent, 0);
         int block = 128;
         boolean goesOn = true;
         for (int at = 0; goesOn; at += block) {
-            float[][] in = new float[3][block];
-            for (int n = 0; n < block && at + n < back.length; n++) {
-                in[cableGoesInto][n] = back[at + n];
-            }
             float[][] out = new float[1][block];
-            goesOn = probe.process(in, out, block);
+            goesOn = probe.process(out, block, at);
             for (int n = 0; n < block && at + n < sent.length; n++) {
                 assertThat(out[0][n]).isEqualTo(sent[at + n]);
             }
         }
-        return Loopback.of(probe, rate);
+        float[][] heard = new float[3][sent.length];
+        System.arraycopy(back, 0, heard[cableGoesInto], 0, Math.min(back.length, sent.length));
+        float[][] first = new float[3][];
+        for (int input = 0; input < 3; input++) {
+            first[input] = Arrays.copyOf(heard[input], Sweep.spacing(rate));
+        }
+        return Loopback.of(new Heard(heard[1], first), rate);
     }
 
     @Test(dataProvider = "ways")

@@ -14,10 +14,13 @@ import static vividlantern.OneSinger.VOICE;
 import static vividlantern.OneSinger.direct;
 import static vividlantern.OneSinger.session;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
+import vividlantern.engine.Incidents.Incident;
+import vividlantern.engine.Incidents.Kind;
 import vividlantern.mix.LiveState;
 import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
@@ -175,7 +178,7 @@ public final class TimingTest {
     public void theLargestBufferThatKeepsEverybodyInTimeIsProposed() {
         Session slow = Edit.applyAll(List.of(new SetTolerance(SourceKind.VOICE, 10)), session(), RIG);
         Timing timing = new Timing(slow, RIG, LiveState.STOPPED, 0);
-        BufferChoices choices = BufferChoices.of(slow, RIG, timing, 0, buffer -> 32.0 / buffer);
+        BufferChoices choices = BufferChoices.of(slow, RIG, timing, 0, buffer -> 32.0 / buffer, List.of());
         assertThat(choices.proposed()).isEqualTo(128);
         assertThat(choices.proposal()).isEqualTo("128 keeps everybody in time and leaves 75 % reserve.");
         BufferChoices.BufferChoice small = choices.choices().get(0);
@@ -185,13 +188,33 @@ public final class TimingTest {
     }
 
     @Test
+    public void aBufferThatFailedIsNotProposedNorASmallerOne() {
+        Instant at = Instant.parse("2026-03-01T20:00:00Z");
+        Session tight = session();
+        BufferChoices after = BufferChoices.of(
+                tight,
+                RIG,
+                new Timing(tight, RIG, LiveState.STOPPED, 0),
+                0,
+                buffer -> 0.1,
+                List.of(
+                        new Incident(at, at, Kind.LOAD, "", 14_353, 0, 32),
+                        new Incident(at, at, Kind.LOAD, "", 3, 0, 64)));
+        assertThat(after.choices().stream().filter(BufferChoices.BufferChoice::failed))
+                .extracting(BufferChoices.BufferChoice::bufferFrames)
+                .containsExactly(32);
+        assertThat(after.proposal())
+                .isEqualTo("64 leaves 90 % reserve; Anna would still be late and should hear direct.");
+    }
+
+    @Test
     public void ifNoneKeepsEverybodyInTimeItIsSaidWhoShouldHearDirect() {
         Timing timing = new Timing(session(), RIG, LiveState.STOPPED, 200);
-        BufferChoices choices = BufferChoices.of(session(), RIG, timing, 200, buffer -> 0.3);
+        BufferChoices choices = BufferChoices.of(session(), RIG, timing, 200, buffer -> 0.3, List.of());
         assertThat(choices.proposed()).isEqualTo(32);
         assertThat(choices.proposal())
                 .isEqualTo("32 leaves 70 % reserve; Anna would still be late and should hear direct.");
-        BufferChoices none = BufferChoices.of(session(), RIG, timing, 200, buffer -> 0.9);
+        BufferChoices none = BufferChoices.of(session(), RIG, timing, 200, buffer -> 0.9, List.of());
         assertThat(none.proposed()).isEqualTo(128);
         assertThat(none.proposal()).startsWith("This computer has too little time");
     }

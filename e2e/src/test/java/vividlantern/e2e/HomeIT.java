@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** At Home sessions, rigs and templates are duplicated, renamed, removed and taken back. */
@@ -70,6 +71,7 @@ public class HomeIT extends WithDemo {
         assertThat(page.getByText("laid out for Saltworks")).isVisible();
         choose("Saltworks", "Duplicate");
         rename("Saltworks copy", "Boathouse");
+        assertThat(page.getByText(Pattern.compile("^Boathouse: ")).first()).isVisible();
         choose("Boathouse", "Remove");
         assertThat(heading("Boathouse")).hasCount(0);
         button("Delete Boathouse now").click();

@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -49,7 +50,7 @@ public class OwnStudioIT {
         page.navigate(program.address());
         page.getByLabel("Name", exactly()).fill("First Light");
         page.locator("form .n-select").click();
-        page.getByText("another one, to be described").click();
+        page.getByText("New rig…").click();
         page.getByLabel("What the studio is called").fill("Loft");
         button("Create session").click();
         assertThat(page.getByText("Nothing here yet. Add the interface first")).isVisible();
@@ -118,8 +119,9 @@ public class OwnStudioIT {
         }
         paste(sources + "Room left\nRoom right");
         Locator preview = page.getByRole(AriaRole.DIALOG);
-        assertThat(preview.getByText("adds input 20")).isVisible();
-        preview.getByText("Import the good rows").click();
+        assertThat(preview.getByText(Pattern.compile("^adds input 20"))).isVisible();
+        preview.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))
+                .click();
         assertThat(page.getByText("20 inputs, 20 without a track")).isVisible();
         assertThat(page.getByText("no port", textExactly())).hasCount(20);
     }
@@ -152,8 +154,9 @@ public class OwnStudioIT {
         page.locator("[data-cell='2/2']").click();
         paste("Gannet D\nTern S");
         Locator preview = page.getByRole(AriaRole.DIALOG);
-        assertThat(preview.getByText("changes input 4")).isVisible();
-        preview.getByText("Import the good rows").click();
+        assertThat(preview.getByText(Pattern.compile("^changes input 4"))).isVisible();
+        preview.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))
+                .click();
         assertThat(page.locator("[data-cell='3/2']")).hasText("Tern S");
     }
 
@@ -247,7 +250,9 @@ public class OwnStudioIT {
         page.navigate(program.address());
         assertThat(page.getByRole(AriaRole.HEADING, named("First Light"))).hasCount(2);
         copy.getByText("Restore").click();
-        page.getByText("Go back", textExactly()).click();
+        page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Restore"))
+                .click();
         assertThat(page.getByText("what stood here before a copy took its place"))
                 .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
         assertThat(page.getByRole(AriaRole.HEADING, named("First Light"))).hasCount(1);

@@ -31,7 +31,7 @@ final class Program implements AutoCloseable {
                 List<String> trial = new ArrayList<>(List.of(
                         "-XX:ArchiveClassesAtExit=" + jar.resolveSibling("lantern.jsa"),
                         "-Dspring.context.exit=onRefresh"));
-                trial.addAll(program(jar, folder.resolve("trial")));
+                trial.addAll(program(jar, folder.resolve("trial"), 0));
                 run(trial.toArray(String[]::new));
                 return jar;
             } catch (IOException failed) {
@@ -64,9 +64,14 @@ final class Program implements AutoCloseable {
     }
 
     static Program start(Path data, String... more) {
+        return start(data, 0, more);
+    }
+
+    /** @param port 0 for a free one */
+    static Program start(Path data, int port, String... more) {
         List<String> command = new ArrayList<>(
                 List.of(JAVA, "-XX:SharedArchiveFile=" + LaidOut.ARCHIVE, "-Xlog:disable", "-Xlog:all=error:stderr"));
-        command.addAll(program(LaidOut.JAR, data));
+        command.addAll(program(LaidOut.JAR, data, port));
         command.addAll(List.of(more));
         try {
             Process process =
@@ -87,13 +92,13 @@ final class Program implements AutoCloseable {
         }
     }
 
-    private static List<String> program(Path jar, Path data) {
+    private static List<String> program(Path jar, Path data, int port) {
         return List.of(
                 "-Dspring.aot.enabled=true",
                 "--add-modules=jdk.incubator.vector",
                 "-jar",
                 jar.toString(),
-                "--server.port=0",
+                "--server.port=" + port,
                 "--lantern.data=" + data);
     }
 

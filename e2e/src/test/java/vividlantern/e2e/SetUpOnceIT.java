@@ -221,13 +221,13 @@ public class SetUpOnceIT {
                 .isVisible();
         goTo("/sessions/brass-section-with-click/tracks");
         for (int turn = 0; turn < 2; turn++) {
-            button("Put in a kit").click();
+            button("Add a kit").click();
             button("Choose Cajón").click();
             assertThat(table("Where the inputs go")).containsText("Skerry 1");
             select("Where the sends to Bass and cajón go", "Section");
             assertThat(dialog()).containsText("The sends go to");
             accessible();
-            button("Put in").click();
+            button("Add").click();
             assertThat(dialog()).hasCount(0);
         }
         assertThat(row("Tracks", "Shaker 2")).isVisible();
@@ -329,7 +329,7 @@ public class SetUpOnceIT {
         assertThat(page.getByText("Nothing here yet")).isVisible();
         accessible();
         button("Import").click();
-        page.getByLabel("A session saved as a bundle").setInputFiles(bundle);
+        page.getByLabel("A bundle or a template").setInputFiles(bundle);
         assertThat(dialog()).containsText("Everything stays as it was.");
         accessible();
         button("Import session").click();
@@ -363,7 +363,7 @@ public class SetUpOnceIT {
         goTo("/sessions/low-water/history");
         assertThat(page.getByLabel("Snapshots")).containsText("Before lunch");
         goTo("/sessions/low-water/tracks");
-        button("Put in a kit").click();
+        button("Add a kit").click();
         assertThat(dialog()).containsText("Cajón");
     }
 

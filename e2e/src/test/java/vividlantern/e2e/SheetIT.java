@@ -91,7 +91,8 @@ public class SheetIT extends WithDemo {
                 .getByText("Stand", new Locator.GetByTextOptions().setExact(true))
                 .click();
         assertThat(dialog).containsText("Columns left out: Colour.");
-        dialog.getByText("Import the good rows").click();
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))
+                .click();
         assertThat(dialog).hasCount(0);
         assertThat(row("Whistle")).containsText("Gannet C");
         assertThat(input(31).get("phantom").asString()).isEqualTo("on");

@@ -101,7 +101,8 @@ public class WalkIT {
     @Test(dependsOnMethods = "step2bPortsAreCountedUpOverSelectedRows")
     public void step2cAListIsExportedAndImportedUnchangedInMeaning() throws Exception {
         Download download =
-                page.waitForDownload(() -> page.getByText("Export CSV").click());
+                page.waitForDownload(() -> page.getByText("Export", new Page.GetByTextOptions().setExact(true))
+                        .click());
         byte[] csv = Files.readAllBytes(download.path());
         assertThat(new String(csv, StandardCharsets.UTF_8)).contains("Cajón front", "Dunlin R", "Old Pilot 1");
         JsonNode before = session();
@@ -117,11 +118,12 @@ public class WalkIT {
         byte[] csv = "Source;Port\nWhistle;Skerry 4\n;Skerry 5\nHarp;Cellar 9\n".getBytes(StandardCharsets.UTF_8);
         page.getByLabel("CSV file to import").setInputFiles(new FilePayload("list.csv", "text/csv", csv));
         Locator preview = page.getByRole(AriaRole.DIALOG);
-        assertThat(preview.getByText("adds input 14")).isVisible();
+        assertThat(preview.getByText(Pattern.compile("^adds input 14"))).isVisible();
         assertThat(preview.getByText("The row has no source.")).isVisible();
         assertThat(preview.getByText("There is no port \"Cellar 9\" in Saltworks."))
                 .isVisible();
-        preview.getByText("Import the good rows").click();
+        preview.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))
+                .click();
         assertThat(cell("Whistle").first()).isVisible();
         assertThat(session().get("inputs")).hasSize(14);
         button("Undo: ").click();
@@ -188,7 +190,7 @@ public class WalkIT {
                 .isVisible();
         assertThat(page.getByText("Main speakers · Out 1, 2")).hasCount(0);
         page.getByText("Buoy C, booth · Out 7, 8").last().click();
-        button("Add all tracks, off").click();
+        button("Add all tracks (silent)").click();
         assertThat(page.getByText("not in this mix")).hasCount(0);
         assertThat(slider("Lead voice in Voice")).hasAttribute("aria-valuetext", "off");
         for (String track : new String[] {"Lead voice", "Bouzouki", "Accordion treble", "Bass"}) {

@@ -11,7 +11,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.stereotype.Component;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.server.folder.DataFolder;
 import vividlantern.server.store.Restoring;
 

@@ -14,7 +14,7 @@ import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.env.SimpleCommandLinePropertySource;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.server.folder.CannotStart;
 import vividlantern.server.folder.DataFolder;
 import vividlantern.server.folder.DatabaseCheck;

@@ -18,12 +18,12 @@ import java.util.List;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import vividlantern.format.WavWriter;
 import vividlantern.server.desk.BinDesk;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.session.MediaId;
 import vividlantern.session.SessionId;
+import vividlantern.sound.WavWriter;
 
 /** What is removed can be taken back for thirty days; then it goes with what nothing else speaks of. */
 public class BinTest extends ServerTest {

@@ -20,6 +20,9 @@ import tools.jackson.databind.JsonNode;
 /** Nothing without a bound, and every answer that is no success is a problem in our own words. */
 public class BoundsTest extends ServerTest {
 
+    /** So many bodies may arrive slowly at a time. */
+    private static final int PLACES = 40;
+
     @DataProvider
     public Object[][] odd() {
         String edits = "{\"edits\": [%s]}";
@@ -136,16 +139,31 @@ public class BoundsTest extends ServerTest {
             }
             String edit = "{\"edits\": [{\"kind\": \"mute-track\", \"track\": \"bass\", \"muted\": true}]}";
             assertThat(post(SESSION + "/edits", "p", edit).statusCode()).isEqualTo(200);
-            assertThat(slow.get(0).getInputStream().available())
-                    .as("the first one still holds its place")
-                    .isZero();
-            byte[] sentAway = slow.get(229).getInputStream().readNBytes(12);
-            assertThat(new String(sentAway, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 503");
+            List<Socket> answered = List.of();
+            while (answered.size() < 230 - PLACES) {
+                Thread.onSpinWait();
+                answered = answered(slow);
+            }
+            assertThat(answered).as("others still hold their places").hasSizeLessThan(230);
+            for (Socket sentAway : answered) {
+                byte[] line = sentAway.getInputStream().readNBytes(12);
+                assertThat(new String(line, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 503");
+            }
         } finally {
             for (Socket socket : slow) {
                 socket.close();
             }
         }
+    }
+
+    private static List<Socket> answered(List<Socket> all) throws IOException {
+        List<Socket> answered = new ArrayList<>();
+        for (Socket socket : all) {
+            if (socket.getInputStream().available() > 0) {
+                answered.add(socket);
+            }
+        }
+        return answered;
     }
 
     /** A body above 64 KiB is none of the small ones that are awaited. */

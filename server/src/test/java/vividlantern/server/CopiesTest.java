@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.server.folder.CopyFiles;
 import vividlantern.server.folder.DataFolder;
 import vividlantern.server.store.Restoring;

@@ -180,6 +180,24 @@ public class HttpContractTest extends ServerTest {
                 .isEqualTo(405);
     }
 
+    @DataProvider
+    public Object[][] shortRequests() {
+        return new Object[][] {
+            {SESSION + "/edits", "{\"edits\": []}", 200},
+            {"/api/live/low-water/commands", "{\"kind\": \"play\"}", 204},
+            {"/api/live/low-water/commands", "{\"kind\": \"stop\"}", 204},
+            {SESSION + "/snapshots", "{\"name\": \"Short\"}", 201},
+            {SESSION + "/cues/new", "{\"name\": \"Harp\"}", 200},
+        };
+    }
+
+    /** What has a natural default may be left out of a request. */
+    @Test(dataProvider = "shortRequests")
+    public void whatIsLeftOutIsAsItNaturallyIs(String path, String body, int status) {
+        HttpResponse<String> answer = post(path, "short", body);
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(status);
+    }
+
     @Test
     public void aListOfEditsIsMadeWholeOrNotAtAll() {
         JsonNode before = get(SESSION);

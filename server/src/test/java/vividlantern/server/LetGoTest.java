@@ -3,12 +3,17 @@ package vividlantern.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.util.List;
+import java.util.OptionalLong;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.PayloadApplicationEvent;
 import org.testng.annotations.Test;
+import vividlantern.rig.RigId;
+import vividlantern.rig.edit.StudioEdit.NameRig;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.RigDesk;
 import vividlantern.session.SessionId;
 
 /** Sessions that nobody looks at are let go, and those who are told of changes cannot undo them by failing. */
@@ -31,6 +36,21 @@ public class LetGoTest extends ServerTest {
         assertThat(desk.isOpen(LOW_WATER)).isFalse();
         assertThat(post(SESSION + "/undo", "anna", "").statusCode()).isEqualTo(200);
         assertThat(get(SESSION).get("main").get("level").asDouble()).isZero();
+    }
+
+    @Test
+    public void aRigThatNobodyNeedsIsLetGoAndReadAgain() {
+        RigDesk rigs = running().getBean(RigDesk.class);
+        Desk desk = running().getBean(Desk.class);
+        RigId id = rigs.create("A rig to be forgotten", empty -> empty).id();
+        rigs.change(id, "anna", List.of(new NameRig("Renamed")), OptionalLong.empty());
+        RigId used = desk.rigOf(LOW_WATER).id();
+        rigs.letGo(Duration.ofHours(1), desk::isNeeded);
+        assertThat(rigs.isOpen(id)).isTrue();
+        rigs.letGo(Duration.ZERO, desk::isNeeded);
+        assertThat(rigs.isOpen(id)).isFalse();
+        assertThat(rigs.isOpen(used)).isTrue();
+        assertThat(rigs.undo(id, "anna").name()).isEqualTo("A rig to be forgotten");
     }
 
     /** However often a session is let go while it is edited, each edit stands on the one before. */

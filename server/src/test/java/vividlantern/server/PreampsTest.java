@@ -138,6 +138,8 @@ public class PreampsTest extends ServerTest {
         assertThat(standing(live.happening(LOW_WATER).fronts(), "old-pilot-1").gainDb())
                 .isEqualTo(50);
         accept(JSON.readTree("[{\"kind\": \"set-input-phantom\", \"input\": \"cajon-rear\", \"phantom\": \"off\"}]"));
+        // answered once the stay's thread has done what came before
+        post("/api/live/low-water/commands", "anna", "{\"kind\": \"locate\", \"bar\": 1}");
         assertThat(live.happening(LOW_WATER).switching()).containsExactly(new PortId("skerry-2"));
         HttpResponse<String> remote = post(
                 "/api/live/low-water/commands",

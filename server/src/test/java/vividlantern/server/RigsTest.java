@@ -138,10 +138,10 @@ public class RigsTest extends ServerTest {
         JsonNode wiring = get("/api/rigs/saltworks/wiring");
         assertThat(wiring.get("pairs").findValuesAsString("panelName")).contains("Out 3, 4");
         JsonNode ends = get("/api/rigs/saltworks/ports/wall-1/far-ends?end=to");
-        assertThat(ends.get(0).get("label").asString()).isEqualTo("nothing");
+        assertThat(ends.get(0).get("label").asString()).isEqualTo("not tied");
         assertThat(ends.findValuesAsString("kind")).contains("untie-port", "tie-ports");
         assertThat(get("/api/rigs/saltworks/pairs/out-3-4/far-ends").findValuesAsString("label"))
-                .contains("nothing", "Buoy A");
+                .contains("not tied", "Buoy A");
         HttpResponse<String> odd =
                 send(HttpRequest.newBuilder(address("/api/rigs/saltworks/ports/wall-1/far-ends?end=up")));
         assertThat(odd.statusCode()).isEqualTo(422);

@@ -3,7 +3,7 @@ package vividlantern.sim;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Ids;
+import vividlantern.basics.Ids;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;

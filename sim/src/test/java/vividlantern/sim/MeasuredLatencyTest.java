@@ -8,6 +8,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.engine.ChangeOver;
+import vividlantern.engine.Heard;
 import vividlantern.engine.Probe;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.rig.LatencyProfile;
@@ -32,18 +33,29 @@ public final class MeasuredLatencyTest {
     }
 
     private static Loopback measure(StandInStudio studio, int rate, int buffer) {
-        Probe probe = new Probe(
-                Sweep.all(rate),
-                Take.RIG.engineOutput(OUT).orElseThrow(),
-                Take.channel(IN.value()),
-                Take.RIG.engineInputs().size(),
-                Sweep.spacing(rate));
+        return measure(studio, rate, buffer, IN, Sweep.spacing(rate));
+    }
+
+    /** @param firstFrames for how long every input is kept */
+    private static Loopback measure(StandInStudio studio, int rate, int buffer, PortId input, int firstFrames) {
+        float[] sent = Sweep.all(rate);
+        Probe probe = new Probe(sent, Take.RIG.engineOutput(OUT).orElseThrow());
+        float[] received = new float[sent.length];
+        float[][] first = new float[Take.RIG.engineInputs().size()][firstFrames];
+        int channel = Take.channel(input.value());
         studio.run(
-                (in, out, count, frame) -> probe.process(in, out, count),
+                (in, out, count, frame) -> {
+                    int at = (int) frame;
+                    System.arraycopy(in[channel], 0, received, at, Math.min(count, received.length - at));
+                    for (int each = 0; each < first.length && at < firstFrames; each++) {
+                        System.arraycopy(in[each], 0, first[each], at, Math.min(count, firstFrames - at));
+                    }
+                    return probe.process(out, count, frame);
+                },
                 (out, count, frame) -> {},
                 buffer,
                 AudioDevice.Pace.UNHURRIED);
-        return Loopback.of(probe, rate);
+        return Loopback.of(new Heard(received, first), rate);
     }
 
     private static StandInStudio quiet(int rate, int buffer) {
@@ -77,18 +89,7 @@ public final class MeasuredLatencyTest {
         PortId preamp = new PortId("harbour-in-8");
         ChangeOver.begin(Take.SESSION, Take.RIG, studio);
         studio.plugCable(OUT, preamp);
-        Probe probe = new Probe(
-                Sweep.all(48_000),
-                Take.RIG.engineOutput(OUT).orElseThrow(),
-                Take.channel(preamp.value()),
-                Take.RIG.engineInputs().size(),
-                1);
-        studio.run(
-                (in, out, count, frame) -> probe.process(in, out, count),
-                (out, count, frame) -> {},
-                128,
-                AudioDevice.Pace.UNHURRIED);
-        assertThat(Loopback.of(probe, 48_000).verdict()).isEqualTo(Loopback.Verdict.TOO_HOT);
+        assertThat(measure(studio, 48_000, 128, preamp, 1).verdict()).isEqualTo(Loopback.Verdict.TOO_HOT);
     }
 
     /** The cajón plays to what it hears; its take, moved by what the driver reports and what was measured, lies on the grid. */

@@ -3,11 +3,13 @@ package vividlantern.sim;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Map;
+import java.util.Optional;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.preamp.WantedPreamps;
 import vividlantern.rig.PortId;
+import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
@@ -67,6 +69,18 @@ public class WantedPreampsTest {
     public void aChangedGainReachesItsPreamp() {
         Session louder = new SetInputGain(new InputId("lead-voice"), 36).applyTo(Take.SESSION, Take.RIG);
         assertThat(set(louder).get(port("harbour-in-7")).gainDb()).isEqualTo(36);
+    }
+
+    @Test
+    public void whereNobodySaysAGainThePreampStandsAtItsLeast() {
+        Session unsaid = new SetInputGain(new InputId("lead-voice"), Optional.empty()).applyTo(Take.SESSION, Take.RIG);
+        assertThat(set(unsaid).get(port("harbour-in-7")).gainDb()).isZero();
+        assertThat(WantedPreamps.byHand(Take.SESSION, Take.RIG)).containsKey(port("old-pilot-1"));
+        Session byHand = unsaid;
+        for (Input input : Take.SESSION.inputs()) {
+            byHand = new SetInputGain(input.id(), Optional.empty()).applyTo(byHand, Take.RIG);
+        }
+        assertThat(WantedPreamps.byHand(byHand, Take.RIG).values()).allMatch(PreampSetting::phantom);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package vividlantern.mix.effects;
 
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * The limiter in front of an output pair that feeds headphones. No sample leaves it above its ceiling, nor does the signal
@@ -9,13 +10,20 @@ import java.util.Arrays;
  * <p>It looks 1 ms ahead: the gain each sample needs for itself and for the way to its neighbours ({@link TruePeak}) is held
  * over the look-ahead (a sliding minimum), let back exponentially but by no more than 60 dB a second, and averaged over the
  * same length. The average at the time a sample leaves holds only values that are at most what this sample needs, so the
- * ceiling is kept without a jump in gain. Both sides share one gain. Its delay of {@link #delayFrames} stays when it is off,
+ * ceiling is kept without a jump in gain. All wires share one gain. Its delay of {@link #delayFrames} stays when it is off,
  * so that switching it moves nothing in time.
  *
- * <p>Each side has a room of its delay and a block. The mix is summed straight in behind the delay, and what leaves is read
+ * <p>Each wire has a room of its delay and a block. The mix is summed straight in behind the delay, and what leaves is read
  * at the room's begin; at rest that is all there is to do.
  */
 public final class CeilingGuard implements Effect {
+
+    static final EffectKind<Settings> KIND = new EffectKind<>(
+            "ceiling guard",
+            Settings.class,
+            List.of(new EffectKind.Parameter("ceiling", "dBFS", -60, 0)),
+            (settings, sampleRate) -> delayFrames(sampleRate),
+            (place, settings) -> new CeilingGuard(place));
 
     private static final double RELEASE_SECONDS = 0.2;
     /** As everything that performers hear, it rises by no more; from further down it begins at -60 dB. */
@@ -29,8 +37,8 @@ public final class CeilingGuard implements Effect {
         public static final Settings OFF = new Settings(Float.POSITIVE_INFINITY);
 
         @Override
-        public Effect make(int sampleRate, int maxFrames) {
-            return new CeilingGuard(sampleRate, maxFrames);
+        public EffectKind<Settings> kind() {
+            return KIND;
         }
 
         @Override
@@ -46,9 +54,11 @@ public final class CeilingGuard implements Effect {
     private final double rise;
 
     private final float[][] rooms;
+    private final double[] gains;
     private final float[] between;
     private final float[] point;
-    private final float[][] high;
+    private final float[] high;
+    private final float[] highOfOne;
     private final double[] needed;
     private final long[] neededAt;
     private final double[] held;
@@ -69,15 +79,19 @@ public final class CeilingGuard implements Effect {
     private double last = 1;
     private double leastGain = 1;
 
-    CeilingGuard(int sampleRate, int maxFrames) {
+    CeilingGuard(EffectKind.Place place) {
+        int sampleRate = place.sampleRate();
+        int maxFrames = place.maxFrames();
         ahead = aheadFrames(sampleRate);
         delay = delayFrames(sampleRate);
         release = 1 - StrictMath.exp(-1 / (RELEASE_SECONDS * sampleRate));
         rise = StrictMath.pow(10, RISE_DB_A_SECOND / 20 / sampleRate);
-        rooms = new float[2][delay + maxFrames];
+        rooms = new float[place.wires()][delay + maxFrames];
+        gains = new double[maxFrames];
         between = new float[maxFrames + 1];
         point = new float[maxFrames + 1];
-        high = new float[2][maxFrames + TruePeak.LINGERS_FRAMES];
+        high = new float[maxFrames + TruePeak.LINGERS_FRAMES];
+        highOfOne = new float[high.length];
         needed = new double[ahead + 2];
         neededAt = new long[ahead + 2];
         held = new double[ahead + 1];
@@ -96,13 +110,8 @@ public final class CeilingGuard implements Effect {
     }
 
     @Override
-    public int latencyFrames() {
-        return delay;
-    }
-
-    @Override
-    public float[] inlet(int side) {
-        return rooms[side];
+    public float[] inlet(int wire) {
+        return rooms[wire];
     }
 
     @Override
@@ -123,7 +132,7 @@ public final class CeilingGuard implements Effect {
     }
 
     @Override
-    public void process(float[] left, float[] right, int outBegin, int at, int frames, long frame) {
+    public void process(float[][] out, int outBegin, int at, int frames, long frame) {
         boolean may = mayRise(at, frames);
         boolean still = restingFrames >= held.length && !may;
         if (!still) {
@@ -131,66 +140,88 @@ public final class CeilingGuard implements Effect {
             still = findPeaks(at, frames) <= aim && restingFrames >= held.length;
         }
         if (still) {
-            System.arraycopy(rooms[0], at, left, outBegin + at, frames);
-            System.arraycopy(rooms[1], at, right, outBegin + at, frames);
+            for (int wire = 0; wire < rooms.length; wire++) {
+                System.arraycopy(rooms[wire], at, out[wire], outBegin + at, frames);
+            }
             clock += frames;
             first = 0;
             waiting = 0;
             return;
         }
         for (int n = 0; n < frames; n++) {
-            double gain = nextGain(between[n] <= aim ? 1 : (double) aim / between[n]);
-            left[outBegin + at + n] = kept(rooms[0][at + n] * gain);
-            right[outBegin + at + n] = kept(rooms[1][at + n] * gain);
+            gains[n] = nextGain(between[n] <= aim ? 1 : (double) aim / between[n]);
+        }
+        for (int wire = 0; wire < rooms.length; wire++) {
+            hold(rooms[wire], at, out[wire], outBegin + at, frames);
+        }
+    }
+
+    private void hold(float[] room, int from, float[] to, int toAt, int frames) {
+        for (int n = 0; n < frames; n++) {
+            to[toAt + n] = kept(room[from + n] * gains[n]);
         }
     }
 
     /** Whether a sample that these frames are judged by is so large that the signal may rise above the ceiling near it. */
     private boolean mayRise(int at, int frames) {
-        boolean above = Samples.LOOPS.anyAbove(rooms[0], rooms[1], delay + at, frames, quiet);
+        boolean above = false;
+        for (int wire = 0; wire < rooms.length; wire += 2) {
+            float[] other = rooms[Math.min(wire + 1, rooms.length - 1)];
+            above |= Samples.LOOPS.anyAbove(rooms[wire], other, delay + at, frames, quiet);
+        }
         boolean may = above || quietFrames < TruePeak.TAPS + TruePeak.LINGERS_FRAMES;
         quietFrames = above ? 0 : quietFrames + frames;
         return may;
     }
 
     private void silenceWhatIsNotFinite(int at, int frames) {
-        Samples.silenceWhatIsNotFinite(rooms[0], delay + at, frames);
-        Samples.silenceWhatIsNotFinite(rooms[1], delay + at, frames);
+        for (float[] room : rooms) {
+            Samples.silenceWhatIsNotFinite(room, delay + at, frames);
+        }
     }
 
     /** What each frame must be judged by: itself, and the way from the sample before and to the sample after it. */
     private float findPeaks(int at, int frames) {
         Arrays.fill(between, 0, frames + 1, 0);
-        TruePeak.between(rooms[0], ahead + at - 1, between, point, frames + 1);
-        TruePeak.between(rooms[1], ahead + at - 1, between, point, frames + 1);
+        for (float[] room : rooms) {
+            TruePeak.between(room, ahead + at - 1, between, point, frames + 1);
+        }
         findHigh(at, frames);
+        for (int n = 0; n < frames; n++) {
+            between[n] = Math.max(between[n], between[n + 1]);
+        }
+        for (float[] room : rooms) {
+            raise(between, room, ahead + at, frames);
+        }
         float largest = 0;
         for (int n = 0; n < frames; n++) {
-            int here = ahead + at + n;
-            float sample = Math.max(Math.abs(rooms[0][here]), Math.abs(rooms[1][here]));
-            between[n] = Math.max(sample, Math.max(between[n], between[n + 1])) + TruePeak.UNSEEN * high[0][n];
+            between[n] += TruePeak.UNSEEN * high[n];
             largest = Math.max(largest, between[n]);
         }
         return largest;
     }
 
-    /** How much of either side is high at each frame or was shortly before, by maxima over 2, 4, 8 and then all of the frames. */
+    private static void raise(float[] peaks, float[] samples, int at, int frames) {
+        for (int n = 0; n < frames; n++) {
+            peaks[n] = Math.max(peaks[n], Math.abs(samples[at + n]));
+        }
+    }
+
+    /** How much of any wire is high at each frame or was shortly before, by maxima over 2, 4, 8 and then all of the frames. */
     private void findHigh(int at, int frames) {
         int lingers = TruePeak.LINGERS_FRAMES;
         int all = frames + lingers;
-        for (int side = 0; side < 2; side++) {
-            Arrays.fill(high[side], 0, all, 0);
-            TruePeak.high(rooms[side], ahead + at - lingers, high[side], all);
-        }
-        float[] most = high[0];
-        for (int n = 0; n < all; n++) {
-            most[n] = Math.max(Math.abs(most[n]), Math.abs(high[1][n]));
+        Arrays.fill(high, 0, all, 0);
+        for (float[] room : rooms) {
+            Arrays.fill(highOfOne, 0, all, 0);
+            TruePeak.high(room, ahead + at - lingers, highOfOne, all);
+            Samples.LOOPS.raiseToMagnitudes(highOfOne, high, all);
         }
         int wide = 1;
         for (; 2 * wide <= lingers + 1; wide *= 2) {
-            widen(most, wide, all);
+            widen(high, wide, all);
         }
-        widen(most, lingers + 1 - wide, all);
+        widen(high, lingers + 1 - wide, all);
     }
 
     private static void widen(float[] most, int by, int frames) {
@@ -201,8 +232,9 @@ public final class CeilingGuard implements Effect {
 
     @Override
     public void endBlock(int frames) {
-        System.arraycopy(rooms[0], frames, rooms[0], 0, delay);
-        System.arraycopy(rooms[1], frames, rooms[1], 0, delay);
+        for (float[] room : rooms) {
+            System.arraycopy(room, frames, room, 0, delay);
+        }
     }
 
     @Override

@@ -1,13 +1,19 @@
 package vividlantern.mix.effects;
 
+import vividlantern.session.Track;
+
 /**
- * A processor on a pair of wires. It lives as long as its place in the mix, from plan to plan, and takes all its memory when
- * it is made: {@link #process} and {@link #head} allocate nothing, wait for nothing and write no log.
+ * A processor on 1 to {@link #MOST_WIRES} wires. It lives as long as its place in the mix, from plan to plan, and takes all its
+ * memory when it is made: {@link #process} and {@link #head} allocate nothing, wait for nothing and write no log.
  *
- * <p>Its results do not depend on the size of the blocks: what moves is counted in frames, and coefficients change on a grid
+ * <p>What it decides by (a peak, a loudness) it takes from all its wires together, so that a picture in space stays where it is.
+ * Its results do not depend on the size of the blocks: what moves is counted in frames, and coefficients change on a grid
  * of {@link #GRID_FRAMES} absolute frames. A state that has become inaudible is set to zero, since denormal numbers are slow.
  */
 public interface Effect {
+
+    /** As many as the widest track has channels. */
+    int MOST_WIRES = Track.MAX_WIDTH;
 
     /** Coefficients change at frames that are a multiple of this. */
     int GRID_FRAMES = 32;
@@ -15,23 +21,33 @@ public interface Effect {
     /** A filter's state below this is nothing. */
     double NOTHING = 1e-20;
 
-    /** What an effect shall do; it makes the effect that can. */
+    /** What an effect shall do. */
     interface Settings {
 
-        /** @param maxFrames the longest block that will be processed */
-        Effect make(int sampleRate, int maxFrames);
+        /** The kind whose effects can do it. */
+        EffectKind<?> kind();
 
         /** The settings at which the effect lets everything through, to which it fades before it leaves. */
         Settings through();
+
+        /** An effect of its kind, not yet sent to these settings. */
+        default Effect make(EffectKind.Place place) {
+            return kind().make(place, this);
+        }
+
+        /** By how many frames it makes later what passes, whether it works or lets through. */
+        default int latencyFrames(int sampleRate) {
+            return kind().latencyFrames(this, sampleRate);
+        }
     }
 
-    /** By how many frames what leaves is later than what came in, whether it works or lets through. */
-    int latencyFrames();
+    /** Where the mixer writes what comes in at a wire, counted from 0, from {@link #inletBegin} on. */
+    float[] inlet(int wire);
 
-    /** Where the mixer writes what comes in at a side, 0 or 1, from {@link #inletBegin} on. */
-    float[] inlet(int side);
-
-    int inletBegin();
+    /** Where in its inlets a block begins; what waits there from blocks before stands in front. */
+    default int inletBegin() {
+        return 0;
+    }
 
     /** Goes on towards other settings of its own kind. */
     void head(Settings settings);
@@ -39,10 +55,11 @@ public interface Effect {
     /**
      * Works off frames of the block.
      *
+     * @param out a room for each of its wires
      * @param at the first frame, counted from the block's begin
      * @param frame the number of that frame since the device began
      */
-    void process(float[] left, float[] right, int outBegin, int at, int frames, long frame);
+    void process(float[][] out, int outBegin, int at, int frames, long frame);
 
     /** Makes room for the next block; nothing to be done where no samples wait in the inlet. */
     default void endBlock(int frames) {}

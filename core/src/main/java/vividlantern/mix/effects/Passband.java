@@ -1,5 +1,7 @@
 package vividlantern.mix.effects;
 
+import java.util.Arrays;
+import java.util.List;
 import vividlantern.session.Corner;
 
 /**
@@ -10,6 +12,13 @@ import vividlantern.session.Corner;
  * frequency glides by at most {@link #OCTAVES_A_STEP} a step of the grid; switching one on or off cross-fades over 10 ms.
  */
 public final class Passband implements Effect {
+
+    static final EffectKind<Settings> KIND = new EffectKind<>(
+            "high-pass and low-pass",
+            Settings.class,
+            List.of(corner("high-pass", Corner.Range.HIGH_PASS), corner("low-pass", Corner.Range.LOW_PASS)),
+            (settings, sampleRate) -> 0,
+            (place, settings) -> new Passband(place));
 
     private static final double FADE_SECONDS = 0.01;
     private static final double OCTAVES_A_STEP = 0.125;
@@ -22,8 +31,8 @@ public final class Passband implements Effect {
     public record Settings(Corner highPass, Corner lowPass) implements Effect.Settings {
 
         @Override
-        public Effect make(int sampleRate, int maxFrames) {
-            return new Passband(sampleRate, maxFrames);
+        public EffectKind<Settings> kind() {
+            return KIND;
         }
 
         @Override
@@ -54,13 +63,17 @@ public final class Passband implements Effect {
         return StrictMath.tan(Math.PI * hz / sampleRate);
     }
 
-    /** One filter on both sides. */
+    private static EffectKind.Parameter corner(String word, Corner.Range range) {
+        return new EffectKind.Parameter(word, "Hz", range.lowestHz(), range.highestHz());
+    }
+
+    /** One filter on all wires. */
     private static final class Filter {
         private final boolean high;
         private final int sampleRate;
         private final int fadeFrames;
-        private final double[] first = new double[2];
-        private final double[] second = new double[2];
+        private final double[] first;
+        private final double[] second;
         private boolean on;
         private double goalHz;
         private double hz;
@@ -69,9 +82,11 @@ public final class Passband implements Effect {
         private double a2;
         private double a3;
 
-        private Filter(boolean high, int sampleRate) {
+        private Filter(boolean high, EffectKind.Place place) {
             this.high = high;
-            this.sampleRate = sampleRate;
+            sampleRate = place.sampleRate();
+            first = new double[place.wires()];
+            second = new double[place.wires()];
             fadeFrames = (int) Math.round(FADE_SECONDS * sampleRate);
         }
 
@@ -81,8 +96,8 @@ public final class Passband implements Effect {
             if (isThrough()) {
                 hz = goalHz;
                 lay();
-                forget(0);
-                forget(1);
+                Arrays.fill(first, 0);
+                Arrays.fill(second, 0);
             }
         }
 
@@ -97,8 +112,9 @@ public final class Passband implements Effect {
 
         /** What is done where a step of the grid begins. */
         private void beginStep() {
-            settle(0);
-            settle(1);
+            for (int wire = 0; wire < first.length; wire++) {
+                settle(wire);
+            }
             if (hz != goalHz) {
                 double step = StrictMath.pow(2, OCTAVES_A_STEP);
                 hz = Math.max(hz / step, Math.min(hz * step, goalHz));
@@ -114,12 +130,14 @@ public final class Passband implements Effect {
         }
 
         /** Works off frames within one step of the grid, in place. */
-        private void process(float[] left, float[] right, int at, int frames) {
+        private void process(float[][] wires, int at, int frames) {
             for (int n = at; n < at + frames; n++) {
                 faded = Math.max(0, Math.min(fadeFrames, faded + (on ? 1 : -1)));
                 double wet = (double) faded / fadeFrames;
-                left[n] = mixed(left[n], pass(0, left[n]), wet);
-                right[n] = mixed(right[n], pass(1, right[n]), wet);
+                for (int wire = 0; wire < wires.length; wire++) {
+                    float dry = wires[wire][n];
+                    wires[wire][n] = mixed(dry, pass(wire, dry), wet);
+                }
             }
         }
 
@@ -127,26 +145,26 @@ public final class Passband implements Effect {
             return wet == 0 ? dry : wet == 1 ? (float) filtered : (float) (dry + wet * (filtered - dry));
         }
 
-        private double pass(int side, double in) {
-            double v3 = in - second[side];
-            double v1 = a1 * first[side] + a2 * v3;
-            double v2 = second[side] + a2 * first[side] + a3 * v3;
-            first[side] = 2 * v1 - first[side];
-            second[side] = 2 * v2 - second[side];
+        private double pass(int wire, double in) {
+            double v3 = in - second[wire];
+            double v1 = a1 * first[wire] + a2 * v3;
+            double v2 = second[wire] + a2 * first[wire] + a3 * v3;
+            first[wire] = 2 * v1 - first[wire];
+            second[wire] = 2 * v2 - second[wire];
             return high ? in - DAMPING * v1 - v2 : v2;
         }
 
-        private void settle(int side) {
-            boolean nothing = Math.abs(first[side]) < NOTHING && Math.abs(second[side]) < NOTHING;
-            boolean broken = !Double.isFinite(first[side]) || !Double.isFinite(second[side]);
+        private void settle(int wire) {
+            boolean nothing = Math.abs(first[wire]) < NOTHING && Math.abs(second[wire]) < NOTHING;
+            boolean broken = !Double.isFinite(first[wire]) || !Double.isFinite(second[wire]);
             if (nothing || broken) {
-                forget(side);
+                forget(wire);
             }
         }
 
-        private void forget(int side) {
-            first[side] = 0;
-            second[side] = 0;
+        private void forget(int wire) {
+            first[wire] = 0;
+            second[wire] = 0;
         }
     }
 
@@ -155,25 +173,15 @@ public final class Passband implements Effect {
     private final Filter lowPass;
     private volatile boolean through = true;
 
-    Passband(int sampleRate, int maxFrames) {
-        inlets = new float[2][maxFrames];
-        highPass = new Filter(true, sampleRate);
-        lowPass = new Filter(false, sampleRate);
+    Passband(EffectKind.Place place) {
+        inlets = new float[place.wires()][place.maxFrames()];
+        highPass = new Filter(true, place);
+        lowPass = new Filter(false, place);
     }
 
     @Override
-    public int latencyFrames() {
-        return 0;
-    }
-
-    @Override
-    public float[] inlet(int side) {
-        return inlets[side];
-    }
-
-    @Override
-    public int inletBegin() {
-        return 0;
+    public float[] inlet(int wire) {
+        return inlets[wire];
     }
 
     @Override
@@ -184,28 +192,29 @@ public final class Passband implements Effect {
     }
 
     @Override
-    public void process(float[] left, float[] right, int outBegin, int at, int frames, long frame) {
-        System.arraycopy(inlets[0], at, left, outBegin + at, frames);
-        System.arraycopy(inlets[1], at, right, outBegin + at, frames);
+    public void process(float[][] out, int outBegin, int at, int frames, long frame) {
+        for (int wire = 0; wire < inlets.length; wire++) {
+            System.arraycopy(inlets[wire], at, out[wire], outBegin + at, frames);
+        }
         int done = 0;
         while (done < frames) {
             int intoStep = (int) Math.floorMod(frame + done, (long) GRID_FRAMES);
             int span = Math.min(frames - done, GRID_FRAMES - intoStep);
-            pass(highPass, intoStep, left, right, outBegin + at + done, span);
-            pass(lowPass, intoStep, left, right, outBegin + at + done, span);
+            pass(highPass, intoStep, out, outBegin + at + done, span);
+            pass(lowPass, intoStep, out, outBegin + at + done, span);
             done += span;
         }
         through = highPass.rests() && lowPass.rests();
     }
 
-    private static void pass(Filter filter, int intoStep, float[] left, float[] right, int at, int frames) {
+    private static void pass(Filter filter, int intoStep, float[][] out, int at, int frames) {
         if (filter.rests()) {
             return;
         }
         if (intoStep == 0) {
             filter.beginStep();
         }
-        filter.process(left, right, at, frames);
+        filter.process(out, at, frames);
     }
 
     @Override

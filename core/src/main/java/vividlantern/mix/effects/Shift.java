@@ -1,10 +1,17 @@
 package vividlantern.mix.effects;
 
+import java.util.List;
+import vividlantern.session.Track;
+
 /** Lets a signal be later by so many frames; cross-fades over 10 ms when that changes. */
 public final class Shift implements Effect {
 
-    /** How late a signal can be made. */
-    public static final double MOST_SECONDS = 0.05;
+    static final EffectKind<Settings> KIND = new EffectKind<>(
+            "shift",
+            Settings.class,
+            List.of(new EffectKind.Parameter("later by", "ms", 0, 1000 * Track.MOST_SHIFT_SECONDS)),
+            (settings, sampleRate) -> settings.frames(),
+            Shift::new);
 
     private static final double FADE_SECONDS = 0.01;
 
@@ -12,8 +19,8 @@ public final class Shift implements Effect {
     public record Settings(int frames) implements Effect.Settings {
 
         @Override
-        public Effect make(int sampleRate, int maxFrames) {
-            return new Shift(this, sampleRate, maxFrames);
+        public EffectKind<Settings> kind() {
+            return KIND;
         }
 
         @Override
@@ -33,27 +40,17 @@ public final class Shift implements Effect {
     private boolean begun;
     private volatile boolean through;
 
-    Shift(Settings settings, int sampleRate, int maxFrames) {
-        int longest = (int) Math.ceil(MOST_SECONDS * sampleRate) + 1;
-        inlets = new float[2][maxFrames];
-        rings = new float[2][Integer.highestOneBit(longest) * 2];
-        fadeFrames = (int) Math.round(FADE_SECONDS * sampleRate);
+    Shift(EffectKind.Place place, Settings settings) {
+        int longest = (int) Math.ceil(Track.MOST_SHIFT_SECONDS * place.sampleRate()) + 1;
+        inlets = new float[place.wires()][place.maxFrames()];
+        rings = new float[place.wires()][Integer.highestOneBit(longest) * 2];
+        fadeFrames = (int) Math.round(FADE_SECONDS * place.sampleRate());
         goal = settings.frames();
     }
 
     @Override
-    public int latencyFrames() {
-        return goal;
-    }
-
-    @Override
-    public float[] inlet(int side) {
-        return inlets[side];
-    }
-
-    @Override
-    public int inletBegin() {
-        return 0;
+    public float[] inlet(int wire) {
+        return inlets[wire];
     }
 
     @Override
@@ -72,17 +69,19 @@ public final class Shift implements Effect {
     }
 
     @Override
-    public void process(float[] left, float[] right, int outBegin, int at, int frames, long frame) {
+    public void process(float[][] out, int outBegin, int at, int frames, long frame) {
         int mask = rings[0].length - 1;
         for (int n = 0; n < frames; n++) {
-            rings[0][writeAt] = inlets[0][at + n];
-            rings[1][writeAt] = inlets[1][at + n];
+            for (int wire = 0; wire < rings.length; wire++) {
+                rings[wire][writeAt] = inlets[wire][at + n];
+            }
             if (delay == next && delay != goal) {
                 next = goal;
                 faded = 0;
             }
-            left[outBegin + at + n] = read(rings[0], mask);
-            right[outBegin + at + n] = read(rings[1], mask);
+            for (int wire = 0; wire < rings.length; wire++) {
+                out[wire][outBegin + at + n] = read(rings[wire], mask);
+            }
             if (delay != next && ++faded == fadeFrames) {
                 delay = next;
             }

@@ -1,5 +1,6 @@
 package vividlantern.mix.effects;
 
+import java.util.List;
 import vividlantern.units.Noise;
 
 /**
@@ -33,22 +34,45 @@ public final class SignalMaker implements Effect {
     public sealed interface Settings extends Effect.Settings {
 
         @Override
-        default Effect make(int sampleRate, int maxFrames) {
-            return new SignalMaker(this, sampleRate, maxFrames);
-        }
-
-        @Override
         default Effect.Settings through() {
             return this;
         }
     }
 
-    public record Tone(double hertz) implements Settings {}
+    public record Tone(double hertz) implements Settings {
 
-    public record PinkNoise() implements Settings {}
+        static final EffectKind<Tone> KIND = kindOf("tone", Tone.class);
 
-    /** As many tones as a number, at each side. */
-    public record CountedTones(int left, int right) implements Settings {}
+        @Override
+        public EffectKind<Tone> kind() {
+            return KIND;
+        }
+    }
+
+    public record PinkNoise() implements Settings {
+
+        static final EffectKind<PinkNoise> KIND = kindOf("pink noise", PinkNoise.class);
+
+        @Override
+        public EffectKind<PinkNoise> kind() {
+            return KIND;
+        }
+    }
+
+    /** As many tones as a number, at the left, and at all other wires. */
+    public record CountedTones(int left, int right) implements Settings {
+
+        static final EffectKind<CountedTones> KIND = kindOf("counted tones", CountedTones.class);
+
+        @Override
+        public EffectKind<CountedTones> kind() {
+            return KIND;
+        }
+    }
+
+    private static <S extends Settings> EffectKind<S> kindOf(String word, Class<S> type) {
+        return new EffectKind<>(word, type, List.of(), (settings, sampleRate) -> 0, SignalMaker::new);
+    }
 
     private final Settings settings;
     private final int sampleRate;
@@ -56,10 +80,10 @@ public final class SignalMaker implements Effect {
     private final double[] state = new double[POLE.length];
     private double whiteBefore;
 
-    SignalMaker(Settings settings, int sampleRate, int maxFrames) {
+    private SignalMaker(EffectKind.Place place, Settings settings) {
         this.settings = settings;
-        this.sampleRate = sampleRate;
-        dropped = new float[maxFrames];
+        sampleRate = place.sampleRate();
+        dropped = new float[place.maxFrames()];
     }
 
     /** By how much the power of white noise changes on its way. */
@@ -75,18 +99,8 @@ public final class SignalMaker implements Effect {
     }
 
     @Override
-    public int latencyFrames() {
-        return 0;
-    }
-
-    @Override
-    public float[] inlet(int side) {
+    public float[] inlet(int wire) {
         return dropped;
-    }
-
-    @Override
-    public int inletBegin() {
-        return 0;
     }
 
     @Override
@@ -97,11 +111,16 @@ public final class SignalMaker implements Effect {
     }
 
     @Override
-    public void process(float[] left, float[] right, int outBegin, int at, int frames, long frame) {
-        int out = outBegin + at;
-        for (int n = 0; n < frames; n++) {
-            left[out + n] = (float) sample(frame + n, 0);
-            right[out + n] = settings instanceof CountedTones ? (float) sample(frame + n, 1) : left[out + n];
+    public void process(float[][] out, int outBegin, int at, int frames, long frame) {
+        int begin = outBegin + at;
+        for (int wire = 0; wire < out.length; wire++) {
+            boolean another = wire == 0 || wire == 1 && settings instanceof CountedTones;
+            for (int n = 0; another && n < frames; n++) {
+                out[wire][begin + n] = (float) sample(frame + n, wire);
+            }
+            if (!another) {
+                System.arraycopy(out[wire - 1], begin, out[wire], begin, frames);
+            }
         }
     }
 

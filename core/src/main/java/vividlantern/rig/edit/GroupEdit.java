@@ -2,9 +2,9 @@ package vividlantern.rig.edit;
 
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.GroupId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;

@@ -1,6 +1,6 @@
 package vividlantern.rig.edit;
 
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.Rig;

@@ -3,7 +3,7 @@ package vividlantern.rig.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.GroupId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;

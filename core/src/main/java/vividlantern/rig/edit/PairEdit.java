@@ -1,8 +1,8 @@
 package vividlantern.rig.edit;
 
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;

@@ -2,7 +2,7 @@ package vividlantern.rig.edit;
 
 import java.util.Optional;
 import java.util.Set;
-import vividlantern.history.Texts;
+import vividlantern.basics.Texts;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;

@@ -2,8 +2,8 @@ package vividlantern.rig.edit;
 
 import java.util.List;
 import java.util.OptionalLong;
+import vividlantern.basics.Refused;
 import vividlantern.history.History;
-import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;

@@ -1,7 +1,7 @@
 package vividlantern.rig.edit;
 
 import java.util.SortedMap;
-import vividlantern.history.Texts;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;

@@ -3,7 +3,7 @@ package vividlantern.rig.edit;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;

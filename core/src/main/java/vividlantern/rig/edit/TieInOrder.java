@@ -2,7 +2,7 @@ package vividlantern.rig.edit;
 
 import java.util.ArrayList;
 import java.util.List;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;

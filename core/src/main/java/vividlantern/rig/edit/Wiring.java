@@ -120,7 +120,7 @@ public final class Wiring {
         Optional<PortId> from = end == End.TO ? Optional.of(id) : there;
         List<FarEnd> offered = new ArrayList<>();
         offered.add(FarEnd.other(
-                "nothing",
+                "not tied",
                 there.isEmpty(),
                 there.isEmpty()
                         ? List.of()
@@ -183,7 +183,7 @@ public final class Wiring {
                 .toList();
     }
 
-    /** To what both outputs of a pair could go: nothing first, then two inputs side by side of what hangs on outputs. */
+    /** To what both outputs of a pair could go: nothing first, then two inputs side by side of what outputs feed. */
     public static List<FarEnd> farEndsOfPair(Rig rig, PairId id) {
         StereoPair pair = RigRules.pair(rig, id);
         List<FarEnd> offered = new ArrayList<>();
@@ -191,7 +191,7 @@ public final class Wiring {
                 .filter(port -> rig.tiedTo(port).isPresent())
                 .map(port -> (RigEdit) new UntiePort(port))
                 .toList();
-        offered.add(FarEnd.other("nothing", untie.isEmpty(), untie));
+        offered.add(FarEnd.other("not tied", untie.isEmpty(), untie));
         rig.devices().stream()
                 .filter(device -> HANG_ON_OUTPUTS.contains(device.kind()) && !device.retired())
                 .forEach(device -> offered.addAll(besides(rig, pair, device)));

@@ -2,8 +2,8 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.stream.Stream;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Acknowledgement;
 import vividlantern.session.Session;
@@ -58,5 +58,10 @@ public sealed interface AcknowledgementEdit extends Edit {
                             .map(each -> each.reason())
                             .orElse(key);
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Acknowledgement said, Session session, Rig rig) {
+        new Acknowledge(said.key(), said.reason()).applyTo(session, rig);
     }
 }

@@ -1,9 +1,9 @@
 package vividlantern.session.edit;
 
 import java.util.stream.Stream;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Backing;
 import vividlantern.session.Media;
@@ -58,7 +58,7 @@ public sealed interface BackingEdit extends Edit {
                     ? "bar " + backing.bar() + (backing.beat() == 1 ? "" : ", beat " + PlainNumber.of(backing.beat()))
                     : PlainNumber.of(backing.seconds()) + " s";
             return Rules.name(session, backing.track()) + ": plays "
-                    + backing.media().name() + " from " + where + (backing.loops() ? ", over and over" : "");
+                    + backing.media().name() + " from " + where + (backing.loops() ? ", looped" : "");
         }
     }
 
@@ -123,4 +123,10 @@ public sealed interface BackingEdit extends Edit {
     int FIRST_BEAT_TOO_MANY = 33;
     String PLACES = "A sound begins at a bar from 1 and a beat of it, or between " + PlainNumber.of(EARLIEST_SECONDS)
             + " s and four hours.";
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Backing backing, Session session, Rig rig) {
+        Ids.require(backing.track().value(), "backing");
+        new SetBacking(backing).applyTo(session, rig);
+    }
 }

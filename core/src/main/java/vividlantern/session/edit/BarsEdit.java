@@ -8,8 +8,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
 import java.util.stream.Stream;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
@@ -141,10 +142,8 @@ public sealed interface BarsEdit extends Edit {
             List<Marker> copied = new ArrayList<>();
             for (Marker marker : session.markers()) {
                 if (marker.bar() >= from && marker.bar() <= to) {
-                    String name = marker.name();
-                    for (int number = 2; !names.add(name.toLowerCase(Locale.ROOT)); number++) {
-                        name = marker.name() + " " + number;
-                    }
+                    String name = Texts.apart(marker.name(), each -> names.contains(each.toLowerCase(Locale.ROOT)));
+                    names.add(name.toLowerCase(Locale.ROOT));
                     String id = Ids.fresh(name, ids::contains);
                     ids.add(id);
                     copied.add(new Marker(new MarkerId(id), name, before + marker.bar() - from, marker.needsClick()));

@@ -2,9 +2,9 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.stream.Stream;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
@@ -18,7 +18,7 @@ public sealed interface BringEdit extends Edit {
     /** Writes a line, at the end if it is new: what, and 1 to 999 of it. */
     record WriteBringLine(BringLineId line, String what, int count) implements BringEdit {
 
-        private static final int MOST = 999;
+        public static final int MOST = 999;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
@@ -67,5 +67,11 @@ public sealed interface BringEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return "To bring: no " + Rules.known(session, line).what();
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(BringLine line, Session session, Rig rig) {
+        new WriteBringLine(line.id(), line.what(), line.count()).applyTo(session, rig);
+        Rules.position(line.position(), "bringing");
     }
 }

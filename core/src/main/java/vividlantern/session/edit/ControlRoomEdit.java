@@ -2,9 +2,9 @@ package vividlantern.session.edit;
 
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoom;
@@ -109,12 +109,12 @@ public sealed interface ControlRoomEdit extends Edit {
     /** Sets by how much dim lowers the speakers: 3 to 60 dB, in steps of 1. */
     record SetDim(double db) implements ControlRoomEdit {
 
-        private static final double LEAST = 3;
-        private static final double MOST = 60;
+        public static final double LEAST_DB = 3;
+        public static final double MOST_DB = 60;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            if (!(db >= LEAST && db <= MOST)) {
+            if (!(db >= LEAST_DB && db <= MOST_DB)) {
                 throw new Refused("Dim lowers the speakers by 3 to 60 dB; " + db + " is not.", "db");
             }
             return with(session, session.inControlRoom().dimmingBy(Math.rint(db)));
@@ -234,6 +234,24 @@ public sealed interface ControlRoomEdit extends Edit {
         @Override
         public String summary(Session session, Rig rig) {
             return "Control room: remove source " + ControlRoomEdit.name(session, source);
+        }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(ControlRoom room, Session session, Rig rig) {
+        new SetDim(room.dimDb()).applyTo(session, rig);
+        for (SpeakerSet which : SpeakerSet.values()) {
+            new SetSpeakerLevel(which, room.speakers(which).level()).applyTo(session, rig);
+            new SetSpeakerMark(which, room.speakers(which).mark()).applyTo(session, rig);
+            new SetSpeakerRoom(which, room.speakers(which).room()).applyTo(session, rig);
+        }
+        room.listenMic().ifPresent(mic -> Rules.fader(mic.level(), "The listen mic's level"));
+        Rules.requireDifferent(room.sources(), ControlRoomSource::id, "of the sources have the same id");
+        for (ControlRoomSource source : room.sources()) {
+            Ids.require(source.id().value(), "sources");
+            Texts.name(source.name(), "A source", "controlRoom");
+            Rules.fader(source.level(), "A source's level");
+            Rules.sourceWidth(source);
         }
     }
 }

@@ -2,14 +2,15 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Ids;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.PerformerId;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.units.Decibels;
 
@@ -162,12 +163,9 @@ public sealed interface CueEdit extends Edit {
     /** Switches a cue's high-pass and sets its corner, in whole Hz from 20 to 1000. */
     record SetCueHighPass(CueId cue, boolean on, double hz) implements OfOne {
 
-        private static final int LOWEST_HZ = 20;
-        private static final int HIGHEST_HZ = 1000;
-
         @Override
         public Cue of(Cue was) {
-            Corner corner = Rules.corner("A high-pass", on, hz, LOWEST_HZ, HIGHEST_HZ);
+            Corner corner = Rules.corner("A high-pass", on, hz, Corner.Range.HIGH_PASS);
             return was.withHighPass(corner);
         }
 
@@ -180,12 +178,9 @@ public sealed interface CueEdit extends Edit {
     /** Switches a cue's low-pass and sets its corner, in whole Hz from 1000 to 20 000. */
     record SetCueLowPass(CueId cue, boolean on, double hz) implements OfOne {
 
-        private static final int LOWEST_HZ = 1000;
-        private static final int HIGHEST_HZ = 20_000;
-
         @Override
         public Cue of(Cue was) {
-            Corner corner = Rules.corner("A low-pass", on, hz, LOWEST_HZ, HIGHEST_HZ);
+            Corner corner = Rules.corner("A low-pass", on, hz, Corner.Range.LOW_PASS);
             return was.withLowPass(corner);
         }
 
@@ -193,5 +188,22 @@ public sealed interface CueEdit extends Edit {
         public String words() {
             return "low-pass " + (on ? Math.round(hz) + " Hz" : "off");
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Cue cue, Session session, Rig rig) {
+        CueId id = cue.id();
+        Ids.require(id.value(), "cues");
+        Rules.position(cue.position(), "cues");
+        for (Edit edit : List.of(
+                new RenameCue(id, cue.name()),
+                new SetCueLevel(id, cue.level()),
+                new SetCueHighPass(id, cue.highPass().on(), cue.highPass().hz()),
+                new SetCueLowPass(id, cue.lowPass().on(), cue.lowPass().hz()),
+                new SetCueListeners(id, cue.listeners()))) {
+            edit.applyTo(session, rig);
+        }
+        Rules.requireDifferent(cue.listeners(), each -> each, "listeners of " + cue.name() + " are the same performer");
+        Rules.requireDifferent(cue.sends(), Send::trackId, "sends of cue " + cue.name() + " are of one track");
     }
 }

@@ -1,7 +1,7 @@
 package vividlantern.session.edit;
 
 import java.util.stream.Stream;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
@@ -65,5 +65,12 @@ public sealed interface DirectEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return Rules.name(session, input) + ": direct in " + Rules.name(session, cue) + ", pan " + pan;
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(DirectLevel direct, Session session, Rig rig) {
+        Rules.known(session, direct.cue());
+        Rules.known(session, direct.input());
+        Rules.fader(direct.level(), "A direct level");
     }
 }

@@ -2,37 +2,26 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
+import vividlantern.basics.Refused;
 import vividlantern.history.History;
-import vividlantern.history.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
 import vividlantern.session.Session;
 
 /**
  * A change that somebody makes to a session. Applying it is pure: it gives a new session or refuses with the reason, as
  * a {@link Refused}. Its validation and its words live in it and nowhere else.
- * Edits stand together by what they change; in JSON each has its own name as its kind.
+ * Edits stand together by what they change ({@link PartEdits}); in JSON each has its own name as its kind.
  */
-public sealed interface Edit
-        permits SessionEdit,
-                PerformerEdit,
-                InputEdit,
-                TrackEdit,
-                ViewEdit,
-                TrackGroupEdit,
-                BringEdit,
-                CueEdit,
-                SendEdit,
-                SongEdit,
-                TempoEdit,
-                BarsEdit,
-                DirectEdit,
-                MonitoringEdit,
-                ControlRoomEdit,
-                BackingEdit,
-                MarkerEdit,
-                AcknowledgementEdit {
+public interface Edit {
+
+    /** All families of edits, each a sealed interface of records. */
+    static Stream<Class<? extends Edit>> families() {
+        return PartEdits.allFamilies();
+    }
 
     /** The session with this change made; the revision stays. */
     Session applyTo(Session session, Rig rig);
@@ -64,8 +53,24 @@ public sealed interface Edit
                 throw refused.within("edits/" + at);
             }
         }
-        Sizes.require(session, changed);
+        requireRoom(session, changed);
         return changed;
+    }
+
+    /**
+     * Refuses what makes a session grow beyond what it holds at most. One that holds more already can still be changed, but does
+     * not grow.
+     */
+    static void requireRoom(Session before, Session after) {
+        for (PartKind kind : PartKind.values()) {
+            int count = kind.count(after);
+            if (count > kind.most() && count > kind.count(before)) {
+                throw new Refused(
+                        "A session holds at most " + kind.most() + " " + kind.plural() + "; these would be " + count
+                                + ".",
+                        "");
+            }
+        }
     }
 
     /** What a list of edits does: the first one's words, and how many more there are. */

@@ -145,11 +145,9 @@ public final class Grouped {
         List<TrackId> moving = Stream.concat(Stream.of(track), others.stream().map(Track::id))
                 .filter(id -> !level.apply(id).isOff())
                 .toList();
-        double by = wanted.toFaderStep().value() - before.value();
-        for (TrackId id : moving) {
-            double at = level.apply(id).value();
-            by = Math.max(Decibels.FADER_MIN - at, Math.min(Decibels.FADER_MAX - at, by));
-        }
+        double by = Raised.asFarAsAllGo(
+                wanted.toFaderStep().value() - before.value(),
+                moving.stream().map(level).toList());
         for (TrackId id : moving) {
             all.add(setting.to(id, Decibels.of(level.apply(id).value() + by)));
         }

@@ -5,9 +5,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.Port;
@@ -193,18 +193,34 @@ public sealed interface InputEdit extends Edit {
         }
     }
 
-    /** Says which mic or DI box stands there. */
-    record SetInputMic(InputId input, String mic) implements OfOne {
+    /**
+     * Says which mic or DI box stands there. One that has the name of a mic of the locker is that; what its words say is a ribbon
+     * never gets +48 V from now on.
+     */
+    record SetInputMic(InputId input, String mic) implements InputEdit {
 
         @Override
-        public Input of(Input was) {
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, input);
             String named = Texts.optional(mic, "mic");
-            return was.through(named);
+            Optional<Mic> ofTheLocker =
+                    rig.mics().stream().filter(each -> each.isCalled(named)).findFirst();
+            return ofTheLocker
+                    .map(each -> new ChooseMic(input, each.id()).applyTo(session, rig))
+                    .orElseGet(() -> session.change(
+                            input,
+                            each -> rig.isHarmedByPhantom(named)
+                                    ? each.through(named).powered(PhantomWish.NEVER)
+                                    : each.through(named)));
         }
 
         @Override
-        public String words() {
-            return "mic " + mic;
+        public String summary(Session session, Rig rig) {
+            boolean forbids = rig.isHarmedByPhantom(mic)
+                    && session.find(input)
+                            .filter(each -> each.phantom() != PhantomWish.NEVER)
+                            .isPresent();
+            return Rules.name(session, input) + ": mic " + mic + (forbids ? ", never +48 V" : "");
         }
     }
 
@@ -369,19 +385,23 @@ public sealed interface InputEdit extends Edit {
     }
 
     /** Sets the preamp gain that is wanted, in dB from 0 to 80. */
-    record SetInputGain(InputId input, double gainDb) implements OfOne {
+    record SetInputGain(InputId input, Optional<Double> gainDb) implements OfOne {
+
+        public SetInputGain(InputId input, double gainDb) {
+            this(input, Optional.of(gainDb));
+        }
 
         @Override
         public Input of(Input was) {
-            if (!(gainDb >= 0 && gainDb <= 80)) {
-                throw new Refused("A preamp gain lies between 0 and 80 dB; " + gainDb + " does not.", "gainDb");
-            }
+            gainDb.filter(gain -> !(gain >= 0 && gain <= 80)).ifPresent(gain -> {
+                throw new Refused("A preamp gain lies between 0 and 80 dB; " + gain + " does not.", "gainDb");
+            });
             return was.amplified(gainDb);
         }
 
         @Override
         public String words() {
-            return "gain " + Decibels.of(gainDb);
+            return "gain " + gainDb.map(gain -> Decibels.of(gain).toString()).orElse("not set");
         }
     }
 
@@ -440,5 +460,33 @@ public sealed interface InputEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return Rules.name(session, input) + (cut ? " cut" : " let back");
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Input input, Session session, Rig rig) {
+        InputId id = input.id();
+        Ids.require(id.value(), "inputs");
+        for (Edit edit : List.of(
+                new SetInputSource(id, input.source()),
+                new SetInputMic(id, input.mic()),
+                new SetInputStand(id, input.stand()),
+                new SetInputCable(id, input.cableMetres()),
+                new SetInputPlace(id, input.place()),
+                new SetInputNotes(id, input.notes()),
+                new SetInputLevel(id, input.level()),
+                new SetInputGain(id, input.gainDb()),
+                new SetInputPerformer(id, input.performer()))) {
+            edit.applyTo(session, rig);
+        }
+        if (input.number() < 1 || input.number() > Input.HIGHEST_NUMBER) {
+            throw new Refused("Inputs are numbered from 1 to " + Input.HIGHEST_NUMBER + ".", "inputs");
+        }
+        if (input.width() < 1
+                || input.width() > Input.MAX_WIDTH
+                || input.ports().size() > input.width()) {
+            throw new Refused("\"" + input.source() + "\" has 1 to 8 channels and at most a port for each.", "inputs");
+        }
+        PatchInput.requireDifferent(input.ports());
+        Rules.requireDifferent(session.inputs(), Input::number, input, "inputs have the same number");
     }
 }

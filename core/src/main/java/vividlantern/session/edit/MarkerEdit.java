@@ -1,10 +1,11 @@
 package vividlantern.session.edit;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
@@ -97,5 +98,15 @@ public sealed interface MarkerEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return "Marker: removed";
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Marker marker, Session session, Rig rig) {
+        Ids.require(marker.id().value(), "markers");
+        Texts.name(marker.name(), "A marker", "markers");
+        SetMarker.requireBar(marker.bar());
+        Rules.requireDifferent(session.markers(), Marker::bar, marker, "markers begin at the same bar");
+        Rules.requireDifferent(
+                session.markers(), each -> each.name().toLowerCase(Locale.ROOT), marker, "markers have the same name");
     }
 }

@@ -1,7 +1,7 @@
 package vividlantern.session.edit;
 
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Monitoring;
 import vividlantern.session.Session;
@@ -13,12 +13,12 @@ public sealed interface MonitoringEdit extends Edit {
     /** Says how late a kind of source may be heard by who plays it: 0.5 to 100 ms, in steps of 0.1. */
     record SetTolerance(SourceKind source, double ms) implements MonitoringEdit {
 
-        private static final double LEAST = 0.5;
-        private static final double MOST = 100;
+        public static final double LEAST_MS = 0.5;
+        public static final double MOST_MS = 100;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            if (!(ms >= LEAST && ms <= MOST)) {
+            if (!(ms >= LEAST_MS && ms <= MOST_MS)) {
                 throw new Refused("A tolerance lies between 0.5 and 100 ms; " + ms + " does not.", "ms");
             }
             return session.withMonitoring(Optional.of(session.monitored().tolerating(source, inSteps())));
@@ -49,5 +49,14 @@ public sealed interface MonitoringEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return "Session: buffer " + (purpose == Monitoring.Purpose.RECORD ? "to record" : "to mix");
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Monitoring monitoring, Session session, Rig rig) {
+        monitoring.tolerances().forEach(each -> new SetTolerance(each.kind(), each.ms()).applyTo(session, rig));
+        Rules.requireDifferent(
+                monitoring.tolerances(), Monitoring.Tolerance::kind, "tolerances are of one kind of source");
+        Rules.buffer(monitoring.recordBuffer(), "monitoring");
+        Rules.buffer(monitoring.mixBuffer(), "monitoring");
     }
 }

@@ -1,9 +1,10 @@
 package vividlantern.session.edit;
 
+import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
@@ -27,7 +28,8 @@ public sealed interface PerformerEdit extends Edit {
                             .max()
                             .orElse(0)
                     + 1;
-            return session.plus(Performer.of(performer, position, named, Texts.optional(place, "place")));
+            return session.plus(Performer.of(performer, position, named, Texts.optional(place, "place"))
+                    .called(named, Performer.badgeFor(named, session.performers())));
         }
 
         @Override
@@ -41,9 +43,12 @@ public sealed interface PerformerEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.known(session, performer);
+            Performer was = Rules.known(session, performer);
             String named = Texts.name(name, "A performer", "name");
-            return session.change(performer, each -> each.named(named));
+            List<Performer> others = session.performers().stream()
+                    .filter(each -> !each.equals(was))
+                    .toList();
+            return session.change(performer, each -> each.called(named, Performer.badgeFor(named, others)));
         }
 
         @Override
@@ -68,15 +73,32 @@ public sealed interface PerformerEdit extends Edit {
         }
     }
 
-    /** Says how far a performer's ears are from the speaker that plays their cue, up to 30 m; 0 with headphones. */
-    record SetEarDistance(PerformerId performer, double metres) implements PerformerEdit {
-
-        private static final double MOST = 30;
+    /** Says where a performer stands or sits: a room, a corner of it; "" if nobody knows yet. */
+    record SetPerformerPlace(PerformerId performer, String place) implements PerformerEdit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             Rules.known(session, performer);
-            if (!(metres >= 0 && metres <= MOST)) {
+            String where = Texts.optional(place, "place");
+            return session.change(performer, each -> each.at(where));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Performer: " + Rules.name(session, performer)
+                    + (place.isBlank() ? " has no place" : "'s place is " + place);
+        }
+    }
+
+    /** Says how far a performer's ears are from the speaker that plays their cue, up to 30 m; 0 with headphones. */
+    record SetEarDistance(PerformerId performer, double metres) implements PerformerEdit {
+
+        public static final double MOST_METRES = 30;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, performer);
+            if (!(metres >= 0 && metres <= MOST_METRES)) {
                 throw new Refused("Ears are up to 30 m from their speaker; " + metres + " is not.", "metres");
             }
             return session.change(performer, each -> each.away(metres));
@@ -113,6 +135,20 @@ public sealed interface PerformerEdit extends Edit {
         @Override
         public String summary(Session session, Rig rig) {
             return "Performer: " + Rules.name(session, performer) + " removed";
+        }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Performer performer, Session session, Rig rig) {
+        Ids.require(performer.id().value(), "performers");
+        new RenamePerformer(performer.id(), performer.name()).applyTo(session, rig);
+        new SetEarDistance(performer.id(), performer.metres()).applyTo(session, rig);
+        Texts.optional(performer.place(), "performers");
+        Rules.position(performer.position(), "performers");
+        if (performer.badge().length() > Performer.LONGEST_BADGE) {
+            throw new Refused(
+                    "The badge of " + performer.name() + " is longer than " + Performer.LONGEST_BADGE + " letters.",
+                    "performers");
         }
     }
 }

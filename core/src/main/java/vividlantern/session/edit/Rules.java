@@ -3,10 +3,12 @@ package vividlantern.session.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import java.util.function.Function;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Device;
+import vividlantern.rig.Driver;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
@@ -35,12 +37,13 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
-import vividlantern.session.TrackView;
-import vividlantern.session.TrackViewId;
 import vividlantern.units.Decibels;
+import vividlantern.units.PlainNumber;
 
 /** What every edit asks of its fields, and how parts are called when it speaks of them. */
 final class Rules {
+
+    private static final double FURTHEST = 1e9;
 
     private Rules() {}
 
@@ -58,13 +61,6 @@ final class Rules {
 
     static Cue known(Session session, CueId id) {
         return session.find(id).orElseThrow(() -> unknown("cue", id));
-    }
-
-    static TrackView known(Session session, TrackViewId id) {
-        return session.views().stream()
-                .filter(view -> view.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> unknown("view", id));
     }
 
     static TrackGroup known(Session session, TrackGroupId id) {
@@ -131,18 +127,19 @@ final class Rules {
         return level.toFaderStep();
     }
 
-    static Corner corner(String what, boolean on, double hz, int lowestHz, int highestHz) {
-        if (!(hz >= lowestHz && hz <= highestHz)) {
+    static Corner corner(String what, boolean on, double hz, Corner.Range range) {
+        if (!(hz >= range.lowestHz() && hz <= range.highestHz())) {
             throw new Refused(
-                    what + " has its corner between " + lowestHz + " and " + highestHz + " Hz; " + hz + " is not.",
+                    what + " has its corner between " + range.lowestHz() + " and " + range.highestHz() + " Hz; " + hz
+                            + " is not.",
                     "hz");
         }
         return new Corner(on, Math.rint(hz));
     }
 
     static void freeNumber(Session session, int number) {
-        if (number < 1 || number > Sizes.INPUTS) {
-            throw new Refused("Inputs are numbered from 1 to " + Sizes.INPUTS + ".", "number");
+        if (number < 1 || number > Input.HIGHEST_NUMBER) {
+            throw new Refused("Inputs are numbered from 1 to " + Input.HIGHEST_NUMBER + ".", "number");
         }
         session.inputs().stream()
                 .filter(input -> input.number() == number)
@@ -360,6 +357,40 @@ final class Rules {
                     "A sound has a rate of " + Media.LOWEST_RATE / 1000 + " to " + Media.HIGHEST_RATE / 1000
                             + " kHz and at least one frame.",
                     "media");
+        }
+    }
+
+    static void position(double position, String field) {
+        within(position, -FURTHEST, FURTHEST, "A place in a list", field);
+    }
+
+    static void buffer(int frames, String field) {
+        within(frames, Driver.LEAST_BUFFER, Driver.MOST_BUFFER, "A buffer in frames", field);
+    }
+
+    static void within(double value, double least, double most, String what, String field) {
+        if (!(value >= least && value <= most)) {
+            throw new Refused(
+                    what + " lies between " + PlainNumber.of(least) + " and " + PlainNumber.of(most) + "; "
+                            + PlainNumber.of(value) + " does not.",
+                    field);
+        }
+    }
+
+    /** Refuses two with the same of something. */
+    static <T> void requireDifferent(List<T> all, Function<T, ?> what, String fault) {
+        if (all.stream().map(what).distinct().count() < all.size()) {
+            throw new Refused("Two " + fault + ".", "");
+        }
+    }
+
+    /** Refuses another one that has the same of something as a given one. */
+    static <T> void requireDifferent(List<T> all, Function<T, ?> what, T one, String fault) {
+        if (all.stream()
+                        .filter(each -> what.apply(each).equals(what.apply(one)))
+                        .count()
+                > 1) {
+            throw new Refused("Two " + fault + ".", "");
         }
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
@@ -135,5 +136,11 @@ public sealed interface SendEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return Rules.name(session, track) + ": " + "send to " + Rules.name(session, cue) + " taken " + tap;
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Send send, Session session, Rig rig) {
+        Rules.known(session, send.trackId());
+        Rules.fader(send.level(), "A send");
     }
 }

@@ -1,9 +1,12 @@
 package vividlantern.session.edit;
 
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
+import vividlantern.rig.Driver;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.MainMix;
@@ -13,6 +16,8 @@ import vividlantern.units.Decibels;
 
 /** Changes of what a session is as a whole: its name, what it runs at, the main mix. */
 public sealed interface SessionEdit extends Edit {
+
+    List<Integer> BIT_DEPTHS = List.of(16, 24, 32);
 
     /** Names the session and its song. */
     record SetSessionNames(String name, String song) implements SessionEdit {
@@ -133,5 +138,19 @@ public sealed interface SessionEdit extends Edit {
             return "Main: leaves by "
                     + output.map(pair -> Rules.name(rig, pair)).orElse("no pair");
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(Settings settings, Session session, Rig rig) {
+        Texts.name(settings.name(), "A session", "name");
+        Texts.optional(settings.song(), "song");
+        Ids.require(settings.rigId().value(), "rigId");
+        Rules.within(
+                settings.sampleRate(), Driver.LOWEST_RATE, Driver.HIGHEST_RATE, "A sample rate in Hz", "sampleRate");
+        Rules.buffer(settings.bufferFrames(), "bufferFrames");
+        if (!BIT_DEPTHS.contains(settings.bitDepth())) {
+            throw new Refused("A bit depth is 16, 24 or 32; " + settings.bitDepth() + " is not.", "bitDepth");
+        }
+        Rules.fader(settings.main().level(), "The main level");
     }
 }

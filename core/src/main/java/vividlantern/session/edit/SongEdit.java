@@ -5,17 +5,20 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Media;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongEntry;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 import vividlantern.session.VoiceId;
 import vividlantern.units.PlainNumber;
 
@@ -30,8 +33,10 @@ public sealed interface SongEdit extends Edit {
 
         private static final int HIGHEST_ACCENT_DB = 12;
         private static final int MOST_STEPS = 384;
-        private static final int SHORTEST_DECAY_MS = 1;
-        private static final int LONGEST_DECAY_MS = 200;
+        public static final int LOWEST_PITCH_HZ = 100;
+        public static final int HIGHEST_PITCH_HZ = 8000;
+        public static final int SHORTEST_DECAY_MS = 1;
+        public static final int LONGEST_DECAY_MS = 200;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
@@ -79,7 +84,10 @@ public sealed interface SongEdit extends Edit {
                     || !voice.accentPitchHz().map(SetClick::isPitch).orElse(true)
                     || voice.stepsPerBeat() < 1
                     || voice.stepsPerBeat() > 12) {
-                throw new Refused("A click voice has a pitch of 100 to 8000 Hz and 1 to 12 steps a beat.", "click");
+                throw new Refused(
+                        "A click voice has a pitch of " + LOWEST_PITCH_HZ + " to " + HIGHEST_PITCH_HZ
+                                + " Hz and 1 to 12 steps a beat.",
+                        "click");
             }
             if (voice.decayMs()
                     .filter(ms -> !(ms >= SHORTEST_DECAY_MS && ms <= LONGEST_DECAY_MS))
@@ -99,7 +107,7 @@ public sealed interface SongEdit extends Edit {
         }
 
         private static boolean isPitch(double hz) {
-            return hz >= 100 && hz <= 8000;
+            return hz >= LOWEST_PITCH_HZ && hz <= HIGHEST_PITCH_HZ;
         }
 
         private static void isShort(ClickPattern.Voice voice, Media own) {
@@ -163,6 +171,56 @@ public sealed interface SongEdit extends Edit {
         }
     }
 
+    /** Adds a low voice to the click, and a track for it that is in no cue yet. */
+    record AddVoice() implements SongEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Session louder = new SetClick(session.click().withLowVoice()).applyTo(session, rig);
+            ClickPattern.Voice voice = last(louder.click());
+            TrackId track = new TrackId(Parts.freshId(session, PartKind.TRACK, voice.name()));
+            return new TrackEdit.AddClick(track, voice.name(), voice.id()).applyTo(louder, rig);
+        }
+
+        private static ClickPattern.Voice last(ClickPattern click) {
+            return click.voices().get(click.voices().size() - 1);
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Click: " + last(session.click().withLowVoice()).name() + " added";
+        }
+    }
+
+    /** Removes a voice of the click with the tracks that carry it. */
+    record RemoveVoice(VoiceId voice) implements SongEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            named(session);
+            Session without = session;
+            for (Track track : session.tracks()) {
+                if (track.voice().equals(Optional.of(voice))) {
+                    without = new TrackEdit.RemoveTrack(track.id()).applyTo(without, rig);
+                }
+            }
+            return new SetClick(without.click().without(voice)).applyTo(without, rig);
+        }
+
+        private String named(Session session) {
+            return session.click().voices().stream()
+                    .filter(each -> each.id().equals(voice))
+                    .findFirst()
+                    .orElseThrow(() -> new Refused("The click has no voice '" + voice + "'.", "voice"))
+                    .name();
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Click: " + named(session) + " removed";
+        }
+    }
+
     /** Sets tempos, in steps of 0.01 beats a minute, and time signatures. */
     record SetTempoMap(TempoMap tempoMap) implements SongEdit {
 
@@ -220,5 +278,16 @@ public sealed interface SongEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return "Song: moved in the song list";
         }
+    }
+
+    /** Refuses a click that no edit would have let in. */
+    static void check(ClickPattern click, Session session, Rig rig) {
+        new SetClick(click).applyTo(session, rig);
+    }
+
+    /** Refuses an entry of the song list that no edit would have let in. */
+    static void checkEntry(SongEntry entry, Session session, Rig rig) {
+        new PlaceSong(entry.production(), entry.place()).applyTo(session, rig);
+        new DescribeSong(entry.key(), entry.notes()).applyTo(session, rig);
     }
 }

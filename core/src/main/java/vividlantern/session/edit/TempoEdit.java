@@ -1,7 +1,7 @@
 package vividlantern.session.edit;
 
 import java.util.Optional;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
@@ -189,5 +189,10 @@ public sealed interface TempoEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return "Time signature: no change at bar " + bar;
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(TempoMap map, Session session, Rig rig) {
+        new SongEdit.SetTempoMap(map).applyTo(session, rig);
     }
 }

@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
@@ -127,7 +127,7 @@ public sealed interface TrackEdit extends Edit {
         public Session applyTo(Session session, Rig rig) {
             Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             Track wide = Rules.known(session, from);
-            if (wide.width() < 3 || wide.role() == Track.Role.SPLIT || wide.isPlayed()) {
+            if (!wide.isWide()) {
                 throw new Refused(wide.name() + " is not a wide track; there is nothing to split.", "from");
             }
             if (width < 1 || width > 2 || channel < 0 || channel + width > wide.width()) {
@@ -165,9 +165,7 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            boolean lastClick = Rules.known(session, track).isClick()
-                    && session.tracks().stream().filter(Track::isClick).count() == 1;
-            if (lastClick) {
+            if (!session.canBeWithout(Rules.known(session, track))) {
                 throw new Refused("The click's last track stays; turn its sends off instead.", "track");
             }
             List<TrackId> gone = session.tracks().stream()
@@ -325,12 +323,10 @@ public sealed interface TrackEdit extends Edit {
      */
     record SetShift(TrackId track, int frames) implements TrackEdit {
 
-        private static final double MOST_SECONDS = 0.05;
-
         @Override
         public Session applyTo(Session session, Rig rig) {
             Track shifted = Rules.known(session, track);
-            int most = (int) Math.floor(MOST_SECONDS * session.sampleRate());
+            int most = (int) Math.floor(Track.MOST_SHIFT_SECONDS * session.sampleRate());
             if (shifted.isPlayed()) {
                 throw new Refused(
                         shifted.name() + " is where the song has it; it is not shifted. Move it there.", "track");

@@ -3,9 +3,9 @@ package vividlantern.session.edit;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.TrackGroup;
@@ -58,6 +58,16 @@ public sealed interface TrackGroupEdit extends Edit {
         @Override
         public String summary(Session session, Rig rig) {
             return "Group " + Rules.known(session, group).name() + ": removed, the tracks stay";
+        }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(TrackGroup group, Session session, Rig rig) {
+        Ids.require(group.id().value(), "groups");
+        Texts.name(group.name(), "A group", "groups");
+        group.tracks().forEach(id -> Rules.known(session, id));
+        if (group.tracks().size() < 2 || group.links().isEmpty()) {
+            throw new Refused("Group " + group.name() + " has two tracks at least, and shares something.", "groups");
         }
     }
 }

@@ -2,8 +2,10 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.stream.Stream;
-import vividlantern.history.Ids;
-import vividlantern.history.Texts;
+import vividlantern.basics.Ids;
+import vividlantern.basics.PartList;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -15,6 +17,13 @@ import vividlantern.session.TrackViewId;
 public sealed interface ViewEdit extends Edit {
 
     TrackViewId view();
+
+    /** The view that is meant. */
+    default TrackView known(Session session) {
+        TrackViewId id = view();
+        return PartList.find(session.views(), id)
+                .orElseThrow(() -> new Refused("This session has no view '" + id + "'.", "view"));
+    }
 
     /** Keeps under a name which tracks are out of sight now; one that is there is replaced. */
     record SaveView(TrackViewId view, String name) implements ViewEdit {
@@ -43,7 +52,7 @@ public sealed interface ViewEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            TrackView shown = Rules.known(session, this.view);
+            TrackView shown = known(session);
             return session.withTracks(session.tracks().stream()
                     .map(track ->
                             track.looking(track.look().hidden(shown.hidden().contains(track.id()))))
@@ -52,7 +61,7 @@ public sealed interface ViewEdit extends Edit {
 
         @Override
         public String summary(Session session, Rig rig) {
-            return "View: " + Rules.known(session, this.view).name();
+            return "View: " + known(session).name();
         }
     }
 
@@ -61,7 +70,7 @@ public sealed interface ViewEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            Rules.known(session, this.view);
+            known(session);
             return session.withViews(session.views().stream()
                     .filter(each -> !each.id().equals(view))
                     .toList());
@@ -69,7 +78,14 @@ public sealed interface ViewEdit extends Edit {
 
         @Override
         public String summary(Session session, Rig rig) {
-            return "View: " + Rules.known(session, this.view).name() + " removed";
+            return "View: " + known(session).name() + " removed";
         }
+    }
+
+    /** Refuses one that no edit would have let in. */
+    static void check(TrackView view, Session session, Rig rig) {
+        Ids.require(view.id().value(), "views");
+        Texts.name(view.name(), "A view", "views");
+        view.hidden().forEach(track -> Ids.require(track.value(), "views"));
     }
 }

@@ -111,7 +111,7 @@ public class CeilingGuardTest {
         }
         CeilingGuard guard = guard(CEILING);
         float[][] out = run(guard, in, new float[RATE], 64);
-        assertThat(guard.latencyFrames()).isEqualTo(DELAY);
+        assertThat(new CeilingGuard.Settings(CEILING).latencyFrames(RATE)).isEqualTo(DELAY);
         assertThat(CeilingGuard.delayFrames(RATE)).isEqualTo(DELAY);
         for (int n = DELAY; n < RATE; n++) {
             assertThat(out[0][n]).isEqualTo(in[n - DELAY]);
@@ -196,7 +196,7 @@ public class CeilingGuardTest {
     }
 
     private static CeilingGuard guard(int rate, float ceiling) {
-        CeilingGuard guard = new CeilingGuard(rate, 480);
+        CeilingGuard guard = new CeilingGuard(new EffectKind.Place(2, rate, 480));
         guard.head(new CeilingGuard.Settings(ceiling));
         return guard;
     }
@@ -207,7 +207,7 @@ public class CeilingGuardTest {
             int frames = Math.min(block, left.length - at);
             System.arraycopy(left, at, guard.inlet(0), guard.inletBegin(), frames);
             System.arraycopy(right, at, guard.inlet(1), guard.inletBegin(), frames);
-            guard.process(out[0], out[1], at, 0, frames, at);
+            guard.process(out, at, 0, frames, at);
             guard.endBlock(frames);
         }
         return out;

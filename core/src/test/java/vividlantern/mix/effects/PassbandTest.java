@@ -43,7 +43,7 @@ public class PassbandTest {
 
     @Test
     public void switchingCrossFadesOverTenMillisecondsAndThenItIsThrough() {
-        Passband passband = new Passband(RATE, 64);
+        Passband passband = new Passband(new EffectKind.Place(2, RATE, 64));
         float[] in = sine(5000);
         float[] out = in.clone();
         passband.head(settings(20, 500));
@@ -67,7 +67,7 @@ public class PassbandTest {
     public void aDragOfTheCornerMakesNoJump() {
         float[] steady = new float[RATE];
         java.util.Arrays.fill(steady, 0.5f);
-        Passband passband = new Passband(RATE, 64);
+        Passband passband = new Passband(new EffectKind.Place(2, RATE, 64));
         float[] out = steady.clone();
         passband.head(settings(20, 20_000));
         for (int at = 0; at < RATE; at += 960) {
@@ -106,7 +106,7 @@ public class PassbandTest {
     }
 
     private static float[] run(Passband.Settings settings, float[] in, int block) {
-        Passband passband = new Passband(RATE, block);
+        Passband passband = new Passband(new EffectKind.Place(2, RATE, block));
         passband.head(settings);
         float[] out = in.clone();
         process(passband, in, out, 0, in.length, block);
@@ -114,11 +114,11 @@ public class PassbandTest {
     }
 
     private static void process(Passband passband, float[] in, float[] out, int from, int to, int block) {
-        float[] right = new float[in.length];
+        float[][] both = {out, new float[in.length]};
         for (int at = from; at < to; at += block) {
             int frames = Math.min(block, to - at);
             System.arraycopy(in, at, passband.inlet(0), 0, frames);
-            passband.process(out, right, at, 0, frames, at);
+            passband.process(both, at, 0, frames, at);
             passband.endBlock(frames);
         }
     }

@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.Backing;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;

@@ -120,8 +120,10 @@ import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.session.edit.SessionEdit.SetMainOutput;
 import vividlantern.session.edit.SessionEdit.SetSampleRate;
 import vividlantern.session.edit.SessionEdit.SetSessionNames;
+import vividlantern.session.edit.SongEdit.AddVoice;
 import vividlantern.session.edit.SongEdit.DescribeSong;
 import vividlantern.session.edit.SongEdit.PlaceSong;
+import vividlantern.session.edit.SongEdit.RemoveVoice;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TempoEdit.MoveTempo;
@@ -189,6 +191,17 @@ final class EditExamples {
                     "Click: counts in for 2 bars",
                     s -> s.click().countInBars(),
                     2),
+            row(
+                    new AddVoice(),
+                    "Click: Low beats added",
+                    s -> s.find(new TrackId("low-beats")).flatMap(Track::voice),
+                    Optional.of(new VoiceId("low-beats"))),
+            row(
+                    new RemoveVoice(new VoiceId("between")),
+                    "Click: Between beats removed",
+                    s -> s.click().voices().size()
+                            + s.tracks().stream().filter(Track::isClick).count(),
+                    2L),
             row(
                     new SetTempo(5, 3, 92.004, NoteValue.CROTCHET, false),
                     "Tempo: 92.004 from bar 5, beat 3",
@@ -259,7 +272,7 @@ final class EditExamples {
                     2.0),
             row(
                     new SetBacking(LATE),
-                    "Guide: plays tide.wav from bar 3, over and over",
+                    "Guide: plays tide.wav from bar 3, looped",
                     session -> session.backing(GUIDE),
                     Optional.of(LATE)),
             row(
@@ -311,13 +324,18 @@ final class EditExamples {
             row(new SetInputSource(HARP, "Lyre"), "Input 1, Harp: source Lyre", s -> input(s).source(), "Lyre"),
             ofInput(new SetInputPerformer(HARP, Optional.of(BEN)), "played by Ben", Input::performer, Optional.of(BEN)),
             ofInput(new SetInputMic(HARP, "small condenser"), "mic small condenser", Input::mic, "small condenser"),
+            ofInput(
+                    new SetInputMic(HARP, "old ribbon, blue"),
+                    "mic old ribbon, blue, never +48 V",
+                    Input::phantom,
+                    PhantomWish.NEVER),
             ofInput(new SetInputPhantom(HARP, PhantomWish.NEVER), "+48 V never", Input::phantom, PhantomWish.NEVER),
             ofInput(
                     new PatchInput(HARP, new PortId("in-3")),
                     "into House in-3",
                     Input::ports,
                     List.of(new PortId("in-3"))),
-            ofInput(new SetInputGain(HARP, 35), "gain +35.0 dB", Input::gainDb, 35.0),
+            ofInput(new SetInputGain(HARP, 35), "gain +35.0 dB", Input::gainDb, Optional.of(35.0)),
             ofInput(new SetInputNotes(HARP, "tune first"), "notes", Input::notes, "tune first"),
             ofInput(new SetInputStand(HARP, "short boom"), "short boom", Input::stand, "short boom"),
             ofInput(new SetInputCable(HARP, 7.5), "cable of 7.5 m", Input::cableMetres, 7.5),

@@ -24,10 +24,10 @@ import java.util.Set;
 import java.util.function.Function;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.MemoryLog;
-import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.BringLineId;
@@ -70,6 +70,7 @@ import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.RenamePerformer;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
+import vividlantern.session.edit.PerformerEdit.SetPerformerPlace;
 import vividlantern.session.edit.SendEdit.AddSends;
 import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
 import vividlantern.session.edit.SessionEdit.SetMainOutput;
@@ -204,6 +205,7 @@ public class EveryEditTest {
         refused(new SetShift(HARP_TRACK, 2401), "0 to 2400 frames");
         refused(new SetShift(new TrackId("click"), 1), "is not shifted");
         refused(new SetEarDistance(new PerformerId("ghost"), 1), "no performer 'ghost'");
+        refused(new SetPerformerPlace(new PerformerId("ghost"), "booth"), "no performer 'ghost'");
     }
 
     @Test

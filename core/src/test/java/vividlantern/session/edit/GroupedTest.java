@@ -78,6 +78,18 @@ public class GroupedTest {
                 track(session, D).fader().toString());
     }
 
+    /** A at 0 can go 12 dB up at most, and takes the others along no further; C is off and stays so. */
+    @Test
+    public void selectedFadersMoveTogetherAndKeepTheirDistances() {
+        assertThat(Raised.faders(SESSION, List.of(A, C, D), 3))
+                .containsExactly(new SetFader(A, Decibels.of(3)), new SetFader(D, Decibels.of(-17)));
+        assertThat(Raised.faders(SESSION, List.of(A, D), 20))
+                .containsExactly(new SetFader(A, Decibels.of(12)), new SetFader(D, Decibels.of(-8)));
+        assertThat(Raised.faders(SESSION, List.of(A, D), -75))
+                .containsExactly(new SetFader(A, Decibels.of(-70)), new SetFader(D, Decibels.of(-90)));
+        assertThat(Raised.faders(SESSION, List.of(C), 3)).isEmpty();
+    }
+
     @Test
     public void levelsMoveTogetherAndWhatIsOffStaysOff() {
         assertThat(faders(after(new SetFader(A, Decibels.of(-3.2)))))

@@ -2,6 +2,7 @@ package vividlantern.session.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.util.List;
 import java.util.Optional;
@@ -10,10 +11,10 @@ import java.util.Random;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.basics.Refused;
 import vividlantern.history.History;
 import vividlantern.history.LogEntry;
 import vividlantern.history.MemoryLog;
-import vividlantern.history.Refused;
 import vividlantern.session.CueId;
 import vividlantern.session.InputId;
 import vividlantern.session.Part;
@@ -103,6 +104,22 @@ public class HistoryTest {
         accept(history.redo(session, "anna"));
         accept(history.redo(session, "anna"));
         assertThat(session.find(T0).orElseThrow().fader()).isEqualTo(Decibels.of(-6));
+    }
+
+    /** Anna's last change cannot be taken back, since Ben changed the same; the one before it can. */
+    @Test
+    public void whereTheLastChangeIsStuckTheOneBeforeItIsOffered() {
+        change("anna", new SetFader(T1, Decibels.of(-1)));
+        change("anna", new SetFader(T0, Decibels.of(-2)));
+        change("ben", new SetFader(T0, Decibels.of(-3)));
+        Refused stuck = catchThrowableOfType(Refused.class, () -> undo("anna"));
+        Refused.Instead before = stuck.instead().orElseThrow();
+        assertThat(before.words()).isEqualTo("Track 1: fader \u22121.0 dB");
+        Decibels first = RandomSessions.session(7).find(T1).orElseThrow().fader();
+        accept(history.undo(session, "anna", before.line()));
+        assertThat(session.find(T1).orElseThrow().fader()).isEqualTo(first);
+        Refused alone = catchThrowableOfType(Refused.class, () -> undo("anna"));
+        assertThat(alone.instead()).isEmpty();
     }
 
     @Test

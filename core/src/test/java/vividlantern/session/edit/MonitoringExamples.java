@@ -18,6 +18,7 @@ import vividlantern.session.edit.DirectEdit.SetDirectPan;
 import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
+import vividlantern.session.edit.PerformerEdit.SetPerformerPlace;
 import vividlantern.session.edit.PerformerEdit.SetPlays;
 import vividlantern.session.edit.TrackEdit.SetShift;
 import vividlantern.units.Decibels;
@@ -61,6 +62,11 @@ final class MonitoringExamples {
                     "Performer: Anna plays wind",
                     session -> session.find(ANNA).orElseThrow().plays(),
                     Optional.of(SourceKind.WIND)),
+            row(
+                    new SetPerformerPlace(ANNA, "hall"),
+                    "Performer: Anna's place is hall",
+                    session -> session.find(ANNA).orElseThrow().place(),
+                    "hall"),
             row(
                     new SetEarDistance(ANNA, 2.5),
                     "Performer: Anna is 2.5 m from the speaker",

@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.CueId;
 import vividlantern.session.MarkerId;
 import vividlantern.session.PerformerId;

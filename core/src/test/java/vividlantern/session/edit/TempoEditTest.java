@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.session.MarkerId;
 import vividlantern.session.NoteValue;
 import vividlantern.session.Session;

@@ -19,13 +19,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.basics.Texts;
 import vividlantern.click.ClickFile;
 import vividlantern.click.OwnSounds;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.SongRange;
 import vividlantern.format.MidiTempo;
-import vividlantern.format.WavWriter;
-import vividlantern.history.Texts;
 import vividlantern.playback.VoiceSounds;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
@@ -33,6 +32,7 @@ import vividlantern.server.desk.NotFound;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.sound.WavWriter;
 
 /** What a song is counted by, as files. */
 @RestController

@@ -17,13 +17,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.Room;
 import vividlantern.engine.SongRange;
 import vividlantern.format.Documents;
 import vividlantern.format.SessionDocument;
-import vividlantern.format.WavWriter;
-import vividlantern.history.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -37,6 +36,7 @@ import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.sound.WavWriter;
 import vividlantern.timing.Ear;
 
 /** What a session sounds like, and the session itself, as files. */

@@ -1,5 +1,7 @@
 package vividlantern.server.api;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
@@ -18,12 +20,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.basics.Refused;
 import vividlantern.format.InputListCsv;
 import vividlantern.format.InputListImport;
 import vividlantern.format.SheetsPdf;
-import vividlantern.history.Refused;
 import vividlantern.patch.BringList;
 import vividlantern.patch.CountUp;
+import vividlantern.patch.CountedUp;
 import vividlantern.patch.InputTracks;
 import vividlantern.server.desk.Desk;
 import vividlantern.session.InputId;
@@ -42,7 +45,11 @@ class InputListController {
     record Selected(List<InputId> inputs) {}
 
     /** Where an input shall go: to a track, to one channel of it, to a new track of its own, or off all tracks. */
-    record WantedTrack(InputId input, Optional<TrackId> track, Optional<Integer> channel, boolean fresh) {}
+    record WantedTrack(
+            InputId input,
+            Optional<TrackId> track,
+            Optional<Integer> channel,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) boolean fresh) {}
 
     record Proposed(List<Edit> edits) {}
 
@@ -62,7 +69,7 @@ class InputListController {
                 .body("\uFEFF" + InputListCsv.write(open, desk.rigOf(open.id())));
     }
 
-    /** The sheets to print: input list, patch by place, outputs and headphones, what to bring. */
+    /** The sheets to print: input list, patch by place, outputs and headphones, what each performer hears, what to bring. */
     @GetMapping("/input-list.pdf")
     @ApiResponse(responseCode = "200", content = @Content(mediaType = "application/pdf"))
     ResponseEntity<byte[]> pdf(@PathVariable String session) throws IOException {
@@ -124,10 +131,10 @@ class InputListController {
                 .orElseGet(() -> InputTracks.leave(open, wanted.input())));
     }
 
-    /** The edits that give the selected inputs consecutive ports, starting at the first one's. */
+    /** The edits that give the selected inputs consecutive ports, starting at the first one's, and what finds none. */
     @PostMapping("/input-list/count-up")
-    Proposed countUp(@PathVariable String session, @RequestBody Selected selected) {
+    CountedUp countUp(@PathVariable String session, @RequestBody Selected selected) {
         Session open = desk.session(new SessionId(session));
-        return new Proposed(CountUp.from(open, desk.rigOf(open.id()), selected.inputs()));
+        return CountUp.from(open, desk.rigOf(open.id()), selected.inputs());
     }
 }

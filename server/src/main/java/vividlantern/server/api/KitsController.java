@@ -57,18 +57,29 @@ class KitsController {
     /** Which cue of the session the sends to a cue of a kit go into; none leaves them out. */
     record CueAnswer(CueId cue, Optional<CueId> into) {}
 
-    /** A kit to put in, where somebody said which cues its sends go into. */
-    record WantedPlacing(@JsonSetter(nulls = Nulls.AS_EMPTY) List<CueAnswer> cues) {}
+    /**
+     * A kit to put in, where somebody said which cues its sends go into.
+     *
+     * @param performers whether performers of its inputs who are not in the session are added
+     */
+    record WantedPlacing(
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<CueAnswer> cues,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) boolean performers) {}
 
     /**
      * How a kit goes into a session.
      *
      * @param lines where its inputs go
      * @param cues where its sends go
+     * @param missing the performers of its inputs who are not in the session
      * @param words what else is to be known, a sentence each
      */
     record PlacedKit(
-            List<Fit.FitLine> lines, List<String> proposals, List<KitPlacing.CueMeeting> cues, List<String> words) {}
+            List<Fit.FitLine> lines,
+            List<String> proposals,
+            List<KitPlacing.CueMeeting> cues,
+            List<String> missing,
+            List<String> words) {}
 
     /** How a track is set, to be kept by name. */
     record WantedSetting(String title, TrackId track, List<Setting.What> holds) {}
@@ -132,7 +143,12 @@ class KitsController {
     @PostMapping("/sessions/{session}/kits/{kit}/preview")
     PlacedKit preview(@PathVariable String session, @PathVariable String kit, @RequestBody WantedPlacing wanted) {
         KitPlacing placing = desk.placing(new KitId(kit), new SessionId(session), answers(wanted));
-        return new PlacedKit(placing.fitted().lines(), placing.fitted().proposals(), placing.cues(), placing.words());
+        return new PlacedKit(
+                placing.fitted().toBeRead(),
+                placing.fitted().proposals(),
+                placing.cues(),
+                placing.missing(),
+                placing.words());
     }
 
     /** Puts a kit into a session, as one change. */
@@ -146,10 +162,10 @@ class KitsController {
                 desk.put(new KitId(kit), new SessionId(session), Requests.shortId(person), answers(wanted)));
     }
 
-    private static Map<CueId, Optional<CueId>> answers(WantedPlacing wanted) {
+    private static KitPlacing.Answers answers(WantedPlacing wanted) {
         Map<CueId, Optional<CueId>> answers = new HashMap<>();
         wanted.cues().forEach(answer -> answers.put(answer.cue(), answer.into()));
-        return answers;
+        return new KitPlacing.Answers(answers, wanted.performers());
     }
 
     /** The kit as a document. */

@@ -1,5 +1,7 @@
 package vividlantern.server.api;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -90,7 +92,10 @@ class MonitoringController {
      *
      * @param aware whether somebody said that it may be loud at the output
      */
-    record WantedLoopback(PortId output, PortId input, boolean aware) {}
+    record WantedLoopback(
+            PortId output,
+            PortId input,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) boolean aware) {}
 
     /** What a measurement found, in words and numbers. */
     record FoundLoopback(
@@ -177,7 +182,7 @@ class MonitoringController {
                 measured.map(each -> each.newest().words()).orElse(""),
                 measured.filter(each -> each.isStale(rig, open.bufferFrames())).isPresent(),
                 timing.performers(),
-                timings.buffers(open, rig, timing),
+                timings.buffers(open, rig, timing, live.incidents(open.id())),
                 Arrays.stream(SourceKind.values())
                         .map(kind ->
                                 new KindTolerance(kind, kind.words(), monitoring.toleranceMs(kind), kind.toleranceMs()))

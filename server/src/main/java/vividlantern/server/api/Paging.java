@@ -1,6 +1,6 @@
 package vividlantern.server.api;
 
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 
 /** The bounds of a list's pages. */
 final class Paging {

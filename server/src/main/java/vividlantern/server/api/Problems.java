@@ -38,8 +38,8 @@ import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
-import vividlantern.history.Refused;
 import vividlantern.server.access.TooLarge;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.store.StoreWatch;
@@ -59,10 +59,12 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail refused(Refused refused) {
         boolean conflict = refused.field().equals("basedOn");
-        return problem(
+        ProblemDetail problem = problem(
                 conflict ? HttpStatus.CONFLICT : HttpStatus.UNPROCESSABLE_CONTENT,
                 refused.getMessage(),
                 refused.field().isEmpty() ? "" : "/" + refused.field());
+        refused.instead().ifPresent(instead -> problem.setProperty("instead", instead));
+        return problem;
     }
 
     @ExceptionHandler

@@ -2,8 +2,8 @@ package vividlantern.server.api;
 
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
-import vividlantern.history.Refused;
 
 /** What is asked of every request's small change. */
 final class Requests {

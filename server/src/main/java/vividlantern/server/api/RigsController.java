@@ -1,5 +1,7 @@
 package vividlantern.server.api;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.List;
@@ -22,8 +24,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.basics.Refused;
 import vividlantern.format.RigDocument;
-import vividlantern.history.Refused;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Mic;
@@ -79,7 +81,11 @@ class RigsController {
     record ProposedRigEdits(List<RigEdit> edits) {}
 
     /** Ports that shall be named together, and how. */
-    record WantedLabels(List<PortId> ports, By by, String text, int from) {
+    record WantedLabels(
+            List<PortId> ports,
+            By by,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) String text,
+            int from) {
 
         enum By {
             PATTERN,
@@ -252,8 +258,10 @@ class RigsController {
     @PostMapping("/{rig}/undo")
     SessionsController.Changed undo(
             @PathVariable String rig,
-            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person) {
-        return changed(desk.undo(new RigId(rig), Requests.shortId(person)));
+            @RequestHeader(name = SessionsController.PERSON, defaultValue = "") String person,
+            @RequestParam Optional<Long> line) {
+        OptionalLong number = line.map(OptionalLong::of).orElse(OptionalLong.empty());
+        return changed(desk.undo(new RigId(rig), Requests.shortId(person), number));
     }
 
     @PostMapping("/{rig}/redo")

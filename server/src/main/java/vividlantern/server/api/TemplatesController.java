@@ -19,8 +19,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import vividlantern.basics.Texts;
 import vividlantern.format.TemplateDocument;
-import vividlantern.history.Texts;
 import vividlantern.patch.Fit;
 import vividlantern.patch.Ports;
 import vividlantern.rig.PairId;
@@ -33,7 +33,6 @@ import vividlantern.server.store.KeptStore;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.template.Beginning;
@@ -180,24 +179,17 @@ class TemplatesController {
         TemplateDesk.OnRig on = desk.onRig(new TemplateId(template), wanted.rigId(), wanted.chosen());
         Beginning beginning = on.beginning();
         Session session = beginning.session();
-        List<Integer> widths = beginning.fitted().lines().stream()
-                .map(line -> PartKey.parse(line.part()))
-                .map(key -> session.find(new InputId(key.id()))
-                        .filter(input -> key.equals(PartKey.of(input.id())))
-                        .map(Input::width)
-                        .orElse(0))
+        List<Fit.FitLine> lines = beginning.fitted().toBeRead();
+        List<Integer> widths = lines.stream()
+                .map(line ->
+                        line.input().flatMap(session::find).map(Input::width).orElse(0))
                 .toList();
         List<Ports.OfferedPlace> places = widths.stream()
                 .filter(width -> width > 0)
                 .distinct()
                 .flatMap(width -> Ports.forInputs(session, on.rig(), width).stream())
                 .toList();
-        return new FitSheet(
-                beginning.fitted().lines(),
-                widths,
-                beginning.fitted().proposals(),
-                places,
-                Ports.forCues(session, on.rig()));
+        return new FitSheet(lines, widths, beginning.fitted().proposals(), places, Ports.forCues(session, on.rig()));
     }
 
     /** What would change if the template were brought up to date from a session: the template first, the session second. */

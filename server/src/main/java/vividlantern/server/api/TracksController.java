@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.patch.AtRate;
 import vividlantern.patch.CountUpTracks;
+import vividlantern.patch.CountedUp;
 import vividlantern.patch.GridStroke;
 import vividlantern.patch.MapAnew;
 import vividlantern.patch.NewCue;
@@ -24,6 +25,7 @@ import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.RigDesk;
+import vividlantern.server.desk.TimingDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
@@ -31,6 +33,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.Raised;
 
 /** Inputs to tracks, many at once, and what would go wrong with the mapping as it is. Proposals are edits to be sent back. */
 @RestController
@@ -46,22 +49,34 @@ class TracksController {
     /**
      * A finding as a page shows it.
      *
-     * @param about the parts it is about, as in "input/fiddle"
+     * @param at what is said at each of the parts it is about
      * @param button what the fix does, in words; "" if there is none
+     * @param way the same for all findings of its kind that are ended like it; "" if there is none
      * @param fix the edits that end it
      * @param turned what can be noted once a hand has turned it
      * @param acknowledged why it is on purpose; "" while it is open
+     * @param among what it and many others of its kind come to, in a sentence; "" if it stands alone
      */
     record Found(
             String key,
+            Finding.Topic topic,
             String sentence,
             String why,
-            List<String> about,
+            List<At> at,
             String button,
+            String way,
             List<Edit> fix,
             String byHand,
             Optional<Turned> turned,
-            String acknowledged) {}
+            String acknowledged,
+            String among) {}
+
+    /**
+     * What a finding says at a part.
+     *
+     * @param part as in "input/fiddle"
+     */
+    record At(String part, String words) {}
 
     /** Inputs that shall have tracks, all that have none if none is named, and what stereo ones become. */
     record WantedTracksOf(List<InputId> inputs, NewTracks.Stereo stereo) {}
@@ -74,18 +89,27 @@ class TracksController {
 
     record SelectedTracks(List<TrackId> tracks) {}
 
+    /**
+     * Tracks whose faders move.
+     *
+     * @param db by how many dB; negative lowers them
+     */
+    record Raise(List<TrackId> tracks, double db) {}
+
     /** A stroke over the grid of ports and tracks. */
     record Stroke(List<GridStroke.Crossing> crossings) {}
 
     private final Desk desk;
     private final RigDesk rigs;
     private final LiveRig live;
+    private final TimingDesk timings;
     private final MediaDesk media;
 
-    TracksController(Desk desk, RigDesk rigs, LiveRig live, MediaDesk media) {
+    TracksController(Desk desk, RigDesk rigs, LiveRig live, TimingDesk timings, MediaDesk media) {
         this.desk = desk;
         this.rigs = rigs;
         this.live = live;
+        this.timings = timings;
         this.media = media;
     }
 
@@ -134,9 +158,15 @@ class TracksController {
 
     /** The edits that feed the selected tracks from consecutive ports, starting at the first one's. */
     @PostMapping("/tracks/count-up")
-    InputListController.Proposed countUp(@PathVariable String session, @RequestBody SelectedTracks selected) {
+    CountedUp countUp(@PathVariable String session, @RequestBody SelectedTracks selected) {
         Session open = open(session);
-        return new InputListController.Proposed(CountUpTracks.from(open, desk.rigOf(open.id()), selected.tracks()));
+        return CountUpTracks.from(open, desk.rigOf(open.id()), selected.tracks());
+    }
+
+    /** The edits that raise the selected tracks' faders by some dB, or lower them; their distances stay. */
+    @PostMapping("/tracks/raise")
+    InputListController.Proposed raise(@PathVariable String session, @RequestBody Raise raise) {
+        return new InputListController.Proposed(Raised.faders(open(session), raise.tracks(), raise.db()));
     }
 
     /** The edits that feed tracks as a stroke over the grid crosses them. */
@@ -154,13 +184,21 @@ class TracksController {
         return Readiness.then(open, rig, noted(open), key);
     }
 
+    /** The edits that end a finding and all of its kind that have the same way out. */
+    @GetMapping("/readiness/together")
+    InputListController.Proposed together(@PathVariable String session, @RequestParam String key) {
+        Session open = open(session);
+        Rig rig = desk.rigOf(open.id());
+        return new InputListController.Proposed(Readiness.together(open, rig, noted(open), key));
+    }
+
     /** What would go wrong if recording began now, the gravest first. */
     @GetMapping("/readiness")
     List<Found> readiness(@PathVariable String session) {
         Session open = open(session);
         Rig rig = desk.rigOf(open.id());
         return Readiness.of(open, rig, noted(open)).stream()
-                .map(TracksController::found)
+                .map(standing -> found(open, standing))
                 .toList();
     }
 
@@ -194,20 +232,27 @@ class TracksController {
                 rigs.turned(session.rigId()),
                 rigs.measured(session.rigId()),
                 live.incidents(session.id()),
+                timings.knownLoad(session),
+                live.played(session),
                 media.states(session));
     }
 
-    private static Found found(Readiness.Standing standing) {
+    private static Found found(Session session, Readiness.Standing standing) {
         Finding finding = standing.finding();
         return new Found(
                 finding.key(),
+                finding.topic(),
                 finding.sentence(),
                 finding.why(),
-                finding.about().stream().map(Object::toString).toList(),
+                finding.at(session).stream()
+                        .map(each -> new At(each.part().toString(), each.words()))
+                        .toList(),
                 finding.fix().map(Finding.Fix::words).orElse(""),
+                finding.fix().map(Finding.Fix::way).orElse(""),
                 finding.fix().map(Finding.Fix::edits).orElse(List.of()),
                 finding.byHand(),
                 finding.turned(),
-                standing.acknowledged());
+                standing.acknowledged(),
+                standing.among());
     }
 }

@@ -3,11 +3,11 @@ package vividlantern.server.api;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.http.HttpHeaders;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.SongRange;
-import vividlantern.format.WavWriter;
-import vividlantern.history.Refused;
 import vividlantern.session.Session;
+import vividlantern.sound.WavWriter;
 
 /** What files of sound are asked for, and how they are sent. */
 final class WavFiles {

@@ -8,14 +8,13 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import vividlantern.format.WavWriter;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.server.Options;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.TemplateDesk;
+import vividlantern.server.folder.Options;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Store;
@@ -25,6 +24,7 @@ import vividlantern.session.SessionId;
 import vividlantern.sim.LowWater;
 import vividlantern.sim.Saltworks;
 import vividlantern.sim.Sketch;
+import vividlantern.sound.WavWriter;
 
 /** Fills an empty data folder before anybody is answered, and gives the first session the rig after. */
 @Component

@@ -16,8 +16,8 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Threads;
-import vividlantern.history.Refused;
 import vividlantern.media.MediaFolder;
 import vividlantern.rig.RigId;
 import vividlantern.server.store.Bin;
@@ -97,8 +97,7 @@ public class BinDesk {
         if (rigStore.rigs().size() == 1) {
             throw new Refused(name + " is the last rig, and stays. Describe another one first.", "");
         }
-        bin.put(Bin.Kind.RIG, id.value());
-        rigs.letGo(id);
+        rigs.remove(id);
     }
 
     /** Removes a template with all its versions. */

@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -14,10 +12,10 @@ import java.util.function.UnaryOperator;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Texts;
 import vividlantern.history.History;
-import vividlantern.history.Ids;
 import vividlantern.history.LogEntry;
-import vividlantern.history.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
@@ -48,15 +46,9 @@ import vividlantern.template.SnapshotId;
 @Component
 public class Desk {
 
-    private static final class Open {
+    private static final class Open extends OpenOnes.Held {
         private History<Session, PartKey, Part> history;
         private volatile Session session;
-        private volatile long lookedAt = System.nanoTime();
-        /** Held while it changes, which may wait for a database. */
-        private final ReentrantLock turn = new ReentrantLock();
-
-        /** Whether it is open no more; whoever waited for it opens it anew. */
-        private boolean letGo;
 
         private Open(Session session, History<Session, PartKey, Part> history) {
             this.session = session;
@@ -71,7 +63,7 @@ public class Desk {
     private final SnapshotStore snapshots;
     private final RigDesk rigs;
     private final ApplicationEventPublisher events;
-    private final Map<SessionId, Open> open = new ConcurrentHashMap<>();
+    private final OpenOnes<SessionId, Open> open = new OpenOnes<>(this::read);
     private volatile Consumer<Session> consent = changed -> {};
 
     public Desk(Store store, SnapshotStore snapshots, RigDesk rigs, ApplicationEventPublisher events) {
@@ -87,27 +79,29 @@ public class Desk {
     }
 
     public Session session(SessionId id) {
-        return opened(id).session;
+        return open.get(id).session;
     }
 
     /** Looks at a session while nobody can change it. */
     public void whileNothingChanges(SessionId id, Consumer<Session> look) {
-        whileHeld(id, held -> {
+        open.whileHeld(id, held -> {
             look.accept(held.session);
             return held.session;
         });
     }
 
     public Rig rigOf(SessionId id) {
-        return rigs.rig(opened(id).session.rigId());
+        return rigs.rig(open.get(id).session.rigId());
     }
 
     /** The sessions that are laid out for a rig, as they stand; those that are not open stay so, and what cannot be read is left out. */
     public List<Session> ofRig(RigId rig) {
-        return store.ofRig(rig).stream()
-                .flatMap(id ->
-                        Optional.ofNullable(open.get(id)).map(held -> held.session).or(() -> readable(id)).stream())
-                .toList();
+        return store.ofRig(rig).stream().flatMap(id -> asItStands(id).stream()).toList();
+    }
+
+    /** One that is open as it stands; one that is not stays so. */
+    private Optional<Session> asItStands(SessionId id) {
+        return open.ifOpen(id).map(held -> held.session).or(() -> readable(id));
     }
 
     private Optional<Session> readable(SessionId id) {
@@ -136,10 +130,7 @@ public class Desk {
     /** The sessions of those songs, those that can be read. */
     public List<Session> production(SessionId id) {
         return songs(id).stream()
-                .flatMap(song -> Optional.ofNullable(open.get(song.session()))
-                        .map(held -> held.session)
-                        .or(() -> readable(song.session()))
-                        .stream())
+                .flatMap(song -> asItStands(song.session()).stream())
                 .toList();
     }
 
@@ -264,12 +255,12 @@ public class Desk {
 
     /** The log's lines, newest first, as {@link Store#log} finds them. */
     public List<Store.LoggedLine> log(SessionId id, String word, String person, String part, int page, int size) {
-        return store.log(opened(id).session.id(), word, person, part, page, size);
+        return store.log(open.get(id).session.id(), word, person, part, page, size);
     }
 
     /** Folds all but the newest lines of the log into one, if there are more. What they did stays; it cannot be taken back any more. */
     public void foldLog(SessionId id) {
-        whileHeld(id, held -> {
+        open.whileHeld(id, held -> {
             store.fold(id, KEPT_LINES);
             held.history = history(held.session);
             return held.session;
@@ -277,7 +268,7 @@ public class Desk {
     }
 
     public UndoState undoState(SessionId id, String person) {
-        return whileHeld(id, held -> UndoState.of(held.history, person));
+        return open.whileHeld(id, held -> UndoState.of(held.history, person));
     }
 
     /**
@@ -293,7 +284,7 @@ public class Desk {
     }
 
     private Session make(SessionId id, Function<Open, Made> change) {
-        return whileHeld(id, held -> {
+        return open.whileHeld(id, held -> {
             Made made = change.apply(held);
             History.Outcome<Session, PartKey, Part> outcome = made.outcome();
             if (outcome.changesNothing()) {
@@ -305,9 +296,13 @@ public class Desk {
             store.save(outcome, made.edits());
             held.history.accept(outcome);
             held.session = outcome.whole();
-            events.publishEvent(new SessionChanged(before, held.session, outcome.changed()));
+            tell(held, new SessionChanged(before, held.session, outcome.changed()));
             return held.session;
         });
+    }
+
+    private void tell(Open held, SessionChanged change) {
+        held.tell(() -> events.publishEvent(change));
     }
 
     /** Takes a snapshot before a large change, unless it only takes back or makes again what was done. */
@@ -322,86 +317,47 @@ public class Desk {
                         new Snapshot(new SnapshotId("before." + outcome.whole().revision()), name, true, before)));
     }
 
-    /** Does something with an open session that nobody else does meanwhile. */
-    private <T> T whileHeld(SessionId id, Function<Open, T> work) {
-        while (true) {
-            Open held = opened(id);
-            held.turn.lock();
-            try {
-                if (!held.letGo) {
-                    return work.apply(held);
-                }
-            } finally {
-                held.turn.unlock();
-            }
-        }
-    }
-
     /**
      * Lets go of sessions that nobody has looked at for some time; they are read again when somebody does. Comes back at once: one
      * that is being changed is not looked at.
      */
     public void letGo(Duration unseen, Predicate<SessionId> needed) {
-        long now = System.nanoTime();
-        open.forEach((id, held) -> {
-            if (now - held.lookedAt >= unseen.toNanos() && !needed.test(id) && held.turn.tryLock()) {
-                try {
-                    held.letGo = true;
-                    open.remove(id, held);
-                } finally {
-                    held.turn.unlock();
-                }
-            }
-        });
+        open.letGo(unseen, needed);
     }
 
     /** Has a session put away while nobody can change it, and forgets it. */
     void remove(SessionId id, Runnable putAway) {
-        Open held = opened(id);
-        held.turn.lock();
-        try {
-            putAway.run();
-            held.letGo = true;
-            open.remove(id, held);
-        } finally {
-            held.turn.unlock();
-        }
+        open.close(id, putAway);
         events.publishEvent(new SessionRemoved(id));
+    }
+
+    /** Whether an open session is laid out for a rig. */
+    public boolean isNeeded(RigId rig) {
+        return open.all().anyMatch(held -> held.session.rigId().equals(rig));
     }
 
     /** Whether a session is open; asking does not open it. */
     public boolean isOpen(SessionId id) {
-        return open.containsKey(id);
+        return open.ifOpen(id).isPresent();
     }
 
     /** After the database was gone: what is open is what is stored, whatever became of the change that failed. */
     @EventListener
     public void follow(StoreWatch.Back back) {
-        open.forEach((id, held) -> {
-            held.turn.lock();
-            try {
-                Optional<Session> stored = readable(id);
-                if (stored.isPresent() && !stored.get().equals(held.session)) {
-                    Session before = held.session;
-                    held.history = history(stored.get());
-                    held.session = stored.get();
-                    events.publishEvent(
-                            new SessionChanged(before, held.session, Parts.OF_SESSION.changed(before, held.session)));
-                }
-            } finally {
-                held.turn.unlock();
+        open.eachHeld((id, held) -> {
+            Optional<Session> stored = readable(id);
+            if (stored.isPresent() && !stored.get().equals(held.session)) {
+                Session before = held.session;
+                held.history = history(stored.get());
+                held.session = stored.get();
+                tell(held, new SessionChanged(before, held.session, Parts.OF_SESSION.changed(before, held.session)));
             }
         });
     }
 
-    private Open opened(SessionId id) {
-        Open held = open.computeIfAbsent(id, wanted -> {
-            Session session =
-                    store.session(wanted).orElseThrow(() -> new NotFound("There is no session '" + wanted + "'."));
-            return new Open(session, history(session));
-        });
-        held.lookedAt = System.nanoTime();
-        return held;
+    private Open read(SessionId id) {
+        Session session = store.session(id).orElseThrow(() -> new NotFound("There is no session '" + id + "'."));
+        return new Open(session, history(session));
     }
 
     private History<Session, PartKey, Part> history(Session session) {

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
-import vividlantern.history.Ids;
+import vividlantern.basics.Ids;
 import vividlantern.server.store.KeptStore;
 import vividlantern.server.store.Unreadable;
 

@@ -1,12 +1,9 @@
 package vividlantern.server.desk;
 
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vividlantern.rig.Rig;
 import vividlantern.server.store.KeptStore;
-import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
@@ -62,12 +59,12 @@ public class KitDesk {
     }
 
     /** How a kit would go into a session. */
-    public KitPlacing placing(KitId id, SessionId session, Map<CueId, Optional<CueId>> answers) {
+    public KitPlacing placing(KitId id, SessionId session, KitPlacing.Answers answers) {
         return KitPlacing.of(kit(id), desk.session(session), desk.rigOf(session), answers);
     }
 
     /** Puts a kit into a session, as one change. */
-    public Session put(KitId id, SessionId session, String person, Map<CueId, Optional<CueId>> answers) {
+    public Session put(KitId id, SessionId session, String person, KitPlacing.Answers answers) {
         Kit kit = kit(id);
         Rig rig = desk.rigOf(session);
         return desk.become(

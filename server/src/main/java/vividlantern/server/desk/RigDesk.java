@@ -1,22 +1,22 @@
 package vividlantern.server.desk;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
-import vividlantern.history.Ids;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
@@ -37,7 +37,7 @@ import vividlantern.timing.MeasuredLatency;
 @Component
 public class RigDesk {
 
-    private static final class Open {
+    private static final class Open extends OpenOnes.Held {
         private final History<Rig, RigPartKey, RigPart> history;
         private volatile Rig rig;
 
@@ -52,7 +52,7 @@ public class RigDesk {
     private final RigStore store;
     private final Bin bin;
     private final ApplicationEventPublisher events;
-    private final Map<RigId, Open> open = new ConcurrentHashMap<>();
+    private final OpenOnes<RigId, Open> open = new OpenOnes<>(this::read);
     private volatile Consumer<Rig> consent = changed -> {};
 
     public RigDesk(RigStore store, Bin bin, ApplicationEventPublisher events) {
@@ -67,7 +67,7 @@ public class RigDesk {
     }
 
     public Rig rig(RigId id) {
-        return opened(id).rig;
+        return open.get(id).rig;
     }
 
     /** All rigs that can be read. */
@@ -107,14 +107,13 @@ public class RigDesk {
 
     /** Deletes a rig for good that was begun for something that came to nothing. */
     void forget(RigId id) {
-        bin.put(Bin.Kind.RIG, id.value());
+        remove(id);
         bin.delete(Bin.Kind.RIG, id.value());
-        letGo(id);
     }
 
-    /** Forgets a rig that was removed. */
-    void letGo(RigId id) {
-        open.remove(id);
+    /** Puts a rig into the bin while nobody can change it, and forgets it. */
+    void remove(RigId id) {
+        open.close(id, () -> bin.put(Bin.Kind.RIG, id.value()));
     }
 
     /** Takes a rig in as it is, unless there is one of that id. */
@@ -129,7 +128,17 @@ public class RigDesk {
     }
 
     public Rig undo(RigId id, String person) {
-        return make(id, List.of(), held -> held.history.undo(held.rig, person));
+        return undo(id, person, OptionalLong.empty());
+    }
+
+    /** Takes back the person's last change, or the given line of the log. */
+    public Rig undo(RigId id, String person, OptionalLong line) {
+        return make(
+                id,
+                List.of(),
+                held -> line.isPresent()
+                        ? held.history.undo(held.rig, person, line.getAsLong())
+                        : held.history.undo(held.rig, person));
     }
 
     public Rig redo(RigId id, String person) {
@@ -137,26 +146,22 @@ public class RigDesk {
     }
 
     public UndoState undoState(RigId id, String person) {
-        Open held = opened(id);
-        synchronized (held) {
-            return UndoState.of(held.history, person);
-        }
+        return open.whileHeld(id, held -> UndoState.of(held.history, person));
     }
 
     public List<RigStore.Kept> copies(RigId id) {
-        return store.copies(opened(id).rig.id());
+        return store.copies(open.get(id).rig.id());
     }
 
     /** Keeps a copy of the rig as it is, under a name. */
     public RigStore.Kept keep(RigId id, String name) {
-        Open held = opened(id);
-        synchronized (held) {
+        return open.whileHeld(id, held -> {
             long number = store.keep(id, Texts.name(name, "A copy", "name"), Documents.write(held.rig));
             return copies(id).stream()
                     .filter(each -> each.number() == number)
                     .findFirst()
                     .orElseThrow();
-        }
+        });
     }
 
     public Rig copy(RigId id, long number) {
@@ -173,7 +178,7 @@ public class RigDesk {
 
     /** What was noted of the preamps that only a hand can turn. */
     public List<Turned> turned(RigId id) {
-        return store.turned(opened(id).rig.id());
+        return store.turned(open.get(id).rig.id());
     }
 
     /** Notes how such a preamp stands. It is no change of the rig: the program cannot know whether it stays true. */
@@ -185,38 +190,41 @@ public class RigDesk {
         if (preamp.gain().settle(turned.gainDb()) != turned.gainDb() || turned.phantom() && !preamp.phantom()) {
             throw new Refused(preamp.houseLabel() + " cannot be turned to that.", "gainDb");
         }
-        synchronized (opened(id)) {
+        open.whileHeld(id, held -> {
             store.note(id, turned);
-        }
+            return held;
+        });
         events.publishEvent(new RigTurned(id));
     }
 
     /** What was measured of a rig's interfaces over a cable. */
     public List<MeasuredLatency> measured(RigId id) {
-        return store.measured(opened(id).rig.id());
+        return store.measured(open.get(id).rig.id());
     }
 
     /** Keeps what was measured, as the newest of its device and rate. */
     public void keep(RigId id, String device, int sampleRate, MeasuredLatency.Measurement measured) {
-        synchronized (opened(id)) {
+        open.whileHeld(id, held -> {
             store.keep(
                     id,
                     measuredOf(id, device, sampleRate)
                             .map(known -> known.measured(measured))
                             .orElseGet(() -> new MeasuredLatency(device, sampleRate, measured, Optional.empty())));
-        }
+            return held;
+        });
         events.publishEvent(new RigMeasured(id));
     }
 
     /** Lets the newest measurement of a device and a rate count, or the driver again. */
     public void adopt(RigId id, String device, int sampleRate, boolean on) {
-        synchronized (opened(id)) {
+        open.whileHeld(id, held -> {
             MeasuredLatency known = measuredOf(id, device, sampleRate)
                     .orElseThrow(() -> new Refused(
                             "Nothing was measured of that device at " + sampleRate + " Hz. Measure with a cable first.",
                             "device"));
             store.keep(id, known.adopting(on));
-        }
+            return held;
+        });
         events.publishEvent(new RigMeasured(id));
     }
 
@@ -227,8 +235,7 @@ public class RigDesk {
     }
 
     private Rig make(RigId id, List<RigEdit> edits, Function<Open, History.Outcome<Rig, RigPartKey, RigPart>> change) {
-        Open held = opened(id);
-        synchronized (held) {
+        return open.whileHeld(id, held -> {
             History.Outcome<Rig, RigPartKey, RigPart> outcome = change.apply(held);
             if (outcome.changesNothing()) {
                 return held.rig;
@@ -241,15 +248,24 @@ public class RigDesk {
             store.save(before, outcome, edits);
             held.history.accept(outcome);
             held.rig = outcome.whole();
-            events.publishEvent(new RigChanged(before, held.rig));
+            RigChanged told = new RigChanged(before, held.rig);
+            held.tell(() -> events.publishEvent(told));
             return held.rig;
-        }
+        });
     }
 
-    private Open opened(RigId id) {
-        return open.computeIfAbsent(id, wanted -> {
-            Rig rig = store.rig(wanted).orElseThrow(() -> new NotFound("There is no rig '" + wanted + "'."));
-            return new Open(rig, new History<>(RigParts.OF_RIG, store.log(wanted), rig.revision()));
-        });
+    /** Lets go of rigs that nobody has looked at for some time. Comes back at once: one that is being changed is not looked at. */
+    public void letGo(Duration unseen, Predicate<RigId> needed) {
+        open.letGo(unseen, needed);
+    }
+
+    /** Whether a rig is open; asking does not open it. */
+    public boolean isOpen(RigId id) {
+        return open.ifOpen(id).isPresent();
+    }
+
+    private Open read(RigId id) {
+        Rig rig = store.rig(id).orElseThrow(() -> new NotFound("There is no rig '" + id + "'."));
+        return new Open(rig, new History<>(RigParts.OF_RIG, store.log(id), rig.revision()));
     }
 }

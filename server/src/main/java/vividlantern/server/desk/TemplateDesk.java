@@ -4,11 +4,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import vividlantern.history.Refused;
-import vividlantern.history.Texts;
+import vividlantern.basics.Refused;
+import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.store.KeptStore;
@@ -175,7 +177,10 @@ public class TemplateDesk {
 
     /** How a template would fit each rig that can be read. */
     public List<FitOfRig> onEachRig(TemplateId id) {
-        return rigs.readable().stream().map(rig -> known(id, rig)).toList();
+        List<Rig> all = rigs.readable();
+        Set<RigId> there = all.stream().map(Rig::id).collect(Collectors.toSet());
+        fits.keySet().removeIf(each -> !there.contains(each.rig()));
+        return all.stream().map(rig -> known(id, rig)).toList();
     }
 
     /** Fitting takes a while on large rigs, so what was found is kept until the template or the rig is another. */

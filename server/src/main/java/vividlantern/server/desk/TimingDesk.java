@@ -3,7 +3,9 @@ package vividlantern.server.desk;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntToDoubleFunction;
 import org.springframework.stereotype.Component;
+import vividlantern.engine.Incidents.Incident;
 import vividlantern.engine.LoadTrial;
 import vividlantern.mix.LiveState;
 import vividlantern.rig.Rig;
@@ -39,7 +41,7 @@ public class TimingDesk {
     /** What was tried out of a session that is open. */
     private static final class Tried {
         private Size size;
-        private LoadTrial load;
+        private volatile LoadTrial load = NOT_TRIED;
 
         /** Who asks for the same session meanwhile waits for the same trial. */
         private synchronized LoadTrial load(Session session, Rig rig) {
@@ -51,6 +53,8 @@ public class TimingDesk {
             return load;
         }
     }
+
+    private static final LoadTrial NOT_TRIED = new LoadTrial(0, 0);
 
     private final RigDesk rigs;
     private final Desk desk;
@@ -70,10 +74,26 @@ public class TimingDesk {
     }
 
     /** The buffers to choose from; how much time each would take is tried out, and known until the session has another size. */
-    public BufferChoices buffers(Session session, Rig rig, Timing timing) {
-        tried.keySet().removeIf(id -> !desk.isOpen(id));
-        LoadTrial load = tried.computeIfAbsent(session.id(), id -> new Tried()).load(session, rig);
+    public BufferChoices buffers(Session session, Rig rig, Timing timing, List<Incident> incidents) {
+        LoadTrial load = tried(session, rig);
         return BufferChoices.of(
-                session, rig, timing, notReported(session, rig), buffer -> load.share(buffer, session.sampleRate()));
+                session,
+                rig,
+                timing,
+                notReported(session, rig),
+                buffer -> load.share(buffer, session.sampleRate()),
+                incidents);
+    }
+
+    /** The share of its time that a block of so many frames would take, as it was tried out last; none before. Nobody waits for it. */
+    public IntToDoubleFunction knownLoad(Session session) {
+        Tried last = tried.get(session.id());
+        LoadTrial load = last == null ? NOT_TRIED : last.load;
+        return buffer -> load.share(buffer, session.sampleRate());
+    }
+
+    private LoadTrial tried(Session session, Rig rig) {
+        tried.keySet().removeIf(id -> !desk.isOpen(id));
+        return tried.computeIfAbsent(session.id(), id -> new Tried()).load(session, rig);
     }
 }

@@ -2,8 +2,8 @@ package vividlantern.server.live;
 
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Stay;
-import vividlantern.history.Refused;
 import vividlantern.session.SessionId;
 
 /** Carries out what is told to the running engine: a handler for each subject. */

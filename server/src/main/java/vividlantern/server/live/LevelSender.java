@@ -5,9 +5,9 @@ import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Stay;
 import vividlantern.format.Documents;
-import vividlantern.history.Refused;
 import vividlantern.mix.Lights;
 import vividlantern.mix.MixState;
 import vividlantern.mix.ShownLevels;
@@ -39,7 +39,7 @@ class LevelSender {
         beat = new Beat("levels", EVERY_MILLIS, this::send);
     }
 
-    /** Forgets the clips that were counted. */
+    /** Forgets the clips that were counted, and how high inputs came in. */
     void clearClips() {
         clearClips = true;
     }
@@ -63,8 +63,12 @@ class LevelSender {
             if (clearClips) {
                 clearClips = false;
                 needles.clearClips();
+                stay.played().forget();
             }
             float[] values = needles.take();
+            if (stay.live().playing()) {
+                stay.played().take(stay.session(), lights, needles);
+            }
             for (LivePage page : looking) {
                 if (page.learns(layout)) {
                     page.text(Documents.write(Map.of("type", "meters", "layout", layout, "keys", needles.keys())));

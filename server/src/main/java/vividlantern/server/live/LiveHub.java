@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
@@ -20,18 +21,20 @@ import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
 import org.springframework.web.util.UriComponentsBuilder;
+import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
-import vividlantern.history.Refused;
 import vividlantern.mix.TrackStanding;
 import vividlantern.preamp.InputStanding;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.desk.RigChanged;
+import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.RigMeasured;
 import vividlantern.server.desk.RigTurned;
 import vividlantern.server.desk.SessionChanged;
 import vividlantern.server.desk.SessionRemoved;
 import vividlantern.server.store.StoreWatch;
+import vividlantern.session.PartKind;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 
@@ -41,13 +44,14 @@ public class LiveHub extends TextWebSocketHandler {
 
     private static final Pattern PATH = Pattern.compile(".*/live/([a-z0-9-]+)");
     private static final long LOOK_MILLIS = 40;
-    private static final int LOOKS_A_HEARTBEAT = 125;
+    private static final long HEARTBEAT_MILLIS = 5000;
     private static final int MOST_PAGES = 256;
 
     /** How long a session stays open at which nobody looks. */
     private static final Duration UNSEEN = Duration.ofMinutes(5);
 
     private final Desk desk;
+    private final RigDesk rigs;
     private final LiveRig rig;
     private final LivePages pages;
     private final StoreWatch store;
@@ -71,11 +75,12 @@ public class LiveHub extends TextWebSocketHandler {
     private final Map<SessionId, LiveRig.Standing> standing = new HashMap<>();
 
     private Beat beat;
-    private int looks;
+    private Beat heart;
     private String storeTrouble = "";
 
-    public LiveHub(Desk desk, LiveRig rig, LivePages pages, StoreWatch store) {
+    public LiveHub(Desk desk, RigDesk rigs, LiveRig rig, LivePages pages, StoreWatch store) {
         this.desk = desk;
+        this.rigs = rigs;
         this.rig = rig;
         this.pages = pages;
         this.store = store;
@@ -84,11 +89,13 @@ public class LiveHub extends TextWebSocketHandler {
     @PostConstruct
     void begin() {
         beat = new Beat("teller", LOOK_MILLIS, this::look);
+        heart = new Beat("heart", HEARTBEAT_MILLIS, this::beat);
     }
 
     @PreDestroy
     void close() {
         beat.close();
+        heart.close();
     }
 
     /** A page is among those that are told of changes before anything can change that its greeting does not hold. */
@@ -134,6 +141,8 @@ public class LiveHub extends TextWebSocketHandler {
         greeting.put("type", "hello");
         greeting.put("connection", page.id());
         greeting.put("session", session);
+        greeting.put(
+                "kinds", Stream.of(PartKind.values()).map(PartKind::written).toList());
         greeting.put("undo", desk.undoState(page.session(), page.person()));
         greeting.put("storeTrouble", store.trouble());
         synchronized (told) {
@@ -218,19 +227,20 @@ public class LiveHub extends TextWebSocketHandler {
         }
     }
 
-    /** Looks what moved by itself, and lets pages know now and then that the connection is alive. */
+    /** Looks what moved by itself. */
     private void look() {
         tellWhatHappens();
         tellWhetherItCanBeStored();
-        looks++;
-        if (looks % LOOKS_A_HEARTBEAT == 0) {
-            pages.all().forEach(page -> page.text("{\"type\":\"alive\"}"));
-            desk.letGo(
-                    UNSEEN,
-                    session -> rig.isAtTheRig(session)
-                            || !pages.of(session::equals).isEmpty());
-            rig.forgetClosed();
-        }
+    }
+
+    /** Lets pages know that the connection is alive, whatever a slow database keeps waiting, and lets go of what nobody looks at. */
+    private void beat() {
+        pages.all().forEach(page -> page.text("{\"type\":\"alive\"}"));
+        desk.letGo(
+                UNSEEN,
+                session -> rig.isAtTheRig(session) || !pages.of(session::equals).isEmpty());
+        rigs.letGo(UNSEEN, desk::isNeeded);
+        rig.forgetClosed();
     }
 
     /** Tells the pages of a session what is other than they know. */

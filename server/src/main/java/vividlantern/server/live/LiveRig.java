@@ -16,14 +16,15 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.engine.Threads;
 import vividlantern.hardware.PreampSetting;
-import vividlantern.history.Refused;
 import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
+import vividlantern.mix.PlayedPeaks;
 import vividlantern.mix.TrackStanding;
 import vividlantern.preamp.InputStanding;
 import vividlantern.rig.Port;
@@ -33,6 +34,7 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.RigChanged;
 import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.SessionChanged;
+import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 
@@ -59,6 +61,7 @@ public class LiveRig {
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      * @param cables what was plugged from the stand-in's outputs back into its inputs
+     * @param peaksJudged how often there was something else to be said of how high inputs come in
      * @param strain what is done to the stand-in's computer
      */
     public record Happening(
@@ -73,6 +76,7 @@ public class LiveRig {
             String trouble,
             String dropout,
             ControlRoomStanding controlRoom,
+            int peaksJudged,
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts,
             List<StandIns.Cable> cables,
@@ -291,6 +295,14 @@ public class LiveRig {
         return now != null && now.session().id().equals(id) ? now.incidents().newestFirst() : List.of();
     }
 
+    /** How high a session's inputs came in while the song played; nothing if it is not at the rig. */
+    public Map<InputId, PlayedPeaks.Played> played(Session session) {
+        Stay now = stay;
+        return now != null && now.session().id().equals(session.id())
+                ? now.played().of(session)
+                : Map.of();
+    }
+
     /** What is true of a session's inputs and tracks just now. */
     public Standing standing(SessionId id) {
         Stay now = stay;
@@ -374,6 +386,7 @@ public class LiveRig {
                         .map(Incidents.Incident::sentence)
                         .orElse(""),
                 now.controlRoom(),
+                now.played().changes(),
                 standIns.fate(),
                 standIns.fronts(),
                 standIns.cables(),

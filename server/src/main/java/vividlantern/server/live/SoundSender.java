@@ -3,8 +3,8 @@ package vividlantern.server.live;
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import org.springframework.stereotype.Component;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Stay;
-import vividlantern.history.Refused;
 import vividlantern.server.desk.NotFound;
 
 /** Sends pages that listen what the converters gave out: 50 times a second. */

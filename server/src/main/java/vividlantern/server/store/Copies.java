@@ -26,9 +26,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
+import vividlantern.basics.Refused;
 import vividlantern.engine.Threads;
 import vividlantern.format.Documents;
-import vividlantern.history.Refused;
 import vividlantern.server.folder.CopyFiles;
 import vividlantern.server.folder.DataFolder;
 

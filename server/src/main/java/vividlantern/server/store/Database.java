@@ -6,8 +6,8 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.JdbcTemplate;
-import vividlantern.server.Options;
 import vividlantern.server.folder.DataFolder;
+import vividlantern.server.folder.Options;
 import vividlantern.server.folder.Reached;
 
 /**

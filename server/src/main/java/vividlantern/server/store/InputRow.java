@@ -47,7 +47,7 @@ class InputRow implements PartRow {
 
     int width;
     String ports;
-    double gainDb;
+    Double gainDb;
     boolean polarityFlipped;
 
     @Column(name = "is_cut")
@@ -84,7 +84,7 @@ class InputRow implements PartRow {
         width = input.width();
         ports = Columns.ports(input.ports());
         polarityFlipped = input.polarityFlipped();
-        gainDb = input.gainDb();
+        gainDb = input.gainDb().orElse(null);
         notes = input.notes();
     }
 
@@ -104,7 +104,7 @@ class InputRow implements PartRow {
                 pad,
                 width,
                 Columns.ports(ports),
-                gainDb,
+                Optional.ofNullable(gainDb),
                 polarityFlipped,
                 cut,
                 notes);

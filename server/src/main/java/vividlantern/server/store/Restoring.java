@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.rig.RigId;
 import vividlantern.server.folder.CannotStart;
 import vividlantern.server.folder.DataFolder;

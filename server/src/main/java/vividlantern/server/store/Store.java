@@ -203,7 +203,7 @@ public class Store {
     public Set<MediaId> sounds(SessionId id) {
         Stream<Part> parts =
                 rows(DocumentRow.class, id).flatMap(Store::readable).map(DocumentRow::part);
-        Stream<Part> logged = Stream.of(PartKind.BACKING, PartKind.CLICK)
+        Stream<Part> logged = PartKind.withSounds().stream()
                 .flatMap(kind -> lines(id).page("", "", kind.word(), 0, WHOLE_LOG).stream())
                 .flatMap(row ->
                         Stream.concat(row.line().before().values().stream(), row.line().after().values().stream()))
@@ -213,7 +213,7 @@ public class Store {
                 .setParameter("session", id.value())
                 .getResultStream()
                 .flatMap(row -> Documents.read(row.document, Session.class).sounds());
-        return Stream.concat(Stream.concat(parts, logged).flatMap(Media::in), kept)
+        return Stream.concat(Stream.concat(parts, logged).flatMap(Part::sounds), kept)
                 .map(Media::id)
                 .collect(Collectors.toSet());
     }
@@ -222,10 +222,12 @@ public class Store {
     @Transactional(readOnly = true)
     public Set<MediaId> soundsNow() {
         return entities.createQuery("from DocumentRow d where d.key.kind in (:kinds)", DocumentRow.class)
-                .setParameter("kinds", List.of(PartKind.BACKING.word(), PartKind.CLICK.word()))
+                .setParameter(
+                        "kinds",
+                        PartKind.withSounds().stream().map(PartKind::word).toList())
                 .getResultStream()
                 .map(DocumentRow::part)
-                .flatMap(Media::in)
+                .flatMap(Part::sounds)
                 .map(Media::id)
                 .collect(Collectors.toSet());
     }

@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
-import vividlantern.history.Refused;
+import vividlantern.basics.Refused;
 import vividlantern.server.folder.DataFolder;
 
 /** Gets the database out of a copy, whichever kind it is: one that was packed, or a database that was set aside. */

@@ -1,0 +1,91 @@
+package vividlantern.format;
+
+import static vividlantern.format.PdfTable.Column.bold;
+import static vividlantern.format.PdfTable.Column.of;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.session.Cue;
+import vividlantern.session.DirectLevel;
+import vividlantern.session.Input;
+import vividlantern.session.Performer;
+import vividlantern.session.Send;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.units.Decibels;
+
+/** What each performer hears, a page each: by which pair their cue leaves, how loud everything in it is, from where it is taken. */
+final class CueSheets {
+
+    private final Session session;
+    private final Rig rig;
+    private final PdfTable table;
+
+    CueSheets(Session session, Rig rig, PdfTable table) {
+        this.session = session;
+        this.rig = rig;
+        this.table = table;
+    }
+
+    void write() throws IOException {
+        for (Performer performer : session.performers()) {
+            for (Cue cue : session.cues()) {
+                if (cue.listeners().contains(performer.id())) {
+                    write(performer.name() + " hears " + cue.name(), cue);
+                }
+            }
+        }
+        for (Cue cue : session.cues()) {
+            if (cue.listeners().isEmpty()) {
+                write("Nobody hears " + cue.name() + " yet", cue);
+            }
+        }
+    }
+
+    private void write(String heading, Cue cue) throws IOException {
+        List<List<String>> rows = new ArrayList<>();
+        rows.add(List.of(
+                "All of it",
+                cue.level().toString(),
+                "",
+                out(cue),
+                cue.guarded() ? "ceiling guard on" : "ceiling guard off"));
+        for (Track track : session.tracks()) {
+            cue.send(track.id()).filter(CueSheets::isThere).ifPresent(send -> rows.add(row(track, send)));
+        }
+        for (DirectLevel direct : session.direct()) {
+            if (direct.cue().equals(cue.id()) && !direct.level().equals(Decibels.OFF)) {
+                rows.add(List.of(
+                        session.find(direct.input()).map(Input::source).orElse(""),
+                        direct.level().toString(),
+                        direct.pan().toString(),
+                        "direct from the interface",
+                        cue.guarded() ? "past the guard" : ""));
+            }
+        }
+        table.write(
+                heading,
+                List.of(bold("What"), bold("Level"), of("Pan"), of("Out by, or taken"), of("To be known")),
+                rows);
+    }
+
+    private static boolean isThere(Send send) {
+        return !send.level().equals(Decibels.OFF);
+    }
+
+    private List<String> row(Track track, Send send) {
+        return List.of(
+                track.name(),
+                send.level().toString(),
+                send.panAsMain() ? "as on the speakers" : send.pan().toString(),
+                send.tap().toString(),
+                send.muted() ? "muted" : "");
+    }
+
+    private String out(Cue cue) {
+        return cue.output().flatMap(rig::outputPair).map(StereoPair::houseLabel).orElse("no output pair");
+    }
+}

@@ -1,0 +1,23 @@
+package vividlantern.patch;
+
+import java.util.List;
+import vividlantern.session.edit.Edit;
+
+/**
+ * What counting up comes to.
+ *
+ * @param edits the edits that place what finds ports; what finds none lets go of a port that another one got
+ * @param placed how many find ports
+ * @param left what finds none, in a sentence; "" if all do
+ */
+public record CountedUp(List<Edit> edits, int placed, String left) {
+
+    static CountedUp of(List<Edit> edits, int placed, int selected, String start, String what) {
+        String left = placed == selected
+                ? ""
+                : "From " + start + " on there are free ports for " + placed + " of " + selected + " " + what
+                        + ". The last "
+                        + (selected - placed == 1 ? "one finds none." : selected - placed + " find none.");
+        return new CountedUp(edits, placed, left);
+    }
+}

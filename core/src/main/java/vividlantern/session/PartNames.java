@@ -1,0 +1,92 @@
+package vividlantern.session;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import vividlantern.rig.Mic;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+
+/** What the things of which parts speak are called; one that is not there goes by its id. */
+public final class PartNames {
+
+    private final Session session;
+    private final Rig rig;
+
+    public PartNames(Session session, Rig rig) {
+        this.session = session;
+        this.rig = rig;
+    }
+
+    String track(TrackId id) {
+        return session.find(id).map(Track::name).orElse(id.value());
+    }
+
+    String tracks(List<TrackId> ids) {
+        return ids.stream().map(this::track).collect(Collectors.joining(", "));
+    }
+
+    String input(InputId id) {
+        return session.find(id).map(Input::source).orElse(id.value());
+    }
+
+    String cue(CueId id) {
+        return session.find(id).map(Cue::name).orElse("");
+    }
+
+    String performer(PerformerId id) {
+        return session.find(id).map(Performer::name).orElse(id.value());
+    }
+
+    String marker(MarkerId id) {
+        return session.markers().stream()
+                .filter(marker -> marker.id().equals(id))
+                .findFirst()
+                .map(Marker::name)
+                .orElse(id.value());
+    }
+
+    String pair(PairId id) {
+        return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
+    }
+
+    String port(PortId id) {
+        return rig.label(id);
+    }
+
+    String ports(List<PortId> ids) {
+        return ids.isEmpty() ? "none" : rig.labels(ids);
+    }
+
+    String mic(String written) {
+        return rig.micIn(written).map(Mic::listed).orElse(written);
+    }
+
+    String feed(Feed feed) {
+        return feed.input()
+                .flatMap(session::find)
+                .map(input ->
+                        input.source() + (input.width() == 1 ? "" : " " + Channels.word(input.width(), feed.channel())))
+                .or(() -> feed.track().map(id -> track(id) + " channel " + (feed.channel() + 1)))
+                .or(() -> feed.port().map(this::port))
+                .orElse("nothing");
+    }
+
+    static String onOff(boolean on) {
+        return on ? "on" : "off";
+    }
+
+    static String yesNo(boolean yes) {
+        return yes ? "yes" : "no";
+    }
+
+    static String word(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    static String bars(int count) {
+        return count + (count == 1 ? " bar" : " bars");
+    }
+}

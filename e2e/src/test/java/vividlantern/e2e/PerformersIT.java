@@ -1,0 +1,77 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.Test;
+
+/** Who plays is named, placed and removed from the input list and from Monitoring; an input's level stands beside its gain. */
+public class PerformersIT extends WithDemo {
+
+    @AfterMethod(alwaysRun = true)
+    public void asItWas() {
+        takeAllBackOf("low-water");
+    }
+
+    private Locator dialog(String name) {
+        return page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private static Locator in(Locator place, String button) {
+        return place.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(button));
+    }
+
+    @Test
+    public void oneIsAddedPlacedRenamedAndRemoved() {
+        goTo("/sessions/low-water/input-list");
+        button("Performers").click();
+        Locator performers = dialog("Performers");
+        performers.getByLabel("Name of another performer").fill("Whistle");
+        performers.getByLabel("Where they are").fill("the stairs");
+        in(performers, "Add").click();
+        Locator row = performers.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Whistle"));
+        assertThat(row).containsText("the stairs");
+        assertThat(row).containsText("no cue");
+        in(row, "Whistle").first().click();
+        performers.getByLabel("Name of Whistle").fill("Tin whistle");
+        performers.getByLabel("Name of Whistle").press("Enter");
+        assertThat(row).containsText("Tin whistle");
+        in(row, "Remove Tin whistle").click();
+        assertThat(row).hasCount(0);
+    }
+
+    @Test
+    public void oneWhoPlaysAndListensIsRemovedOnceItIsAsked() {
+        goTo("/sessions/low-water/monitoring");
+        button("Performers").click();
+        Locator performers = dialog("Performers");
+        Locator fiddle = performers
+                .getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Remove Fiddle"))));
+        assertThat(fiddle).containsText("Accordion and fiddle at ");
+        in(fiddle, "Remove Fiddle").click();
+        assertThat(dialog("Remove Fiddle?"))
+                .containsText("2 inputs are played by nobody then, and one cue has a listener less.");
+        in(dialog("Remove Fiddle?"), "Leave it").click();
+        assertThat(dialog("Remove Fiddle?")).hasCount(0);
+        assertThat(fiddle).hasCount(1);
+        in(fiddle, "Remove Fiddle").click();
+        in(dialog("Remove Fiddle?"), "Remove").click();
+        assertThat(performers.getByText("Fiddle", new Locator.GetByTextOptions().setExact(true)))
+                .hasCount(0);
+    }
+
+    @Test
+    public void anInputsLevelIsReadBesideItsGain() {
+        goTo("/sessions/low-water/input-list");
+        assertThat(page.getByRole(
+                        AriaRole.METER,
+                        new Page.GetByRoleOptions().setName("Level into Fiddle").setExact(true)))
+                .hasAttribute("aria-valuetext", Pattern.compile("^−\\d+\\.\\d dBFS$"));
+    }
+}

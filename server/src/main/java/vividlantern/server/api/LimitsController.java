@@ -1,0 +1,104 @@
+package vividlantern.server.api;
+
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import vividlantern.basics.Texts;
+import vividlantern.mix.TestSignal;
+import vividlantern.mix.effects.EffectKind;
+import vividlantern.mix.effects.EffectKinds;
+import vividlantern.rig.Device;
+import vividlantern.rig.WideGroup;
+import vividlantern.session.ClickPattern;
+import vividlantern.session.ControlRoomSource;
+import vividlantern.session.Corner;
+import vividlantern.session.edit.BringEdit.WriteBringLine;
+import vividlantern.session.edit.ControlRoomEdit.SetDim;
+import vividlantern.session.edit.MonitoringEdit.SetTolerance;
+import vividlantern.session.edit.PerformerEdit.SetEarDistance;
+import vividlantern.session.edit.SongEdit.SetClick;
+
+/** Which numbers are taken, for whoever lets somebody type one. */
+@RestController
+class LimitsController {
+
+    /** From where to where a number goes, both of them included. */
+    record Range(double from, double to) {
+
+        private static Range of(Corner.Range corner) {
+            return new Range(corner.lowestHz(), corner.highestHz());
+        }
+    }
+
+    /**
+     * A kind of effect.
+     *
+     * @param word what it is called
+     */
+    record ListedEffect(String word, List<EffectKind.Parameter> parameters) {}
+
+    /**
+     * A kind of device.
+     *
+     * @param converts whether it makes numbers of a signal or a signal of numbers, and so has a clock and a latency
+     */
+    record ListedDevice(Device.Kind kind, boolean converts) {}
+
+    /**
+     * The ranges of what is typed.
+     *
+     * @param textLength how many characters a text has at most
+     * @param decayMs of a click voice's stroke
+     * @param barsUntilSilent after how many bars a click can stop
+     * @param clickVoices how many voices a click has at most
+     * @param bringCount how many of one thing can be brought
+     * @param portsOfAGroup how many ports side by side make a group
+     * @param deviceKinds what a device can be
+     * @param sourceChannels of what the control room can hear
+     */
+    record Limits(
+            int textLength,
+            Range highPassHz,
+            Range lowPassHz,
+            Range toleranceMs,
+            Range earMetres,
+            Range dimDb,
+            Range toneHz,
+            Range sourceChannels,
+            Range pitchHz,
+            Range decayMs,
+            Range countInBars,
+            Range barsUntilSilent,
+            int clickVoices,
+            Range bringCount,
+            Range portsOfAGroup,
+            List<ListedDevice> deviceKinds,
+            List<ListedEffect> effects) {}
+
+    @GetMapping("/api/limits")
+    Limits limits() {
+        return new Limits(
+                Texts.LONGEST,
+                Range.of(Corner.Range.HIGH_PASS),
+                Range.of(Corner.Range.LOW_PASS),
+                new Range(SetTolerance.LEAST_MS, SetTolerance.MOST_MS),
+                new Range(0, SetEarDistance.MOST_METRES),
+                new Range(SetDim.LEAST_DB, SetDim.MOST_DB),
+                new Range(TestSignal.LOWEST_HERTZ, TestSignal.HIGHEST_HERTZ),
+                new Range(1, ControlRoomSource.MAX_WIDTH),
+                new Range(SetClick.LOWEST_PITCH_HZ, SetClick.HIGHEST_PITCH_HZ),
+                new Range(SetClick.SHORTEST_DECAY_MS, SetClick.LONGEST_DECAY_MS),
+                new Range(0, ClickPattern.MOST_COUNT_IN_BARS),
+                new Range(1, ClickPattern.MOST_BARS_UNTIL_SILENT),
+                ClickPattern.MOST_VOICES,
+                new Range(1, WriteBringLine.MOST),
+                new Range(WideGroup.LEAST, WideGroup.MOST),
+                Stream.of(Device.Kind.values())
+                        .map(kind -> new ListedDevice(kind, kind.converts()))
+                        .toList(),
+                EffectKinds.ALL.stream()
+                        .map(kind -> new ListedEffect(kind.word(), kind.parameters()))
+                        .toList());
+    }
+}

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { question } from '@/desk/question'
+import DialogCard from './DialogCard.vue'
+</script>
+
+<template>
+  <DialogCard
+    v-if="question"
+    :show="true"
+    :title="question.title"
+    :width="420"
+    @update:show="(on) => on || question?.answer(false)"
+  >
+    <p>{{ question.sentence }}</p>
+    <template #footer>
+      <div class="foot">
+        <NButton @click="question.answer(false)">Leave it</NButton>
+        <NButton type="primary" @click="question.answer(true)">{{ question.yes }}</NButton>
+      </div>
+    </template>
+  </DialogCard>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+
+.foot {
+  display: flex;
+  justify-content: flex-end;
+  gap: 12px;
+}
+</style>

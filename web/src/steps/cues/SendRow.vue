@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Send, Tap, Track } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import ChoiceWord from '@/parts/ChoiceWord.vue'
+import LevelCell from '@/parts/LevelCell.vue'
+import PanSlider from '@/parts/PanSlider.vue'
+import WordSwitch from '@/parts/WordSwitch.vue'
+
+/** A track in a cue's mix: its own level, pan and tap there, or the way to put it in. */
+const { cue, cueName, track, send } = defineProps<{
+  cue: string
+  cueName: string
+  track: Track
+  send: Send | undefined
+}>()
+
+const desk = useDesk()
+
+const TAPS: { label: string; value: Tap }[] = [
+  { label: 'input', value: 'input' },
+  { label: 'pre-fader', value: 'pre-fader' },
+  { label: 'post-fader', value: 'post-fader' },
+]
+
+const standing = computed(() => desk.standingOf(track.id))
+const followsTheSpeakers = (of: Send) => of.tap === 'post-fader' || of.panAsMain
+const ids = computed(() => ({ cue, track: track.id }))
+</script>
+
+<template>
+  <tr :class="{ mine: standing.own.includes(cue) }" :data-row="track.id">
+    <td class="name">
+      {{ track.name }}
+      <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
+      <span v-if="standing.quiet" class="flare">{{ standing.quiet }}</span>
+    </td>
+    <template v-if="send">
+      <td>
+        <LevelCell
+          :label="`${track.name} in ${cueName}`"
+          :light="`send/${cue}/${track.id}`"
+          :silent="send.muted"
+          :level="send.level"
+          :set="(level, gesture) => desk.edit([{ kind: 'set-send-level', ...ids, level }], gesture)"
+        />
+      </td>
+      <td>
+        <button
+          v-if="send.panAsMain"
+          class="word"
+          :title="`${track.name} is panned as on the speakers; press for a pan of its own`"
+          @click="desk.edit([{ kind: 'set-send-pan-as-main', ...ids, asMain: false }])"
+        >
+          as main
+        </button>
+        <PanSlider
+          v-else
+          :pan="send.pan"
+          :label="`Pan of ${track.name} in ${cueName}`"
+          :set="(pan, gesture) => desk.edit([{ kind: 'set-send-pan', ...ids, pan }], gesture)"
+        />
+      </td>
+      <td>
+        <WordSwitch
+          :column="`mute-${cue}`"
+          :on="send.muted"
+          :label="`Mute ${track.name} in ${cueName}`"
+          :set="(muted, gesture) => desk.edit([{ kind: 'mute-send', ...ids, muted }], gesture)"
+          >mute</WordSwitch
+        >
+      </td>
+      <td>
+        <ChoiceWord
+          class="tap"
+          :value="send.tap"
+          :options="TAPS"
+          :label="`Tap of ${track.name} in ${cueName}`"
+          @choose="(tap) => desk.edit([{ kind: 'set-send-tap', ...ids, tap }])"
+        />
+        <span v-if="followsTheSpeakers(send)" class="follows">follows the speakers</span>
+      </td>
+      <td>
+        <button
+          class="word"
+          :aria-label="`Remove ${track.name} from ${cueName}`"
+          title="Remove from this mix"
+          @click="desk.edit([{ kind: 'remove-send', ...ids }])"
+        >
+          ×
+        </button>
+      </td>
+    </template>
+    <template v-else>
+      <td colspan="4" class="soft">not in this mix</td>
+      <td>
+        <button
+          class="word"
+          :aria-label="`Add ${track.name} to ${cueName}`"
+          title="Add to this mix, off"
+          @click="desk.edit([{ kind: 'add-sends', cue: cue, tracks: [track.id] }])"
+        >
+          +
+        </button>
+      </td>
+    </template>
+  </tr>
+</template>
+
+<style scoped>
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.name .soft {
+  font-size: 12px;
+  margin-left: 6px;
+}
+
+.mine .name {
+  font-weight: 700;
+}
+
+.tap {
+  width: 100px;
+}
+
+.follows {
+  display: block;
+  color: var(--flare);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { onBeforeUnmount, ref } from 'vue'
+import type { Performer } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
+import { trying } from '@/desk/notice'
+import { ask } from '@/desk/question'
+import { useTiming } from '@/desk/timing'
+import DialogCard from '@/parts/DialogCard.vue'
+import EditableText from '@/parts/EditableText.vue'
+import PerformerMark from '@/parts/PerformerMark.vue'
+import { useBusy } from '@/parts/useBusy'
+import { performersShown } from './shown'
+import PlaysSelect from './PlaysSelect.vue'
+
+/** Who plays: how they are called, what they play, where, and what they hear by. */
+const desk = useDesk()
+const limits = useLimits()
+const sheet = useTiming()
+const name = ref('')
+const place = ref('')
+const { busy, run } = useBusy()
+onBeforeUnmount(() => (performersShown.value = false))
+
+const inputsOf = (performer: Performer) => desk.inputs.filter((input) => input.performer === performer.id)
+const cuesOf = (performer: Performer) => desk.cues.filter((cue) => cue.listeners.includes(performer.id))
+const pairName = (pair: string | null) => desk.offers.pairs.find((each) => each.id === pair)?.houseLabel ?? 'no output'
+
+function hears(performer: Performer) {
+  const by = performer.metres > 0 ? `a speaker ${performer.metres} m away` : 'headphones'
+  const cues = cuesOf(performer).map((cue) => `${cue.name} at ${pairName(cue.output)}`)
+  return cues.length ? `${cues.join(', ')}, by ${by}` : ''
+}
+
+const add = () =>
+  run(() =>
+    trying(async () => {
+      if (!name.value.trim()) return
+      const performer = await desk.freshId('performer', name.value)
+      const wanted = { performer, name: name.value.trim(), place: place.value.trim() }
+      if (await desk.edit([{ kind: 'add-performer', ...wanted }])) name.value = place.value = ''
+    }),
+  )
+
+async function remove(performer: Performer) {
+  const plays = inputsOf(performer).length
+  const cues = cuesOf(performer).length
+  const sentence =
+    `${plays === 1 ? 'One input is' : `${plays} inputs are`} played by nobody then, and ` +
+    `${cues === 1 ? 'one cue has' : `${cues} cues have`} a listener less. It can be undone.`
+  if (plays + cues > 0 && !(await ask({ title: `Remove ${performer.name}?`, sentence, yes: 'Remove' }))) return
+  await desk.edit([{ kind: 'remove-performer', performer: performer.id }])
+}
+</script>
+
+<template>
+  <DialogCard v-model:show="performersShown" title="Performers" :width="860">
+    <div class="sheet">
+      <table aria-label="Performers">
+        <thead>
+          <tr>
+            <th style="width: 40px"></th>
+            <th>Name</th>
+            <th style="width: 190px">Plays</th>
+            <th style="width: 150px">Where</th>
+            <th>Hears</th>
+            <th style="width: 80px"></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="performer in desk.performers" :key="performer.id" :data-row="performer.id">
+            <td><PerformerMark :performer="performer" :of="desk.performers" /></td>
+            <td class="strong">
+              <EditableText
+                :text="performer.name"
+                :label="`Name of ${performer.name}`"
+                :set="(to) => desk.edit([{ kind: 'rename-performer', performer: performer.id, name: to }])"
+              />
+            </td>
+            <td><PlaysSelect v-if="sheet" :performer="performer" :sheet="sheet" /></td>
+            <td>
+              <EditableText
+                :text="performer.place"
+                empty="say where"
+                :label="`Where ${performer.name} is`"
+                :set="(to) => desk.edit([{ kind: 'set-performer-place', performer: performer.id, place: to }])"
+              />
+            </td>
+            <td :class="hears(performer) ? 'soft' : 'flare'">{{ hears(performer) || 'no cue' }}</td>
+            <td>
+              <button class="word" :aria-label="`Remove ${performer.name}`" @click="remove(performer)">remove</button>
+            </td>
+          </tr>
+          <tr>
+            <td></td>
+            <td>
+              <input
+                v-model="name"
+                class="field"
+                aria-label="Name of another performer"
+                placeholder="another performer"
+                :maxlength="limits?.textLength"
+                @keydown.enter="add"
+              />
+            </td>
+            <td></td>
+            <td>
+              <input
+                v-model="place"
+                class="field"
+                aria-label="Where they are"
+                placeholder="where"
+                :maxlength="limits?.textLength"
+                @keydown.enter="add"
+              />
+            </td>
+            <td colspan="2">
+              <NButton size="small" :loading="busy" :disabled="!name.trim()" @click="add">Add</NButton>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="soft">What they hear is set under Cues; how far a speaker is from their ears, under Monitoring.</p>
+  </DialogCard>
+</template>
+
+<style scoped>
+.sheet {
+  max-height: 60vh;
+}
+
+.strong {
+  font-weight: 600;
+}
+
+.field {
+  width: 100%;
+}
+</style>
