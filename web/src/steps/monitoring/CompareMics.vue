@@ -5,6 +5,7 @@ import { api, type Track, type TwoMicCheck } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import DialogCard from '@/parts/DialogCard.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import MicsPicture from './MicsPicture.vue'
 
 /** Two mics that hear one source: by how much one is later, which way round, what their sum gains or loses; and the way out. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -79,9 +80,16 @@ const gain = (db: number) => `${db < 0 ? '−' : '+'}${Math.abs(db).toFixed(1)} 
         <dt>In common</dt>
         <dd>{{ found.correlation.toFixed(2) }}</dd>
       </dl>
+      <MicsPicture
+        v-if="found.byLag.length"
+        :by-lag="found.byLag"
+        :step-ms="found.stepMs"
+        :peak-ms="found.laterMs"
+        :label="`In common by how much the second mic is later, from −20 to 20 ms. Strongest at ${found.laterMs.toFixed(2)} ms.`"
+      />
       <p v-for="doubt in found.doubts" :key="doubt" class="soft">{{ doubt }}</p>
     </template>
-    <p v-else class="soft" role="status">Listening.</p>
+    <p v-else class="soft" role="status">Listening for two and a half seconds.</p>
     <div class="way">
       <NButton
         v-for="step in check?.steps"

@@ -45,14 +45,14 @@ final class Measuring {
         }
     }
 
-    /** Takes what comes in at every input from now on, for some frames; waits until that is done. */
-    float[][] listen(int frames) {
+    /** Takes what comes in at some inputs from now on, for some frames; waits until that is done. */
+    float[][] listen(int[] inputs, int frames) {
         synchronized (turn) {
             Probe probe = Probe.silent();
             Engine engine = begin(probe, false);
-            TapeReader all = new TapeReader(engine.inputs(), everyInput(engine), probe.begin(), frames);
-            read(probe, all::read);
-            return whole(all);
+            TapeReader reader = new TapeReader(engine.inputs(), inputs, probe.begin(), frames);
+            read(probe, reader::read);
+            return whole(reader);
         }
     }
 

@@ -193,9 +193,9 @@ public final class Stay implements AutoCloseable {
         return measuring.probe(sent, output, input, firstFrames);
     }
 
-    /** Takes what comes in at every input from now on, for some frames; waits until that is done. */
-    public float[][] listen(int frames) {
-        return measuring.listen(frames);
+    /** Takes what comes in at some inputs from now on, for some frames; waits until that is done. */
+    public float[][] listen(int[] inputs, int frames) {
+        return measuring.listen(inputs, frames);
     }
 
     /** Breaks off what is being measured, if anything is. */

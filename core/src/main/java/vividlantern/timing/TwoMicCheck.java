@@ -23,7 +23,8 @@ import vividlantern.session.edit.TrackEdit.SetShift;
  */
 public record TwoMicCheck(TwoMics found, List<MicStep> steps) {
 
-    private static final int FRAMES = 1 << 15;
+    /** Long enough for all that somebody strikes in a bar: a shorter look hears one hand or one skin, and answers differently each time. */
+    private static final double SECONDS = 2.5;
 
     /**
      * Something that brings two mics in line.
@@ -44,7 +45,7 @@ public record TwoMicCheck(TwoMics found, List<MicStep> steps) {
         return any.width() == 1 && any.role() == Track.Role.INPUT;
     }
 
-    /** Listens for a moment while the session is at the rig; takes less than a second. */
+    /** Listens for a moment while the session is at the rig; takes 2.5 s. */
     public static TwoMicCheck of(Stay stay, TrackId first, TrackId second) {
         Session session = stay.session();
         Rig rig = stay.rig();
@@ -55,10 +56,10 @@ public record TwoMicCheck(TwoMics found, List<MicStep> steps) {
         }
         int from = source(session, rig, one, "first");
         int to = source(session, rig, other, "second");
-        float[][] heard = stay.listen(FRAMES);
+        float[][] heard = stay.listen(new int[] {from, to}, (int) Math.round(SECONDS * session.sampleRate()));
         TwoMics found = TwoMics.of(
-                asHeard(session, one, heard[from]),
-                asHeard(session, other, heard[to]),
+                asHeard(session, one, heard[0]),
+                asHeard(session, other, heard[1]),
                 session.sampleRate(),
                 one.name(),
                 other.name(),

@@ -16,6 +16,8 @@ import java.util.Optional;
  * @param inLineDb the same if they were in line
  * @param believed whether it is more than chance
  * @param doubts what speaks against it, a sentence each
+ * @param byLag the correlation, from -1 to 1, at lags from -20 to 20 ms in steps of stepMs: the strongest within each step;
+ *     empty if one is silent
  */
 public record TwoMics(
         double correlation,
@@ -26,10 +28,14 @@ public record TwoMics(
         double inLineDb,
         boolean believed,
         String sentence,
-        List<String> doubts) {
+        List<String> doubts,
+        double stepMs,
+        List<Double> byLag) {
 
     /** From here on it is believed. */
     public static final double BELIEVED_FROM = 0.4;
+
+    private static final double STEP_MS = 0.1;
 
     private static final double LONGEST_SECONDS = 0.02;
     private static final double QUIETEST_DBFS = -75;
@@ -48,7 +54,18 @@ public record TwoMics(
         double both = Math.sqrt(spectra.firstEnergy() * spectra.secondEnergy());
         if (isQuiet(spectra.firstEnergy(), first.length) || isQuiet(spectra.secondEnergy(), second.length)) {
             String quiet = isQuiet(spectra.firstEnergy(), first.length) ? firstName : secondName;
-            return new TwoMics(0, 0, 0, false, 0, 0, false, quiet + " is silent. Let somebody play.", List.of());
+            return new TwoMics(
+                    0,
+                    0,
+                    0,
+                    false,
+                    0,
+                    0,
+                    false,
+                    quiet + " is silent. Let somebody play.",
+                    List.of(),
+                    STEP_MS,
+                    List.of());
         }
         double[] byLag = spectra.byLag();
         int best = 0;
@@ -73,7 +90,25 @@ public record TwoMics(
                 inLineDb,
                 believed,
                 sentence(believed, firstName, secondName, lag, ms, peak < 0, sumDb, inLineDb),
-                doubts);
+                doubts,
+                STEP_MS,
+                steps(byLag, longest, sampleRate, both));
+    }
+
+    private static List<Double> steps(double[] byLag, int longest, int sampleRate, double both) {
+        int count = (int) Math.round(2000 * LONGEST_SECONDS / STEP_MS) + 1;
+        double framesEach = STEP_MS * sampleRate / 1000;
+        List<Double> steps = new ArrayList<>();
+        for (int step = 0; step < count; step++) {
+            double middle = longest + (step - count / 2) * framesEach;
+            int to = Math.min(byLag.length - 1, (int) Math.floor(middle + framesEach / 2));
+            double strongest = 0;
+            for (int at = Math.max(0, (int) Math.ceil(middle - framesEach / 2)); at <= to; at++) {
+                strongest = Math.abs(byLag[at]) > Math.abs(strongest) ? byLag[at] : strongest;
+            }
+            steps.add(Math.round(1000 * strongest / both) / 1000.0);
+        }
+        return steps;
     }
 
     private static boolean isQuiet(double energy, int frames) {

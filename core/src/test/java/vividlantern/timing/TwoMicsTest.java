@@ -3,6 +3,7 @@ package vividlantern.timing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Random;
 import org.testng.annotations.Test;
 
@@ -49,6 +50,20 @@ public final class TwoMicsTest {
         assertThat(found.doubts()).isEmpty();
         assertThat(compare(later(source, 12, 0.5, null), source).sentence())
                 .startsWith("Front hears it 0.25 ms later than Rear, 12 frames.");
+    }
+
+    @Test
+    public void itsPictureHasItsPeakAtTheLagAndNothingElsewhere() {
+        float[] source = noise(7);
+        List<Double> byLag = compare(source, later(source, 48, -1, null)).byLag();
+        assertThat(byLag).hasSize(401);
+        assertThat(byLag.get(200 + 10)).isCloseTo(-1, within(0.01));
+        for (int step = 0; step < byLag.size(); step++) {
+            if (Math.abs(step - 210) > 1) {
+                assertThat(byLag.get(step)).isCloseTo(0, within(0.05));
+            }
+        }
+        assertThat(compare(source, new float[FRAMES]).byLag()).isEmpty();
     }
 
     @Test
