@@ -1,5 +1,6 @@
 import '@fontsource-variable/fraunces/soft.css'
 import '@fontsource-variable/instrument-sans'
+import '@fontsource/noto-music/music.css'
 import './look/tokens.css'
 import './look/base.css'
 import './look/nonce'

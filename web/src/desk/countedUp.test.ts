@@ -17,7 +17,7 @@ test('what fits of more is placed if somebody wants it so', async () => {
   for (const wanted of [true, false]) {
     const placed = placing(proposed('The last 2 find none.'))
     await vi.waitFor(() => expect(question.value?.yes).toBe('Place 1'))
-    question.value!.answer(wanted)
+    question.value!.answer(wanted ? 'yes' : 'no')
     expect(await placed).toEqual({ data: { edits: wanted ? EDITS : [] } })
   }
 })

@@ -7,6 +7,7 @@ import {
   type Mic,
   type MicKind,
   type Pair,
+  type Paired,
   type Port,
   type Rig,
   type RigEdit,
@@ -24,9 +25,9 @@ export type End = 'from' | 'to'
 export const useRig = defineStore('rig', () => {
   const rig = shallowRef<Rig | null>(null)
   const undoState = ref<UndoState>({ undo: '', redo: '' })
-  /** Where there can be cables at ports and what a signal through them passes; how pairs are numbered. */
+  /** Where there can be cables at ports and what a signal through them passes; pairs in words. */
   const wired = shallowRef(new Map<string, Wired>())
-  const panelNames = shallowRef(new Map<string, string>())
+  const paired = shallowRef(new Map<string, Paired>())
   /** The kinds of mics and DI boxes, in words. */
   const micKinds = shallowRef<MicKind[]>([])
   let id = ''
@@ -47,7 +48,7 @@ export const useRig = defineStore('rig', () => {
     if (id !== rigId) return
     if (wiring?.data) {
       wired.value = new Map(wiring.data.ports.map((each) => [each.port, each]))
-      panelNames.value = new Map(wiring.data.pairs.map((each) => [each.pair, each.panelName]))
+      paired.value = new Map(wiring.data.pairs.map((each) => [each.pair, each]))
     }
     if (got?.data) rig.value = got.data
     if (undo?.data) undoState.value = undo.data
@@ -126,7 +127,7 @@ export const useRig = defineStore('rig', () => {
     at,
     undoState,
     devices,
-    panelNames,
+    paired,
     open,
     edit,
     undo,

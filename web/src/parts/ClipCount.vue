@@ -4,8 +4,8 @@ import { useDesk } from '@/desk/desk'
 import { levelOf, peakOf, readLevels } from '@/desk/levels'
 import { timeOfDay } from '@/desk/written'
 
-/** How often inputs reached full scale since somebody cleared it, and when they did last. */
-const { name, inputs } = defineProps<{ name: string; inputs: string[] }>()
+/** How often something reached full scale since somebody cleared it, and when it did last. */
+const { name, lights } = defineProps<{ name: string; lights: string[] }>()
 
 const desk = useDesk()
 const clips = ref(0)
@@ -14,10 +14,10 @@ const last = ref('')
 const end = readLevels(() => {
   let sum = 0
   let since = Infinity
-  for (const input of inputs) {
-    const events = Math.max(0, levelOf(`clip/${input}`))
+  for (const light of lights) {
+    const events = Math.max(0, levelOf(light))
     sum += events
-    if (events > 0) since = Math.min(since, peakOf(`clip/${input}`))
+    if (events > 0) since = Math.min(since, peakOf(light))
   }
   if (sum !== clips.value) last.value = sum ? timeOfDay(Date.now() - 1000 * since) : ''
   clips.value = sum

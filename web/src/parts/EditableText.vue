@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { nextTick, ref } from 'vue'
+import { inNextRow, stepOf } from './nextRow'
 
 /** A name that can be written over in place. Enter accepts, Escape leaves it as it was. */
 const {
@@ -7,12 +8,15 @@ const {
   label,
   set,
   empty = '',
+  column,
 } = defineProps<{
   text: string
   label: string
   set: (text: string) => Promise<unknown>
   /** What stands there while there is no text. */
   empty?: string
+  /** Whether Enter goes on to write over the next row's, up and down arrows too. */
+  column?: boolean
 }>()
 
 const typing = ref(false)
@@ -31,6 +35,16 @@ function accept() {
   typing.value = false
   if (written.value.trim() !== text) void set(written.value.trim())
 }
+
+function press(event: KeyboardEvent) {
+  event.stopPropagation()
+  const by = stepOf(event)
+  if (!by || (!column && event.key !== 'Enter')) return
+  event.preventDefault()
+  const next = column ? inNextRow(box.value, 'text', by) : undefined
+  accept()
+  next?.click()
+}
 </script>
 
 <template>
@@ -40,12 +54,13 @@ function accept() {
     v-model="written"
     class="box"
     :aria-label="label"
-    @keydown.enter.stop="accept"
     @keydown.esc.stop="typing = false"
-    @keydown.stop
+    @keydown="press"
     @blur="accept"
   />
-  <button v-else class="plain name" :title="`${label}: click to change`" @click="begin">{{ text || empty }}</button>
+  <button v-else class="plain name" data-typed="text" :title="`${label}: click to change`" @click="begin">
+    {{ text || empty }}
+  </button>
 </template>
 
 <style scoped>
@@ -62,12 +77,12 @@ function accept() {
   max-width: 100%;
   overflow: hidden;
   text-overflow: ellipsis;
-  border-bottom: 1px dotted transparent;
+  border-bottom: 1px dotted var(--rule-strong);
   cursor: text;
   font-weight: inherit;
 }
 
 .name:hover {
-  border-bottom-color: var(--rule-strong);
+  border-bottom-color: var(--sea);
 }
 </style>

@@ -8,7 +8,7 @@ const { light, name, inputs } = defineProps<{ light: string; name: string; input
 
 <template>
   <span class="in">
-    <ClipCount :name="name" :inputs="inputs" />
+    <ClipCount :name="name" :lights="inputs.map((input) => `clip/${input}`)" />
     <LevelLine :light="light" :label="`Level into ${name}`" />
   </span>
 </template>

@@ -4,8 +4,8 @@ import { levelOf, peakOf, readLevels } from '@/desk/levels'
 import { useLight, type Box, type Ink } from './lights'
 import { shown } from './scale'
 
-/** A level coming in, from -60 to 0 dBFS, with its held peak, its number, and the window that peaks should reach. */
-const { light, label } = defineProps<{ light: string; label: string }>()
+/** A level from -60 to 0 dBFS, with its held peak and its number; of an input also the window that peaks should reach. */
+const { light, label, leaving } = defineProps<{ light: string; label: string; leaving?: boolean }>()
 
 /** The number is to be read: it is written anew five times a second at most, and told to those who hear it once. */
 const PAUSE = 200
@@ -74,7 +74,7 @@ onBeforeUnmount(end)
     aria-valuenow="-60"
     aria-valuetext="nothing"
   >
-    <span class="line"><span class="window"></span></span>
+    <span class="line"><span v-if="!leaving" class="window"></span></span>
   </span>
 </template>
 

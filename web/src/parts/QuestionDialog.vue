@@ -10,13 +10,14 @@ import DialogCard from './DialogCard.vue'
     :show="true"
     :title="question.title"
     :width="420"
-    @update:show="(on) => on || question?.answer(false)"
+    @update:show="(on) => on || question?.answer('no')"
   >
     <p>{{ question.sentence }}</p>
     <template #footer>
       <div class="foot">
-        <NButton @click="question.answer(false)">Leave it</NButton>
-        <NButton type="primary" @click="question.answer(true)">{{ question.yes }}</NButton>
+        <NButton @click="question.answer('no')">Leave it</NButton>
+        <NButton v-if="question.instead" @click="question.answer('instead')">{{ question.instead }}</NButton>
+        <NButton type="primary" @click="question.answer('yes')">{{ question.yes }}</NButton>
       </div>
     </template>
   </DialogCard>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { NButton, NInputNumber } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, h, ref } from 'vue'
 import type { Edit, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import { signature } from '@/desk/bars'
 import EditableText from '@/parts/EditableText.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NoteSign from '@/parts/NoteSign.vue'
+import { NOTES, noteWord, type Note } from '@/parts/notes'
 
 /** What changes in the song, bar by bar: parts, time signatures, tempos. */
 const { song } = defineProps<{ song: SongOutline }>()
@@ -16,13 +18,12 @@ const bar = ref<number | null>(9)
 
 type Tempo = SongOutline['tempos'][number]
 
-const UNITS: { label: string; value: Tempo['unit'] }[] = [
-  { label: 'minims', value: 'minim' },
-  { label: 'dotted crotchets', value: 'dotted-crotchet' },
-  { label: 'crotchets', value: 'crotchet' },
-  { label: 'dotted quavers', value: 'dotted-quaver' },
-  { label: 'quavers', value: 'quaver' },
-]
+const UNITS = (Object.keys(NOTES) as Note[]).map((value) => ({ label: noteWord(value), value }))
+
+/** In the list a note stands behind its word; once chosen it stands alone. */
+const listed = ({ value }: { value?: unknown }) =>
+  h('span', [noteWord(value as Note), ' ', h(NoteSign, { note: value as Note })])
+const chosen = ({ option }: { option: { value?: unknown } }) => h(NoteSign, { note: option.value as Note })
 
 /** A row for each place at which something begins. */
 const rows = computed(() => {
@@ -102,7 +103,7 @@ const remove = (edit: Edit) => desk.edit([edit])
           <th style="width: 74px">from bar</th>
           <th>part</th>
           <th style="width: 88px">time sig.</th>
-          <th style="width: 222px">tempo</th>
+          <th style="width: 160px">tempo</th>
           <th style="width: 74px"></th>
         </tr>
       </thead>
@@ -154,6 +155,9 @@ const remove = (edit: Edit) => desk.edit([edit])
                 class="unit"
                 :value="row.tempo.unit"
                 :options="UNITS"
+                :render-label="listed"
+                :render-tag="chosen"
+                :consistent-menu-width="false"
                 :label="`Note that the tempo at bar ${row.bar} counts`"
                 @update:value="(unit: Tempo['unit']) => tempo(row.tempo!, { unit })"
               />
@@ -172,11 +176,11 @@ const remove = (edit: Edit) => desk.edit([edit])
               v-if="row.tempo && !row.last"
               class="word"
               :aria-pressed="row.tempo.rampToNext"
-              :aria-label="`The tempo at bar ${row.bar} moves to the next`"
-              title="Moves evenly to the next tempo, beat by beat"
+              :aria-label="`Glide from the tempo at bar ${row.bar} to the next`"
+              title="Glides evenly to the next tempo, beat by beat"
               @click="tempo(row.tempo, { rampToNext: !row.tempo.rampToNext })"
             >
-              in a line
+              glide
             </button>
           </td>
         </tr>
@@ -220,7 +224,7 @@ h3 {
 }
 
 .unit {
-  width: 138px;
+  width: 66px;
 }
 
 .add {

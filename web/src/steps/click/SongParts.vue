@@ -29,7 +29,7 @@ function silence(part: Part, silent: boolean) {
       It begins
       <NumberBox
         class="number"
-        :value="song.pickUpBeats"
+        :value="Number(song.pickUpCounts.toFixed(2))"
         :min="0"
         label="Beats of pick-up"
         :set="(beats) => desk.edit([{ kind: 'set-pick-up', beats }])"

@@ -3,7 +3,9 @@ import { computed, ref } from 'vue'
 import type { SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { followPointer, useDrag } from '@/desk/gesture'
+import { noteWord } from '@/parts/notes'
 import { across, signature, spotAt, type Spot } from '@/desk/bars'
+import NoteSign from '@/parts/NoteSign.vue'
 import SoundBands from './SoundBands.vue'
 
 /**
@@ -19,7 +21,7 @@ const BOTTOM = 74
 const FLAT = 55
 
 const range = computed(() => {
-  const all = song.tempos.flatMap((tempo) => [tempo.beatsPerMinute, tempo.endsAt])
+  const all = song.tempos.flatMap((tempo) => [tempo.crotchets, tempo.crotchetsAtEnd])
   return { low: Math.min(...all), high: Math.max(...all) }
 })
 const down = (tempo: number) => {
@@ -32,8 +34,8 @@ const points = computed(() => {
     const next = song.tempos[at + 1]
     const end = across(song, next?.place ?? song.bars + 1)
     return [
-      [across(song, tempo.place), down(tempo.beatsPerMinute)],
-      [end, down(tempo.endsAt)],
+      [across(song, tempo.place), down(tempo.crotchets)],
+      [end, down(tempo.crotchetsAtEnd)],
     ]
   })
   return corners.map((corner) => corner.join(',')).join(' ')
@@ -116,7 +118,7 @@ function press(event: MouseEvent) {
 
 const words = computed(
   () =>
-    `Tempo: ${song.tempos.map((each) => `${each.beatsPerMinute} from bar ${each.bar}${each.rampToNext ? ' moving to the next' : ''}`).join(', ')}`,
+    `Tempo: ${song.tempos.map((each) => `${each.beatsPerMinute}${each.unit === 'crotchet' ? '' : ` ${noteWord(each.unit)}s`} from bar ${each.bar}${each.rampToNext ? ' gliding to the next' : ''}`).join(', ')}`,
 )
 </script>
 
@@ -148,10 +150,10 @@ const words = computed(
         class="tempo"
         :class="{ moves: tempo.place > 1 }"
         :title="tempo.place > 1 ? 'Drag to another bar, with Shift to another beat' : undefined"
-        :style="{ left: `${across(song, tempo.place)}%`, top: `${down(tempo.beatsPerMinute)}%` }"
+        :style="{ left: `${across(song, tempo.place)}%`, top: `${down(tempo.crotchets)}%` }"
         @pointerdown="tempo.place > 1 && dragTempo($event, tempo)"
       >
-        {{ tempo.beatsPerMinute }}
+        <NoteSign :note="tempo.unit" /> {{ tempo.beatsPerMinute }}
       </span>
       <SoundBands :song="song" :follow="follow" />
       <span v-if="now !== null" class="now" :style="{ left: `${now}%` }"></span>
@@ -206,6 +208,7 @@ polyline {
   color: var(--ink);
   font-size: 12.5px;
   font-weight: 600;
+  white-space: nowrap;
 }
 
 .moves {

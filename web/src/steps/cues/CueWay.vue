@@ -3,9 +3,11 @@ import { NButton, NSelect, NSwitch } from 'naive-ui'
 import { computed } from 'vue'
 import type { Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import ClipCount from '@/parts/ClipCount.vue'
 import EditableText from '@/parts/EditableText.vue'
 import FormRow from '@/parts/FormRow.vue'
 import LevelCell from '@/parts/LevelCell.vue'
+import LevelLine from '@/parts/LevelLine.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import CueFilters from './CueFilters.vue'
 import GuardReading from './GuardReading.vue'
@@ -80,6 +82,13 @@ const direct = computed(() =>
     </FormRow>
     <p v-if="shared.length" class="flare">{{ shared.join(', ') }} uses the same pair; both mixes are heard there.</p>
     <p v-if="!cue.output" class="flare">Without an output pair nobody hears this cue. Choose one above.</p>
+    <div v-if="desk.live">
+      <span class="line">
+        <span>What leaves to the headphones</span>
+        <ClipCount :name="cue.name" :lights="[`clip/cue/${cue.id}`]" />
+      </span>
+      <LitSheet><LevelLine :light="`cue/${cue.id}`" :label="`Level of ${cue.name}`" leaving /></LitSheet>
+    </div>
     <div>
       Cue level
       <LitSheet>

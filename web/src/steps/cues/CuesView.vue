@@ -8,6 +8,7 @@ import LampLight from '@/parts/LampLight.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import CueMix from './CueMix.vue'
+import CueReading from './CueReading.vue'
 import CueWay from './CueWay.vue'
 
 const desk = useDesk()
@@ -88,6 +89,7 @@ watch(
             <span class="soft out">{{ pairOf(each.output)?.houseLabel ?? 'no output pair yet' }}</span>
           </span>
           <LampLight :light="`cue/${each.id}`" />
+          <CueReading v-if="desk.live" :cue="each.id" />
         </button></div
     ></LitSheet>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { api, type PerformerTiming, type TimingSheet } from '@/api/client'
+import { api, type Edit, type PerformerTiming, type TimingSheet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { choose } from '@/desk/question'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import DelayBar from './DelayBar.vue'
 import { later, ms, totalMs, wrong } from './words'
@@ -31,11 +32,32 @@ const scaleMs = computed(
 )
 const bars = (timing: PerformerTiming) => [timing.direct, timing.engine].filter((each) => each !== null)
 
-function hear(timing: PerformerTiming, direct: boolean, engine: boolean) {
-  const body = { performer: timing.performer, direct, engine }
-  return desk.proposed(() =>
-    api.POST('/api/sessions/{session}/ways', { params: { path: { session: desk.session!.id } }, body }),
-  )
+interface Ways {
+  direct: boolean
+  engine: boolean
+}
+
+/** The edits that let somebody hear themselves so. What both ways at once do to a sound is said before anybody hears it. */
+async function edits({ performer }: PerformerTiming, name: string, wanted: Ways, instead: Ways): Promise<Edit[]> {
+  const params = { path: { session: desk.session!.id } }
+  const proposed = async (ways: Ways) =>
+    (await api.POST('/api/sessions/{session}/ways', { params, body: { performer, ...ways } })).data!
+  const { edits, twice } = await proposed(wanted)
+  if (!twice) return edits
+  const chosen = await choose({
+    title: `${name} would be heard twice`,
+    sentence: twice,
+    yes: 'Hear both',
+    instead: instead.direct ? 'Direct only' : 'Through the engine only',
+  })
+  return chosen === 'yes' ? edits : chosen === 'instead' ? (await proposed(instead)).edits : []
+}
+
+function hear(timing: PerformerTiming, name: string, pressed: 'direct' | 'engine') {
+  const wanted = { direct: timing.direct !== null, engine: timing.engine !== null }
+  wanted[pressed] = !wanted[pressed]
+  const instead = { direct: pressed === 'direct', engine: pressed === 'engine' }
+  return desk.proposed(async () => ({ data: { edits: await edits(timing, name, wanted, instead) } }))
 }
 
 function move(event: KeyboardEvent, by: number) {
@@ -84,14 +106,14 @@ function move(event: KeyboardEvent, by: number) {
               <PerformerMark :performer="performer" :of="desk.performers" /><strong>{{ performer.name }}</strong>
             </button>
           </td>
-          <td class="joined">
+          <td class="ways">
             <button
               class="word"
               :aria-pressed="timing.direct !== null"
               :aria-label="`${performer.name} direct`"
               :disabled="!timing.direct && timing.directOffered !== ''"
               :title="timing.directOffered || 'Straight through the interface: a millisecond or two, no guard'"
-              @click.stop="hear(timing, !timing.direct, timing.engine !== null)"
+              @click.stop="hear(timing, performer.name, 'direct')"
             >
               direct
             </button>
@@ -100,7 +122,7 @@ function move(event: KeyboardEvent, by: number) {
               :aria-pressed="timing.engine !== null"
               :aria-label="`${performer.name} through the engine`"
               title="Through the engine: all the mix, some delay"
-              @click.stop="hear(timing, timing.direct !== null, !timing.engine)"
+              @click.stop="hear(timing, performer.name, 'engine')"
             >
               engine
             </button>
@@ -150,6 +172,10 @@ tbody tr {
   display: flex;
   align-items: center;
   gap: 10px;
+}
+
+.ways .word + .word {
+  margin-left: 6px;
 }
 
 .second {

@@ -53,7 +53,8 @@ async function add() {
   const called = name.value.trim()
   const device = await store.freshId('device', called)
   const kept = runs.value.filter((run) => run.count > 0)
-  if (await store.edit([{ ...from, kind: 'add-device', device, name: called, runs: kept }])) {
+  const body = { ...from, device, name: called, runs: kept }
+  if (await store.proposed(() => api.POST('/api/rigs/{rig}/devices', { ...store.at, body }))) {
     shown.value = false
     emit('added', device)
   }

@@ -22,7 +22,10 @@ async function name(by: 'pattern' | 'column' | 'ties', text: string) {
 
 <template>
   <DialogCard v-model:show="shown" title="Name many ports" :width="560">
-    <p class="soft">{{ ports.length }} ports, from {{ ports[0]?.houseLabel }} to {{ ports.at(-1)?.houseLabel }}.</p>
+    <p class="soft">
+      {{ ports.length }} ports, from {{ ports[0]?.houseLabel }} to {{ ports.at(-1)?.houseLabel }}.
+      <template v-if="ports[0]?.direction === 'out'">A pair gets one name.</template>
+    </p>
     <div class="way">
       <label>By a pattern <input v-model="pattern" class="field" aria-label="Pattern" /></label>
       <label>from <input v-model="from" class="field number" aria-label="From" /></label>
@@ -30,7 +33,7 @@ async function name(by: 'pattern' | 'column' | 'ties', text: string) {
     </div>
     <p class="soft small">{n} becomes the number.</p>
     <label>
-      By a column, a line a port; "left | right" names two
+      By a column, a line a port or a pair of outputs; "left | right" names two
       <textarea v-model="column" class="field" rows="5" aria-label="Column" @keydown.stop></textarea>
     </label>
     <div class="way">

@@ -44,13 +44,10 @@ function tie(chosen: number) {
   return store.edit(offered.value[chosen]!.edits)
 }
 
-/** What a tie leads on to, device and all: "Buoy A". */
-function goesTo(ids: string[]) {
-  const names = ids
-    .map((id) => store.path(id).at(-1))
-    .filter((port): port is Port => port !== undefined && !ids.includes(port.id))
-    .map((port) => store.device(port.device)?.name ?? port.houseLabel)
-  return [...new Set(names)].join(', ')
+/** "Line out 3, 4 to Bell, 3 and 4". */
+function words(pair: Pair) {
+  const { panelName = '', goesTo = '' } = store.paired.get(pair.id) ?? {}
+  return `${panelName}${goesTo ? ` to ${goesTo}` : ', not tied'}`
 }
 </script>
 
@@ -63,7 +60,8 @@ function goesTo(ids: string[]) {
             <span class="strong">
               <EditableText
                 :text="pair.houseLabel"
-                :label="`House label of ${store.panelNames.get(pair.id)}`"
+                :label="`House label of ${store.paired.get(pair.id)?.panelName}`"
+                column
                 :set="(houseLabel) => store.edit([{ kind: 'label-pair', pair: pair.id, houseLabel }])"
               />
             </span>
@@ -88,7 +86,7 @@ function goesTo(ids: string[]) {
               :title="`Choose what ${pair.houseLabel} is tied to`"
               @click="chooseFor(pair)"
             >
-              {{ store.panelNames.get(pair.id) }} → {{ goesTo([pair.left, pair.right]) || 'not tied' }}
+              {{ words(pair) }}
             </button>
             <NSelect
               size="tiny"
@@ -108,6 +106,7 @@ function goesTo(ids: string[]) {
             <EditableText
               :text="port.houseLabel"
               :label="`House label of ${port.panelName}`"
+              column
               :set="(houseLabel) => store.edit([{ kind: 'label-port', port: port.id, houseLabel }])"
             />
           </span>

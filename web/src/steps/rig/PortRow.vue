@@ -41,6 +41,7 @@ const side = computed(() => (pair.value?.left === port.id ? 'left of' : 'right o
       <EditableText
         :text="port.houseLabel"
         :label="`House label of ${port.panelName}`"
+        column
         :set="(houseLabel) => store.edit([{ kind: 'label-port', port: port.id, houseLabel }])"
       />
       <span v-if="pair" class="soft small"> {{ side }} {{ pair.houseLabel }}</span>

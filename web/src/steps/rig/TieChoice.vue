@@ -12,6 +12,9 @@ const store = useRig()
 const choosing = ref(false)
 const offered = ref<FarEnd[]>([])
 
+/** A point of a patch bay has a cable on either side. */
+const both = computed(() => store.endsOf(port.id).length > 1)
+const lead = computed(() => (both.value ? (end === 'to' ? 'to' : 'from') : end === 'to' ? '→' : '←'))
 const other = computed(() => store.otherEnd(port.id, end))
 const name = computed(() =>
   end === 'to' ? `Where ${port.houseLabel} goes on to` : `What is tied into ${port.houseLabel}`,
@@ -38,8 +41,10 @@ async function tie(chosen: number) {
     @close="choosing = false"
   />
   <button v-else class="plain" :title="name" :aria-label="name" @click="choose">
-    <template v-if="other">{{ end === 'to' ? '→' : '←' }} {{ store.label(other) }}</template>
-    <span v-else class="soft">{{ end === 'to' ? '→ nothing' : '← nothing' }}</span>
+    <template v-if="other"
+      ><span class="soft">{{ lead }}</span> {{ store.label(other) }}</template
+    >
+    <span v-else class="soft">{{ both && end === 'to' ? 'goes nowhere' : 'not tied' }}</span>
   </button>
 </template>
 

@@ -49,7 +49,7 @@ export function useKeys(actions: {
     const control = event.ctrlKey || event.metaKey
     if (control && event.key.toLowerCase() === 'z') void (event.shiftKey ? undoing.redo() : undoing.undo())
     else if (control || event.altKey || (!singleKeys.value && event.key.length === 1)) return
-    else if (event.key === ' ' && !target.closest('button, a')) void desk.playOrStop()
+    else if (event.key === ' ' && !target.closest('button:not([data-typed=level]), a')) void desk.playOrStop()
     else if (target.closest('[role="grid"]')) return
     else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()
     else if (event.key.toLowerCase() === 'd') void dimOrNot(desk)

@@ -22,7 +22,7 @@ import vividlantern.session.TrackId;
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
  * "source/…" and "listen" as they come into the control room, "guard/…" for what a ceiling guard holds back, "clip/…" for how
- * often an input reached full scale.
+ * often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
  */
 public final class Lights {
 
@@ -30,6 +30,7 @@ public final class Lights {
         SOURCE,
         CLIPS,
         PAIR,
+        PAIR_CLIPS,
         GUARD
     }
 
@@ -100,6 +101,7 @@ public final class Lights {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
             int alone = state.cueMeter(cue.id());
             add("cue/", cue.id(), Kind.PAIR, NONE, 1, alone < 0 ? pair : alone);
+            add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, 1, pair);
             add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
             for (Send send : cue.sends()) {
                 heard.path(send.trackId())
@@ -147,7 +149,7 @@ public final class Lights {
 
     /**
      * What a window says of one of them: a peak as a factor of full scale; for a guard the factor by which it holds back;
-     * for clips their number.
+     * for clips their number, of a pair 1 if there were any.
      */
     public double value(int index, Meters.Window window) {
         Light light = lights.get(index);
@@ -155,13 +157,15 @@ public final class Lights {
             case SOURCE -> peak(light, window);
             case CLIPS -> clips(light, window);
             case PAIR -> light.pair() < 0 ? 0 : window.pairPeak(light.pair());
+            case PAIR_CLIPS -> light.pair() >= 0 && window.pairPeak(light.pair()) >= Meters.CLIP ? 1 : 0;
             case GUARD -> light.pair() < 0 ? 1 : window.guardGain(light.pair());
         };
     }
 
-    /** Whether the value is a number of samples, to be added up. */
+    /** Whether the value is of clips, to be counted as events. */
     public boolean isCount(int index) {
-        return lights.get(index).kind() == Kind.CLIPS;
+        Kind kind = lights.get(index).kind();
+        return kind == Kind.CLIPS || kind == Kind.PAIR_CLIPS;
     }
 
     /** Whether the value is a level, to be shown with a meter's ballistics. */

@@ -11,7 +11,7 @@ import java.util.stream.Stream;
  *
  * @param bars how many are shown: those of the song or, while it has no end, those that something is known of, and some more
  * @param lastBar the last bar of the song; empty while it has no end
- * @param pickUpBeats by how many beats of its first time signature it begins before bar 1
+ * @param pickUpCounts by how many counts of its first time signature it begins before bar 1, as people count it: 6/8 in 2 has two
  * @param seconds from its beginning to the end of what is shown
  * @param falls how each voice of the click falls in a bar of each time signature that the song has, and in parts where it falls
  *     otherwise
@@ -20,7 +20,7 @@ import java.util.stream.Stream;
 public record SongOutline(
         int bars,
         Optional<Integer> lastBar,
-        double pickUpBeats,
+        double pickUpCounts,
         double seconds,
         List<OutlinedTempo> tempos,
         List<TempoMap.Meter> meters,
@@ -36,7 +36,8 @@ public record SongOutline(
      *
      * @param beat from 1, with its fraction
      * @param place in bars from 1, with the fraction of the bar
-     * @param endsAt what it comes to where the next one begins, of its own note
+     * @param crotchets what it is in crotchets a minute, whatever note it counts
+     * @param crotchetsAtEnd what it comes to where the next one begins, in crotchets a minute
      */
     public record OutlinedTempo(
             int bar,
@@ -44,7 +45,8 @@ public record SongOutline(
             double place,
             double beatsPerMinute,
             NoteValue unit,
-            double endsAt,
+            double crotchets,
+            double crotchetsAtEnd,
             boolean rampToNext) {}
 
     /** A part of the song: from its marker to the next one, or to the end of what is shown. */
@@ -86,7 +88,7 @@ public record SongOutline(
         return new SongOutline(
                 bars,
                 map.lastBar(),
-                map.pickUpQuarters() / map.meters().get(0).quartersPerBeat(),
+                map.pickUpQuarters() / map.meters().get(0).quartersPerCount(),
                 curve.seconds(curve.quarterOf(bars + 1, 0)) - curve.seconds(curve.begins()),
                 tempos,
                 map.meters(),
@@ -139,7 +141,8 @@ public record SongOutline(
                 place(tempo.atQuarter(), curve),
                 tempo.beatsPerMinute(),
                 tempo.unit(),
-                ramps ? tempos.get(at + 1).quartersPerMinute() / tempo.unit().quarters() : tempo.beatsPerMinute(),
+                tempo.quartersPerMinute(),
+                (ramps ? tempos.get(at + 1) : tempo).quartersPerMinute(),
                 tempo.rampToNext());
     }
 

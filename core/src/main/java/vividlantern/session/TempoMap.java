@@ -66,13 +66,18 @@ public record TempoMap(List<Tempo> tempos, List<Meter> meters, double pickUpQuar
         /** The note that people count, where it is felt otherwise than written; else a crotchet. */
         public NoteValue counted() {
             return Arrays.stream(NoteValue.values())
-                    .filter(note -> feltIn > 0 && note.quarters() == quartersPerBeat() * beatsPerCount())
+                    .filter(note -> feltIn > 0 && note.quarters() == quartersPerCount())
                     .findFirst()
                     .orElse(NoteValue.CROTCHET);
         }
 
         public double quartersPerBeat() {
             return 4.0 / noteValue;
+        }
+
+        /** Of one that is counted. */
+        public double quartersPerCount() {
+            return beatsPerCount() * quartersPerBeat();
         }
 
         public double quartersPerBar() {

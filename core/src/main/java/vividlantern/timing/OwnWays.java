@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.basics.Refused;
+import vividlantern.mix.LiveState;
 import vividlantern.rig.Device;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -38,6 +39,39 @@ public final class OwnWays {
         this.rig = rig;
         this.performer = performer;
         this.cue = cue;
+    }
+
+    /**
+     * The edits that make the ways of a performer the wanted ones, and what would come of it.
+     *
+     * @param twice what it means that they would hear themselves by both ways at once; "" if they would not, or do already
+     */
+    public record ProposedWays(List<Edit> edits, String twice) {}
+
+    /** @param notReported what the interface takes beyond what its driver reports, in frames */
+    public static ProposedWays proposal(
+            Session session,
+            Rig rig,
+            LiveState live,
+            double notReported,
+            PerformerId id,
+            boolean direct,
+            boolean engine) {
+        List<Edit> edits = edits(session, rig, id, direct, engine);
+        boolean already = twice(session, rig, live, notReported, id).isPresent();
+        Session then = Edit.applyAll(edits, session, rig);
+        Optional<String> twice = already ? Optional.empty() : twice(then, rig, live, notReported, id);
+        return new ProposedWays(edits, twice.orElse(""));
+    }
+
+    private static Optional<String> twice(
+            Session session, Rig rig, LiveState live, double notReported, PerformerId id) {
+        return new Timing(session, rig, live, notReported)
+                .performers().stream()
+                        .filter(each -> each.performer().equals(id))
+                        .flatMap(each -> each.twice().stream())
+                        .map(PerformerTiming.Twice::sentence)
+                        .findFirst();
     }
 
     /** The edits that make the ways of a performer to their own sound the wanted ones. */

@@ -100,6 +100,18 @@ public class LightsTest {
         assertThat(value("guard/cue", LiveState.STOPPED)).isEqualTo(1);
     }
 
+    @Test
+    public void whatLeavesToACueClipsAtFullScaleAndNotBelowIt() {
+        assertThat(value("clip/cue/cue", LiveState.STOPPED)).isZero();
+        session = session.withCues(List.of(session.find(new CueId("cue"))
+                .orElseThrow()
+                .guarded(false)
+                .at(Decibels.of(12))
+                .withSend(FIDDLE, send -> send.at(Decibels.of(12)))));
+        assertThat(value("cue/cue", LiveState.STOPPED)).isGreaterThan(1);
+        assertThat(value("clip/cue/cue", LiveState.STOPPED)).isEqualTo(1);
+    }
+
     /** The first one is at -6 dB as a whole, the other at -12.02 dB. */
     @Test
     public void cuesThatShareAPairShowTheirOwnLevels() {
@@ -137,6 +149,7 @@ public class LightsTest {
                         "pair/phones-3",
                         "pair/phones-4",
                         "cue/cue",
+                        "clip/cue/cue",
                         "guard/cue",
                         "send/cue/fiddle");
     }

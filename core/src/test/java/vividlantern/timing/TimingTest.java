@@ -136,6 +136,20 @@ public final class TimingTest {
     }
 
     @Test
+    public void whatBothWaysAtOnceMeanIsSaidBeforeTheyAreHeardAndOnlyThen() {
+        Session made = Edit.applyAll(OwnWays.edits(session(), RIG, ANNA, true, true), session(), RIG);
+        assertThat(proposal(session(), true, true).twice())
+                .isEqualTo(anna(made, 41.3).twice().orElseThrow().sentence())
+                .startsWith("The interface plays Lead voice direct, and the cue plays it again");
+        assertThat(proposal(session(), true, false).twice()).isEmpty();
+        assertThat(proposal(made, true, true).twice()).as("heard already").isEmpty();
+    }
+
+    private static OwnWays.ProposedWays proposal(Session session, boolean direct, boolean engine) {
+        return OwnWays.proposal(session, RIG, LiveState.STOPPED, 41.3, ANNA, direct, engine);
+    }
+
+    @Test
     public void whoHasNoCueOrNoSendIsTold() {
         Session alone = session().withCues(List.of());
         assertThat(anna(alone, 0).verdict()).isEqualTo(PerformerTiming.Verdict.NOT_HEARD);

@@ -71,7 +71,7 @@ public class ClickIT extends WithDemo {
     public void theSongIsDrawnAndAPressGoesThere() {
         assertThat(line())
                 .hasAccessibleName(
-                        "Tempo: 138 from bar 1, 96 from bar 33, 138 from bar 41, 138 from bar 57 moving to the"
+                        "Tempo: 138 from bar 1, 96 from bar 33, 138 from bar 41, 138 from bar 57 gliding to the"
                                 + " next, 80 from bar 61");
         button("Slow middle · 4/4").click();
         assertThat(page.getByText("bar 33 · 1")).isVisible();
@@ -96,8 +96,8 @@ public class ClickIT extends WithDemo {
         at(29, "part");
         write("Part at bar 29", "Bridge");
         assertThat(button("Bridge")).isVisible();
-        page.getByLabel("The tempo at bar 25 moves to the next").click();
-        assertThat(line()).hasAccessibleName(Pattern.compile("from bar 25 moving to the next, 96 from bar 33"));
+        page.getByLabel("Glide from the tempo at bar 25 to the next").click();
+        assertThat(line()).hasAccessibleName(Pattern.compile("from bar 25 gliding to the next, 96 from bar 33"));
         page.getByLabel("Remove the time signature at bar 25").click();
         assertThat(page.getByLabel("Time signature at bar 25")).hasCount(0);
     }

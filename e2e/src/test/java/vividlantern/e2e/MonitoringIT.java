@@ -107,7 +107,12 @@ public class MonitoringIT {
         page.mouse().move(640, 20);
         assertThat(row("Bass")).containsText("8.88 ms");
         button("Voice direct").click();
-        button("Hear direct only").click();
+        assertThat(dialog()).containsText("The interface plays Lead voice direct, and the cue plays it again");
+        button("Leave it").click();
+        assertThat(row("Voice")).containsText("late by 4.9 ms");
+        button("Voice direct").click();
+        button("Direct only").click();
+        assertThat(row("Voice")).containsText("in time");
         assertThat(page.getByText(Pattern.compile("^32 keeps everybody in time and leaves \\d+ % reserve\\.|"
                         + "^\\d+ leaves \\d+ % reserve; .* would still be late|^This computer has too little time")))
                 .isVisible();
@@ -129,6 +134,7 @@ public class MonitoringIT {
     public void step3TwoWaysAreDrawnAndOnePressEndsThem() {
         assertThat(row("Voice")).containsText("in time");
         button("Voice through the engine").click();
+        button("Hear both").click();
         assertThat(row("Voice")).containsText("hears it twice");
         assertThat(
                         page.getByText(
@@ -153,6 +159,7 @@ public class MonitoringIT {
                         .setExact(true));
         assertThat(level).hasAttribute("aria-valuetext", "off");
         button("Voice direct").click();
+        button("Hear both").click();
         button("Hear direct only").click();
         assertThat(level).hasAttribute("aria-valuetext", "−2.0 dB");
         assertThat(page.getByText("No ceiling guard protects this way.")).isVisible();

@@ -109,6 +109,8 @@ public final class Pictures {
     private static void twoWays(Page page, Path folder, String theme, boolean wanted) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Voice direct"))
                 .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hear both"))
+                .click();
         page.getByText("Voice is heard twice").waitFor();
         page.waitForTimeout(600);
         if (wanted) {

@@ -171,22 +171,23 @@ public class SongWalkIT {
     private void step2ItsBarsAreTypedDraggedTappedAndTakenBack() {
         button("The song").click();
         write("Time signature at bar 1", "6/8 in 2");
-        select("Note that the tempo at bar 1 counts", "dotted crotchets");
-        number("Beats of pick-up", "2");
+        select("Note that the tempo at bar 1 counts", "dotted crotchet");
+        number("Beats of pick-up", "0.67");
         at(33, "time signature", "Time signature", "4/4");
         at(33, "tempo", "Tempo", "126");
-        select("Note that the tempo at bar 33 counts", "crotchets");
+        select("Note that the tempo at bar 33 counts", "crotchet");
         at(65, "tempo", "Tempo", "92");
         at(61, "tempo", "Tempo", "126");
-        labelled("The tempo at bar 61 moves to the next").click();
+        labelled("Glide from the tempo at bar 61 to the next").click();
         number("Last bar", "72");
         at(1, "part", "Part", "Verse");
         at(33, "part", "Part", "Bridge");
         at(61, "part", "Part", "Slowing down");
-        String written = "112 from bar 1, 126 from bar 33, 126 from bar 61 moving to the next, 92 from bar 65";
+        String written =
+                "112 dotted crotchets from bar 1, 126 from bar 33, 126 from bar 61 gliding to the next, 92 from bar 65";
         tempos(written);
         assertThat(page.getByText(Pattern.compile("^72 bars, 1:5"))).isVisible();
-        Locator bridge = page.locator("span", new Page.LocatorOptions().setHasText(Pattern.compile("^126$")))
+        Locator bridge = page.locator("span", new Page.LocatorOptions().setHasText(Pattern.compile(" 126$")))
                 .first();
         BoundingBox held = bridge.boundingBox();
         BoundingBox whole = line().boundingBox();
@@ -206,7 +207,7 @@ public class SongWalkIT {
         }
         assertThat(page.getByText("150.00")).isVisible();
         button("Set the tempo").click();
-        assertThat(line()).hasAccessibleName(Pattern.compile("^Tempo: 150 from bar 1, 126 from"));
+        assertThat(line()).hasAccessibleName(Pattern.compile("^Tempo: 150 dotted crotchets from bar 1, 126 from"));
         page.evaluate("() => { performance.now = window.clock }");
         buttonLike("^Undo: ").click();
         tempos(written);
@@ -380,7 +381,7 @@ public class SongWalkIT {
         program.kill();
         program = Program.start(data);
         page.navigate(program.address() + SONG + "/click");
-        tempos("112 from bar 1, 126 from bar 33, 126 from bar 61 moving to the next, 92 from bar 65");
+        tempos("112 dotted crotchets from bar 1, 126 from bar 33, 126 from bar 61 gliding to the next, 92 from bar 65");
         button("Guide tracks").click();
         assertThat(page.getByText("Mill tape.wav, 0:20, stereo, 44.1 kHz")).isVisible();
         Assertions.assertThat(program.get("/api" + SONG + "/click.wav?bars=all&countIn=false"))

@@ -1,5 +1,6 @@
 package vividlantern.rig.edit;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -10,6 +11,7 @@ import vividlantern.rig.Port;
 import vividlantern.rig.Port.Direction;
 import vividlantern.rig.Port.GainRange;
 import vividlantern.rig.Port.Signal;
+import vividlantern.rig.Rig;
 import vividlantern.rig.edit.DeviceEdit.AddDevice;
 
 /** Generic devices to begin a rig with. None of them is anybody's model: they are starting points to describe one's own from. */
@@ -71,6 +73,15 @@ public final class Shelf {
                                 digital("High drums", 2),
                                 digital("Piano", 2),
                                 digital("Pad", 2))));
+    }
+
+    /** The edits that add a device as it is used: an interface with its outputs in pairs. */
+    public static List<RigEdit> ready(Rig rig, AddDevice device) {
+        List<RigEdit> edits = new ArrayList<>(List.of(device));
+        if (device.deviceKind() == Device.Kind.INTERFACE) {
+            edits.addAll(Neighbours.pair(device.applyTo(rig), device.device(), Direction.OUT));
+        }
+        return edits;
     }
 
     private static AddDevice boxOf(String id, String name, List<PortRun> runs) {

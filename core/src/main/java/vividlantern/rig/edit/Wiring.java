@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.rig.Device;
 import vividlantern.rig.PairId;
@@ -57,8 +58,14 @@ public final class Wiring {
      */
     public record Wired(PortId port, List<End> ends, List<PortId> path) {}
 
-    /** How the two sockets of a pair are numbered together: "Line out 3, 4". */
-    public record Paired(PairId pair, String panelName) {}
+    /**
+     * A pair in words.
+     *
+     * @param panelName how its two sockets are numbered together: "Line out 3, 4"
+     * @param goesTo where what leaves by it arrives, and at which sockets there if there are several: "Bell, 3 and 4"; "" if it is
+     *     not tied
+     */
+    public record Paired(PairId pair, String panelName, String goesTo) {}
 
     /** How a rig is wired; ports at which there can be no cable and nothing is tied are not among them. */
     public record Picture(List<Wired> ports, List<Paired> pairs) {}
@@ -86,12 +93,38 @@ public final class Wiring {
                         .filter(wired -> !wired.ends().isEmpty() || wired.path().size() > 1)
                         .toList(),
                 rig.pairs().stream()
-                        .map(pair -> new Paired(pair.id(), rig.panelName(pair)))
+                        .map(pair -> new Paired(pair.id(), rig.panelName(pair), goesTo(rig, pair)))
                         .toList());
     }
 
     private static List<PortId> path(Rig rig, PortId port) {
         return rig.wayFrom(rig.entryOf(port));
+    }
+
+    private static String goesTo(Rig rig, StereoPair pair) {
+        List<Port> ends = Stream.of(pair.left(), pair.right())
+                .filter(port -> rig.tiedTo(port).isPresent())
+                .map(port -> path(rig, port))
+                .flatMap(path -> rig.port(path.get(path.size() - 1)).stream())
+                .toList();
+        if (ends.size() == 2 && ends.get(0).device().equals(ends.get(1).device())) {
+            Device device = rig.device(ends.get(0).device());
+            return device.name() + sockets(inputsOf(rig, device), ends.get(0), ends.get(1));
+        }
+        return ends.stream()
+                .map(end -> rig.device(end.device()).name() + ", " + end.panelName())
+                .collect(Collectors.joining("; "));
+    }
+
+    private static List<Port> inputsOf(Rig rig, Device device) {
+        return rig.ports().stream()
+                .filter(port -> port.device().equals(device.id()) && port.direction() == Port.Direction.IN)
+                .toList();
+    }
+
+    /** Which two of a device's sockets, if it has more. */
+    private static String sockets(List<Port> inputs, Port left, Port right) {
+        return inputs.size() > 2 ? ", " + left.number() + " and " + right.number() : "";
     }
 
     /** The ends of fixed cables that there can be at a port. */
@@ -199,18 +232,15 @@ public final class Wiring {
     }
 
     private static List<FarEnd> besides(Rig rig, StereoPair pair, Device device) {
-        List<Port> inputs = rig.ports().stream()
-                .filter(port -> port.device().equals(device.id()) && port.direction() == Port.Direction.IN)
-                .toList();
+        List<Port> inputs = inputsOf(rig, device);
         List<FarEnd> ends = new ArrayList<>();
         for (int at = 0; at + 1 < inputs.size(); at += 2) {
             Port left = inputs.get(at);
             Port right = inputs.get(at + 1);
-            String sockets = inputs.size() > 2 ? ", " + left.number() + " and " + right.number() : "";
             boolean chosen = rig.tiedTo(pair.left()).equals(Optional.of(left.id()))
                     && rig.tiedTo(pair.right()).equals(Optional.of(right.id()));
             ends.add(FarEnd.other(
-                    device.name() + sockets,
+                    device.name() + sockets(inputs, left, right),
                     chosen,
                     List.of(new TiePorts(pair.left(), left.id()), new TiePorts(pair.right(), right.id()))));
         }

@@ -46,7 +46,7 @@ public sealed interface TempoEdit extends Edit {
             boolean moved = map.tempoAt(quarter).map(TempoMap.Tempo::rampToNext).orElse(false);
             if (rampToNext && !moved && map.tempos().stream().noneMatch(each -> each.atQuarter() > quarter)) {
                 throw new Refused(
-                        "A tempo moves in a line to the next one, and there is none after " + place(bar, beat)
+                        "A tempo glides to the next one, and there is none after " + place(bar, beat)
                                 + ". Write that one first.",
                         "rampToNext");
             }
@@ -138,13 +138,19 @@ public sealed interface TempoEdit extends Edit {
         }
     }
 
-    /** Lets the song begin before bar 1, by so many beats of its first time signature; with 0 it begins at bar 1. */
+    /**
+     * Lets the song begin before bar 1, by so many beats of its first time signature, as they are counted; with 0 it begins at bar 1.
+     * Rounded to 1/24 of a quarter note, so that a third of a beat may be said as 0.33.
+     */
     record SetPickUp(double beats) implements TempoEdit {
+
+        private static final int FINEST = 24;
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             TempoMap map = session.tempoMap();
-            return with(session, map.pickedUp(beats * map.meters().get(0).quartersPerBeat()));
+            double quarters = beats * map.meters().get(0).quartersPerCount();
+            return with(session, map.pickedUp(Math.rint(quarters * FINEST) / FINEST));
         }
 
         @Override

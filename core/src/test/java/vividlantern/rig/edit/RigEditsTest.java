@@ -198,15 +198,86 @@ public class RigEditsTest {
     @Test
     public void aPatternCountsUpAndAColumnNamesBothSidesOfAPair() {
         List<PortId> ports = List.of(port("skiff-in-11"), port("skiff-in-12"), port("skiff-in-13"));
-        assertThat(labels(Labels.byPattern(ports, "Floor {n}", 5), ports))
+        assertThat(labels(Labels.byPattern(LOFT, ports, "Floor {n}", 5), ports))
                 .containsExactly("Floor 5", "Floor 6", "Floor 7");
-        assertThat(labels(Labels.byColumn(ports, "Tape left | Tape right\nSpare\n\n"), ports))
+        assertThat(labels(Labels.byColumn(LOFT, ports, "Tape left | Tape right\nSpare\n\n"), ports))
                 .containsExactly("Tape left", "Tape right", "Spare");
         Rig tied = RigEdit.applyAll(Labels.byTies(LOFT, List.of(port("skiff-in-9"), port("skiff-in-10"))), LOFT);
         assertThat(tied.port(port("skiff-in-9")).orElseThrow().houseLabel()).isEqualTo("Old Lamp 1");
         assertThat(tied.port(port("skiff-in-10")).orElseThrow().houseLabel()).isEqualTo("Skiff 16 10");
-        assertThatThrownBy(() -> Labels.byPattern(ports, "Floor", 1)).hasMessageContaining("{n}");
-        assertThatThrownBy(() -> Labels.byColumn(ports, "a\nb\nc\nd")).hasMessageContaining("4 labels for 3 ports");
+        assertThatThrownBy(() -> Labels.byPattern(LOFT, ports, "Floor", 1)).hasMessageContaining("{n}");
+        assertThatThrownBy(() -> Labels.byColumn(LOFT, ports, "a\nb\nc\nd"))
+                .hasMessageContaining("4 labels for 3 ports");
+    }
+
+    /** Of the loft's outputs the first two are a pair, the main speakers. */
+    @Test
+    public void outputsInPairsAreNamedAsPairs() {
+        List<PortId> outputs = List.of(port("skiff-out-1"), port("skiff-out-2"), port("skiff-out-3"));
+        Rig counted = RigEdit.applyAll(Labels.byPattern(LOFT, outputs, "Feed {n}", 4), LOFT);
+        assertThat(counted.outputPairs().get(0).houseLabel()).isEqualTo("Feed 4");
+        assertThat(counted.label(port("skiff-out-1"))).isEqualTo(LOFT.label(port("skiff-out-1")));
+        assertThat(counted.label(port("skiff-out-3"))).isEqualTo("Feed 5");
+        Rig listed = RigEdit.applyAll(Labels.byColumn(LOFT, outputs, "\nShelf\n"), LOFT);
+        assertThat(listed.outputPairs()).isEqualTo(LOFT.outputPairs());
+        assertThat(listed.label(port("skiff-out-3"))).isEqualTo("Shelf");
+        Rig sides = RigEdit.applyAll(Labels.byColumn(LOFT, outputs, "West | East"), LOFT);
+        assertThat(sides.outputPairs()).isEqualTo(LOFT.outputPairs());
+        assertThat(sides.label(port("skiff-out-2"))).isEqualTo("East");
+        List<PortId> alone = List.of(port("skiff-out-2"));
+        assertThat(RigEdit.applyAll(Labels.byPattern(LOFT, alone, "One", 1), LOFT)
+                        .label(port("skiff-out-2")))
+                .isEqualTo("One");
+        assertThatThrownBy(() -> Labels.byColumn(LOFT, outputs, "a\nb\nc"))
+                .hasMessageContaining("3 labels for 2 ports");
+    }
+
+    @Test
+    public void anInterfaceComesWithItsOutputsInPairs() {
+        Rig ready = RigEdit.applyAll(Shelf.ready(EMPTY, ShelfDevices.device("interface-8", "skiff", "Skiff")), EMPTY);
+        assertThat(ready.outputPairs())
+                .extracting(StereoPair::houseLabel)
+                .containsExactly("Skiff out 1, 2", "Skiff out 3, 4", "Skiff out 5, 6", "Skiff out 7, 8");
+        assertThat(Shelf.ready(EMPTY, ShelfDevices.device("headphone-amp-4", "bell", "Bell")))
+                .hasSize(1);
+    }
+
+    /** An amp with three stereo inlets: the second pair goes to its second one. */
+    @Test
+    public void aPairSaysAtWhichSocketsItArrives() {
+        AddDevice amp = ShelfDevices.device("headphone-amp-4", "bell", "Bell");
+        PortRun two = amp.runs().get(0);
+        PortRun six = new PortRun(
+                two.direction(),
+                6,
+                two.panelName(),
+                two.label(),
+                two.takes(),
+                two.phantomBank(),
+                two.padDb(),
+                two.gain(),
+                two.remote(),
+                two.link());
+        AddDevice wide = new AddDevice(
+                "bell",
+                "Bell",
+                amp.deviceKind(),
+                amp.fullScaleDbu(),
+                amp.latency(),
+                amp.clock(),
+                amp.driftPpm(),
+                List.of(six, amp.runs().get(1)));
+        Rig rig = RigEdit.applyAll(Shelf.ready(EMPTY, ShelfDevices.device("interface-8", "skiff", "Skiff")), EMPTY);
+        rig = wide.applyTo(rig);
+        rig = RigEdit.applyAll(
+                List.of(
+                        new TiePorts(port("skiff-out-3"), port("bell-in-3")),
+                        new TiePorts(port("skiff-out-4"), port("bell-in-4")),
+                        new TiePorts(port("skiff-out-5"), port("bell-in-5"))),
+                rig);
+        assertThat(Wiring.of(rig).pairs())
+                .extracting(Wiring.Paired::goesTo)
+                .containsExactly("", "Bell, 3 and 4", "Bell, Stereo in 5", "");
     }
 
     private static List<String> labels(List<RigEdit> edits, List<PortId> ports) {

@@ -149,7 +149,7 @@ public class WiringTest {
 
     @Test
     public void pairsAreNumberedAsTheMakerDid() {
-        assertThat(Wiring.of(RIG).pairs()).contains(new Wiring.Paired(PHONES, "Line out 3, 4"));
+        assertThat(Wiring.of(RIG).pairs()).contains(new Wiring.Paired(PHONES, "Line out 3, 4", ""));
     }
 
     @Test

@@ -22,6 +22,7 @@ import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.TempoEdit.RemoveMeter;
 import vividlantern.session.edit.TempoEdit.RemoveTempo;
 import vividlantern.session.edit.TempoEdit.SetMeter;
+import vividlantern.session.edit.TempoEdit.SetPickUp;
 import vividlantern.session.edit.TempoEdit.SetTempo;
 
 /** A song's tempos and time signatures, changed at one place. */
@@ -49,8 +50,7 @@ public class TempoEditTest {
     public void aLineOfTempoNeedsWhereItGoes() {
         SetTempo last = new SetTempo(65, 1, 92, NoteValue.CROTCHET, true);
         assertThatThrownBy(() -> with(last))
-                .hasMessage(
-                        "A tempo moves in a line to the next one, and there is none after bar 65. Write that one first.");
+                .hasMessage("A tempo glides to the next one, and there is none after bar 65. Write that one first.");
         Session left = with(new RemoveTempo(65, 1));
         Edit faster = new SetTempo(61, 1, 130, NoteValue.CROTCHET, true);
         assertThat(faster.summary(left, RandomSessions.RIG)).isEqualTo("Tempo: 130 from bar 61, moving to the next");
@@ -79,13 +79,27 @@ public class TempoEditTest {
         assertThat(outline.tempos())
                 .extracting(OutlinedTempo::beatsPerMinute)
                 .containsExactly(112.0, 126.0, 126.0, 92.0);
-        assertThat(outline.tempos()).extracting(OutlinedTempo::endsAt).containsExactly(112.0, 126.0, 92.0, 92.0);
+        assertThat(outline.tempos()).extracting(OutlinedTempo::crotchets).containsExactly(168.0, 126.0, 126.0, 92.0);
+        assertThat(outline.tempos())
+                .extracting(OutlinedTempo::crotchetsAtEnd)
+                .containsExactly(168.0, 126.0, 92.0, 92.0);
         assertThat(outline.parts()).extracting(SongPart::name).containsExactly("Verse", "Bridge");
         assertThat(outline.parts()).extracting(SongPart::bars).containsExactly(32, 40);
         Session within = with(new SetTempo(34, 3, 100, NoteValue.CROTCHET, false));
         assertThat(SongOutline.of(within).tempos().get(2).place()).isEqualTo(34.5);
         assertThat(SongOutline.of(within).tempos().get(2).beat()).isEqualTo(3);
         assertThat(SongOutline.of(RandomSessions.blank()).bars()).isEqualTo(16);
+    }
+
+    /** In 6/8 felt in two one beat is three quavers, a third of one a quaver. */
+    @Test
+    public void aPickUpIsInBeatsAsTheyAreCounted() {
+        Edit inTwo = new SetMeter(1, 6, 8, Optional.of(2));
+        assertThat(with(new SetPickUp(1)).tempoMap().pickUpQuarters()).isEqualTo(0.5);
+        assertThat(with(inTwo, new SetPickUp(1)).tempoMap().pickUpQuarters()).isEqualTo(1.5);
+        Session quaver = with(inTwo, new SetPickUp(0.33));
+        assertThat(quaver.tempoMap().pickUpQuarters()).isEqualTo(0.5);
+        assertThat(SongOutline.of(quaver).pickUpCounts()).isCloseTo(1 / 3.0, within(1e-12));
     }
 
     /** Another time signature in the middle moves what comes later along with its bars. */

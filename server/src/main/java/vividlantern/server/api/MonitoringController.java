@@ -210,10 +210,17 @@ class MonitoringController {
 
     /** The edits that let a performer hear themselves direct, through the engine, or both. */
     @PostMapping("/api/sessions/{session}/ways")
-    InputListController.Proposed ways(@PathVariable String session, @RequestBody WantedWays wanted) {
+    OwnWays.ProposedWays ways(@PathVariable String session, @RequestBody WantedWays wanted) {
         Session open = desk.session(new SessionId(session));
-        return new InputListController.Proposed(
-                OwnWays.edits(open, desk.rigOf(open.id()), wanted.performer(), wanted.direct(), wanted.engine()));
+        Rig rig = desk.rigOf(open.id());
+        return OwnWays.proposal(
+                open,
+                rig,
+                state(open),
+                timings.notReported(open, rig),
+                wanted.performer(),
+                wanted.direct(),
+                wanted.engine());
     }
 
     /** Measures over a cable; takes some seconds. What can be trusted is kept beside the rig. */

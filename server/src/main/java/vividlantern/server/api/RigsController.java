@@ -271,14 +271,20 @@ class RigsController {
         return changed(desk.redo(new RigId(rig), Requests.shortId(person)));
     }
 
+    /** The edits that add a device as it is used: an interface with its outputs in pairs. */
+    @PostMapping("/{rig}/devices")
+    ProposedRigEdits devices(@PathVariable String rig, @RequestBody AddDevice wanted) {
+        return new ProposedRigEdits(Shelf.ready(desk.rig(new RigId(rig)), wanted));
+    }
+
     /** The edits that name many ports at once. */
     @PostMapping("/{rig}/labels")
     ProposedRigEdits labels(@PathVariable String rig, @RequestBody WantedLabels wanted) {
         Rig open = desk.rig(new RigId(rig));
         return new ProposedRigEdits(
                 switch (wanted.by()) {
-                    case PATTERN -> Labels.byPattern(wanted.ports(), wanted.text(), wanted.from());
-                    case COLUMN -> Labels.byColumn(wanted.ports(), wanted.text());
+                    case PATTERN -> Labels.byPattern(open, wanted.ports(), wanted.text(), wanted.from());
+                    case COLUMN -> Labels.byColumn(open, wanted.ports(), wanted.text());
                     case TIES -> Labels.byTies(open, wanted.ports());
                 });
     }

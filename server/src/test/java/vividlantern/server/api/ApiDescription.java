@@ -34,6 +34,7 @@ import vividlantern.server.store.SnapshotStore;
 import vividlantern.session.Session;
 import vividlantern.session.SongOutline;
 import vividlantern.template.Comparison;
+import vividlantern.timing.OwnWays;
 import vividlantern.timing.TwoMicCheck;
 
 /** Describes the API's requests and answers as {@link Schemas} reads them off the records, for docs/openapi.json. */
@@ -145,6 +146,7 @@ class ApiDescription {
             schemas.add(ClickController.FoundTempo.class);
             schemas.add(MediaDesk.TakenIn.class);
             schemas.add(TwoMicCheck.class);
+            schemas.add(OwnWays.ProposedWays.class);
             Command.kinds().values().forEach(schemas::asked);
             schemas.addKinds(Command.class, Command.kinds());
             Components components = new Components();
