@@ -1,10 +1,14 @@
 import { ask } from './question'
-import type { CountedUp, Edit } from '@/api/client'
+import { Problem, type CountedUp, type Edit } from '@/api/client'
 
-/** Counts up; where not everything finds a port, what fits is placed only if somebody wants it so. */
-export async function placing(proposed: Promise<{ data?: CountedUp }>): Promise<{ data: { edits: Edit[] } }> {
+/** Places many; where not everything finds a place, what fits is placed only if somebody wants it so. */
+export async function placing(
+  proposed: Promise<{ data?: CountedUp }>,
+  verb = 'Place',
+): Promise<{ data: { edits: Edit[] } }> {
   const counted = (await proposed).data!
+  if (counted.left && !counted.placed) throw new Problem(counted.left)
   const wanted =
-    !counted.left || (await ask({ title: 'Not all fit', sentence: counted.left, yes: `Place ${counted.placed}` }))
+    !counted.left || (await ask({ title: 'Not all fit', sentence: counted.left, yes: `${verb} ${counted.placed}` }))
   return { data: { edits: wanted ? counted.edits : [] } }
 }

@@ -1,15 +1,22 @@
 <script setup lang="ts">
 /** The left edge of a row by which it is selected and moved. */
-defineProps<{ name: string; picked: boolean }>()
+const { name, picked, stays } = defineProps<{
+  name: string
+  picked: boolean
+  /** Whether rows of the list are not moved. */
+  stays?: boolean
+}>()
+const SELECT = 'Press to select, with Shift a range, with Ctrl one more, Ctrl A all.'
 const emit = defineEmits<{ pick: [event: MouseEvent]; press: [event: KeyboardEvent]; drag: [event: PointerEvent] }>()
 </script>
 
 <template>
   <button
     class="plain handle"
+    :class="{ stays }"
     :aria-label="`Select ${name}`"
     :aria-pressed="picked"
-    title="Press to select, with Shift a range, with Ctrl one more, Ctrl A all. Drag to move, or Alt with ↑ and ↓"
+    :title="stays ? SELECT : `${SELECT} Drag to move, or Alt with ↑ and ↓`"
     @click="emit('pick', $event)"
     @keydown="emit('press', $event)"
     @pointerdown="emit('drag', $event)"
@@ -22,6 +29,10 @@ const emit = defineEmits<{ pick: [event: MouseEvent]; press: [event: KeyboardEve
 .handle {
   cursor: grab;
   touch-action: none;
+}
+
+.stays {
+  cursor: pointer;
 }
 
 .grip {

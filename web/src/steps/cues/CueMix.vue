@@ -5,6 +5,9 @@ import type { Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LitSheet from '@/parts/LitSheet.vue'
 import { useWindow } from '@/parts/useWindow'
+import { usePicked } from '@/parts/usePicked'
+import FromMain from './FromMain.vue'
+import SelectedSends from './SelectedSends.vue'
 import SendRow from './SendRow.vue'
 
 /** One cue's mix: a row a track, the click first, each with its own level, pan and tap. */
@@ -18,18 +21,35 @@ const rows = computed(() =>
     .sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click'))
     .map((track) => ({ id: track.id, track, send: sends.value.get(track.id) })),
 )
-const { sheet, drawn, above, below, first } = useWindow(() => rows.value)
+const { sheet, drawn, above, below, first, show } = useWindow(() => rows.value)
+const { picked, isPicked, pick, press, letGo } = usePicked(rows)
+
+async function pressed(id: string, event: KeyboardEvent) {
+  const next = press(id, event)
+  if (!next) return
+  await show(rows.value.indexOf(next))
+  sheet.value?.querySelector<HTMLElement>(`[data-row="${next.id}"] .handle`)?.focus()
+}
 const missing = computed(() => rows.value.filter((row) => !row.send).map((row) => row.track.id))
 </script>
 
 <template>
   <div class="column">
-    <div v-if="missing.length" class="offer">
-      <NButton size="small" type="primary" @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: missing }])">
+    <div v-if="picked.length" class="offer">
+      <SelectedSends :cells="picked.map((row) => ({ cue: cue.id, track: row.id }))" @let-go="letGo" />
+    </div>
+    <div v-else class="offer">
+      <FromMain :cue="cue" />
+      <NButton
+        v-if="missing.length"
+        size="small"
+        type="primary"
+        @click="desk.edit([{ kind: 'add-sends', cue: cue.id, tracks: missing }])"
+      >
         {{ cue.sends.length ? 'Add the other tracks (silent)' : 'Add all tracks (silent)' }}
       </NButton>
-      <span class="soft"
-        >{{ missing.length }} tracks are not in this mix. Added tracks are silent until you raise them.</span
+      <span v-if="missing.length" class="soft"
+        >{{ missing.length }} {{ missing.length === 1 ? 'track is' : 'tracks are' }} not in this mix.</span
       >
     </div>
     <LitSheet>
@@ -37,6 +57,7 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
         <table :aria-label="`Mix of ${cue.name}`" :aria-rowcount="rows.length + 1">
           <thead>
             <tr>
+              <th style="width: 26px"></th>
               <th style="width: 22%">Track</th>
               <th>Level in this mix, dB</th>
               <th style="width: 74px">Pan</th>
@@ -54,7 +75,10 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
               :cue-name="cue.name"
               :track="track"
               :send="send"
+              :picked="isPicked(id)"
               :aria-rowindex="first + index + 2"
+              @pick="pick(id, $event)"
+              @press="pressed(id, $event)"
             />
             <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }"></tr>
           </tbody>
@@ -80,5 +104,6 @@ table {
   display: flex;
   align-items: center;
   gap: 12px;
+  flex-wrap: wrap;
 }
 </style>

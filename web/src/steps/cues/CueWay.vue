@@ -9,6 +9,7 @@ import FormRow from '@/parts/FormRow.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LitSheet from '@/parts/LitSheet.vue'
+import AskedFor from './AskedFor.vue'
 import CueFilters from './CueFilters.vue'
 import GuardReading from './GuardReading.vue'
 import SaveMix from './SaveMix.vue'
@@ -100,6 +101,7 @@ const direct = computed(() =>
         />
       </LitSheet>
     </div>
+    <AskedFor :cue="cue" />
     <CueFilters :cue="cue" />
     <div>
       <span class="line">

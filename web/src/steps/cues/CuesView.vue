@@ -7,13 +7,17 @@ import { useDesk } from '@/desk/desk'
 import LampLight from '@/parts/LampLight.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
+import AllCues from './AllCues.vue'
 import CueMix from './CueMix.vue'
+import CuesForPerformers from './CuesForPerformers.vue'
 import CueReading from './CueReading.vue'
 import CueWay from './CueWay.vue'
 
 const desk = useDesk()
 const route = useRoute()
 const chosen = ref('')
+/** Whether all cues stand beside each other. */
+const all = ref(false)
 
 /** A way here may name the cue that is wanted. */
 watch(
@@ -26,6 +30,11 @@ watchEffect(() => {
   if (!desk.cues.some((cue) => cue.id === chosen.value)) chosen.value = desk.cues[0]?.id ?? ''
 })
 
+function showOne(id: string) {
+  chosen.value = id
+  all.value = false
+}
+
 const cue = computed(() => desk.cues.find((each) => each.id === chosen.value))
 const listeners = (ids: string[]) => desk.performers.filter((performer) => ids.includes(performer.id))
 const pairOf = (id: string | null) => desk.offers.pairs.find((pair) => pair.id === id)
@@ -33,12 +42,11 @@ const uncued = computed(() =>
   desk.performers.filter((performer) => !desk.cues.some((each) => each.listeners.includes(performer.id))),
 )
 
-async function add(name: string, listener: string | null = null) {
+async function add() {
   added.value = new Set(desk.cues.map((cue) => cue.id))
   const params = { path: { session: desk.session!.id } }
-  const made = await desk.proposed(() =>
-    api.POST('/api/sessions/{session}/cues/new', { params, body: { name, listener } }),
-  )
+  const body = { name: `Cue ${desk.cues.length + 1}`, listener: null }
+  const made = await desk.proposed(() => api.POST('/api/sessions/{session}/cues/new', { params, body }))
   if (!made) added.value = null
 }
 
@@ -61,13 +69,16 @@ watch(
       <h1>Cues</h1>
       <span class="soft">Headphone mixes. Faders, pan, mute and solo on the speakers do not reach them.</span>
       <span class="fill"></span>
-      <NButton v-for="performer in uncued" :key="performer.id" size="small" @click="add(performer.name, performer.id)">
-        Add a cue for {{ performer.name }}
-      </NButton>
-      <NButton size="small" type="primary" @click="add(`Cue ${desk.cues.length + 1}`)">Add cue</NButton>
+      <span v-if="desk.cues.length > 1" class="joined" role="group" aria-label="How many mixes are shown">
+        <button class="word" :aria-pressed="!all" @click="all = false">one mix</button>
+        <button class="word" :aria-pressed="all" @click="all = true">all mixes</button>
+      </span>
+      <CuesForPerformers v-if="uncued.length" :performers="uncued" />
+      <NButton size="small" :type="uncued.length ? 'default' : 'primary'" @click="add">Add cue</NButton>
     </header>
 
-    <LitSheet above
+    <AllCues v-if="all && desk.cues.length > 1" @show="showOne" />
+    <LitSheet v-else above
       ><div class="cues" role="tablist" aria-label="Cues">
         <button
           v-for="each in desk.cues"
@@ -94,7 +105,7 @@ watch(
     ></LitSheet>
 
     <p v-if="!cue" class="soft empty">No cue yet. Add one; it starts silent, with its ceiling guard on.</p>
-    <div v-else class="mix">
+    <div v-else-if="!all || desk.cues.length < 2" class="mix">
       <CueMix :key="cue.id" :cue="cue" />
       <CueWay :key="cue.id" :cue="cue" />
     </div>

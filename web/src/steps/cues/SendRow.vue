@@ -5,15 +5,18 @@ import { useDesk } from '@/desk/desk'
 import ChoiceWord from '@/parts/ChoiceWord.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import PanSlider from '@/parts/PanSlider.vue'
+import RowHandle from '@/parts/RowHandle.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
 
 /** A track in a cue's mix: its own level, pan and tap there, or the way to put it in. */
-const { cue, cueName, track, send } = defineProps<{
+const { cue, cueName, track, send, picked } = defineProps<{
   cue: string
   cueName: string
   track: Track
   send: Send | undefined
+  picked: boolean
 }>()
+const emit = defineEmits<{ pick: [event: MouseEvent]; press: [event: KeyboardEvent] }>()
 
 const desk = useDesk()
 
@@ -29,7 +32,16 @@ const ids = computed(() => ({ cue, track: track.id }))
 </script>
 
 <template>
-  <tr :class="{ mine: standing.own.includes(cue) }" :data-row="track.id">
+  <tr :class="{ mine: standing.own.includes(cue), picked }" :aria-selected="picked" :data-row="track.id">
+    <td class="edge">
+      <RowHandle
+        :name="track.name"
+        :picked="picked"
+        stays
+        @pick="emit('pick', $event)"
+        @press="emit('press', $event)"
+      />
+    </td>
     <td class="name">
       {{ track.name }}
       <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
@@ -116,6 +128,14 @@ const ids = computed(() => ({ cue, track: track.id }))
 .name .soft {
   font-size: 12px;
   margin-left: 6px;
+}
+
+.picked td {
+  background: var(--glow-weak);
+}
+
+.edge {
+  padding-inline: 6px 0;
 }
 
 .mine .name {

@@ -133,6 +133,11 @@ public final class TrackGains {
         return offSpeakers(track).isEmpty() ? path.trim() * path.fader() : 0;
     }
 
+    /** Whether mute or solo keeps a track from the main mix. */
+    boolean isMutedOrNotSoloed(Track track) {
+        return track.muted() || anySoloed && !track.soloed() && !track.soloSafe();
+    }
+
     /** Which switch keeps a track from the main mix; "" if none does. */
     String offSpeakers(Track track) {
         if (track.muted()) {

@@ -4,10 +4,10 @@ import java.util.List;
 import vividlantern.session.edit.Edit;
 
 /**
- * What counting up comes to.
+ * What placing many one after the other comes to.
  *
- * @param edits the edits that place what finds ports; what finds none lets go of a port that another one got
- * @param placed how many find ports
+ * @param edits the edits that place what finds its place; of ports, what finds none lets go of one that another got
+ * @param placed how many find their place
  * @param left what finds none, in a sentence; "" if all do
  */
 public record CountedUp(List<Edit> edits, int placed, String left) {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.rig.Rig;
-import vividlantern.rig.StereoPair;
 import vividlantern.session.CueId;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
@@ -25,13 +24,7 @@ public final class NewCue {
         CueId id = new CueId(Parts.freshId(session, PartKind.CUE, name));
         List<Edit> edits = new ArrayList<>();
         edits.add(new AddCue(id, name));
-        Ports.forCues(session, rig).stream()
-                .filter(pair -> pair.usedBy().isEmpty())
-                .filter(pair -> rig.pair(pair.id())
-                        .filter(each -> each.feeds() == StereoPair.Feeds.HEADPHONES)
-                        .isPresent())
-                .findFirst()
-                .ifPresent(pair -> edits.add(new SetCueOutput(id, Optional.of(pair.id()))));
+        Ports.freeForHeadphones(session, rig).ifPresent(pair -> edits.add(new SetCueOutput(id, Optional.of(pair))));
         listener.ifPresent(performer -> edits.add(new SetCueListeners(id, List.of(performer))));
         return edits;
     }

@@ -125,6 +125,17 @@ public final class Ports {
                 .toList();
     }
 
+    /** The first pair for headphones by which no cue leaves. */
+    static Optional<PairId> freeForHeadphones(Session session, Rig rig) {
+        return forCues(session, rig).stream()
+                .filter(pair -> pair.usedBy().isEmpty())
+                .map(OfferedPair::id)
+                .filter(pair -> rig.pair(pair)
+                        .filter(each -> each.feeds() == StereoPair.Feeds.HEADPHONES)
+                        .isPresent())
+                .findFirst();
+    }
+
     /** Finds a port by its house label, its panel name or its id, small and capital letters alike. */
     public static Optional<Port> byName(Rig rig, String name) {
         String wanted = name.strip();

@@ -220,6 +220,11 @@ public enum PartKind {
         place.walk(session, found);
     }
 
+    /** The part of this kind with a key, if it is there. */
+    Optional<Part> find(Session session, PartKey key) {
+        return place.find(session, key);
+    }
+
     /** The keys of all parts of this kind, also of such that share one. */
     public Stream<PartKey> keys(Session session) {
         Stream.Builder<PartKey> keys = Stream.builder();

@@ -109,6 +109,16 @@ record PartPlace<T extends Part>(
         }
     }
 
+    /** The part with a key, if it is there; of sends without a look at all others, which are many. */
+    Optional<Part> find(Session session, PartKey key) {
+        if (shape == PartShape.WITHIN_CUES) {
+            return session.find(key.cue()).flatMap(cue -> cue.send(key.track())).map(Part.class::cast);
+        }
+        Part[] there = new Part[1];
+        walk(session, (each, part) -> there[0] = each.equals(key.id()) && there[0] == null ? part : there[0]);
+        return Optional.ofNullable(there[0]);
+    }
+
     /** Puts the parts of this kind, by their ids, where they stand. */
     void put(Map<PartKey, Part> parts, SessionDraft draft) {
         List<Part> values = new ArrayList<>(parts.values());

@@ -1,8 +1,6 @@
 package vividlantern.session;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
@@ -38,13 +36,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
 
     @Override
     public Optional<Part> part(Session session, PartKey key) {
-        List<Part> found = new ArrayList<>(1);
-        key.kind().walk(session, (id, part) -> {
-            if (id.equals(key.id())) {
-                found.add(part);
-            }
-        });
-        return found.stream().findFirst();
+        return key.kind().find(session, key);
     }
 
     @Override

@@ -26,7 +26,7 @@ public class WalkIT {
     /** How many dots of the canvas beside a cue's level are lit. */
     private static final String LIGHT_OF_THE_CUE = """
             () => {
-              const canvas = document.querySelector('aside .lit canvas')
+              const canvas = [...document.querySelectorAll('aside .lit canvas')].at(-1)
               const dots = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data
               return dots.filter((each) => each > 0).length
             }""";
@@ -183,7 +183,8 @@ public class WalkIT {
         tab("Voice").click();
         button("Remove this cue").click();
         assertThat(tab("Voice")).hasCount(0);
-        button("Add a cue for Voice").click();
+        button("A cue for Voice").click();
+        button("A cue for each").click();
         assertThat(page.getByText("Buoy C, booth · Out 7, 8")).isVisible();
         page.getByLabel("Output pair", exactly()).last().click();
         assertThat(page.getByText("Buoy B · Out 5, 6 · taken by Bass and cajón"))

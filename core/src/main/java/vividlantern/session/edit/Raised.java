@@ -1,9 +1,13 @@
 package vividlantern.session.edit;
 
 import java.util.List;
+import vividlantern.basics.Refused;
+import vividlantern.session.CueId;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
 
@@ -27,6 +31,39 @@ public final class Raised {
         return moving.stream()
                 .<Edit>map(track ->
                         new SetFader(track.id(), Decibels.of(track.fader().value() + by)))
+                .toList();
+    }
+
+    /** A track in a cue. */
+    public record InCue(CueId cue, TrackId track) {}
+
+    /** A send and the cue that it is of. */
+    private record Moving(CueId cue, Send send) {}
+
+    /** The edits that raise what cues hear of tracks, or lower it; at least one of these sends is on. */
+    public static List<Edit> sends(Session session, List<InCue> wanted, double db) {
+        List<Moving> moving = wanted.stream()
+                .flatMap(each -> Rules.known(session, each.cue()).send(each.track()).stream()
+                        .map(send -> new Moving(each.cue(), send)))
+                .filter(each -> !each.send().level().isOff())
+                .toList();
+        if (moving.isEmpty()) {
+            throw new Refused("None of that is raised in the mix yet. Raise it first.", "sends");
+        }
+        double by = asFarAsAllGo(
+                Decibels.of(db).toFaderStep().value(),
+                moving.stream().map(each -> each.send().level()).toList());
+        if (by == 0) {
+            throw new Refused(
+                    "One of them is at the " + (db > 0 ? "top" : "bottom")
+                            + " of its range already, and they keep their distances.",
+                    "db");
+        }
+        return moving.stream()
+                .<Edit>map(each -> new SetSendLevel(
+                        each.cue(),
+                        each.send().trackId(),
+                        Decibels.of(each.send().level().value() + by).toFaderStep()))
                 .toList();
     }
 

@@ -1,10 +1,12 @@
 package vividlantern.session.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.OptionalLong;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.history.History;
@@ -88,6 +90,23 @@ public class GroupedTest {
         assertThat(Raised.faders(SESSION, List.of(A, D), -75))
                 .containsExactly(new SetFader(A, Decibels.of(-70)), new SetFader(D, Decibels.of(-90)));
         assertThat(Raised.faders(SESSION, List.of(C), 3)).isEmpty();
+    }
+
+    /** A at -10 and B at -20 dB in the cue; C and D are not in it. */
+    @Test
+    public void selectedSendsMoveTogetherAndWhatCannotMoveIsSaid() {
+        assertThat(Raised.sends(SESSION, inCue(A, B, C), -3))
+                .containsExactly(
+                        new SetSendLevel(CUE, A, Decibels.of(-13)), new SetSendLevel(CUE, B, Decibels.of(-23)));
+        assertThat(Raised.sends(SESSION, inCue(A, B), 30))
+                .containsExactly(new SetSendLevel(CUE, A, Decibels.of(12)), new SetSendLevel(CUE, B, Decibels.of(2)));
+        Session top = Edit.applyAll(Raised.sends(SESSION, inCue(A), 30), SESSION, RIG);
+        assertThatThrownBy(() -> Raised.sends(top, inCue(A, B), 2)).hasMessageContaining("top of its range");
+        assertThatThrownBy(() -> Raised.sends(SESSION, inCue(D), 2)).hasMessageContaining("Raise it first");
+    }
+
+    private static List<Raised.InCue> inCue(TrackId... tracks) {
+        return Stream.of(tracks).map(track -> new Raised.InCue(CUE, track)).toList();
     }
 
     @Test

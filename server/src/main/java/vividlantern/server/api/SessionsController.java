@@ -52,7 +52,7 @@ import vividlantern.session.edit.Edit;
 class SessionsController {
 
     static final String PERSON = "Lantern-Person";
-    private static final int MOST_EDITS = 2000;
+    private static final int MOST_EDITS = 5000;
 
     /**
      * What a list of sessions tells of each.

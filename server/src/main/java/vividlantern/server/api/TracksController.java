@@ -14,7 +14,6 @@ import vividlantern.patch.CountUpTracks;
 import vividlantern.patch.CountedUp;
 import vividlantern.patch.GridStroke;
 import vividlantern.patch.MapAnew;
-import vividlantern.patch.NewCue;
 import vividlantern.patch.NewTracks;
 import vividlantern.patch.OfferedFeeds;
 import vividlantern.preamp.Turned;
@@ -28,7 +27,6 @@ import vividlantern.server.desk.RigDesk;
 import vividlantern.server.desk.TimingDesk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.InputId;
-import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
@@ -83,9 +81,6 @@ class TracksController {
 
     /** A wide track that shall be split. */
     record WantedSplit(TrackId track, NewTracks.Split how) {}
-
-    /** A cue that is to be added, for a performer or for nobody yet. */
-    record WantedCue(String name, Optional<PerformerId> listener) {}
 
     record SelectedTracks(List<TrackId> tracks) {}
 
@@ -146,14 +141,6 @@ class TracksController {
                 wanted.count() == 0
                         ? NewTracks.byList(open(session), wanted.width(), wanted.names())
                         : NewTracks.byPattern(open(session), wanted.count(), wanted.width(), wanted.names()));
-    }
-
-    /** The edits that add a cue, with an output pair if one is free. */
-    @PostMapping("/cues/new")
-    InputListController.Proposed newCue(@PathVariable String session, @RequestBody WantedCue wanted) {
-        Session open = open(session);
-        return new InputListController.Proposed(
-                NewCue.edits(open, desk.rigOf(open.id()), wanted.name(), wanted.listener()));
     }
 
     /** The edits that feed the selected tracks from consecutive ports, starting at the first one's. */

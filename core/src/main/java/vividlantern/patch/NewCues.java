@@ -1,0 +1,110 @@
+package vividlantern.patch;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import vividlantern.basics.Refused;
+import vividlantern.rig.Rig;
+import vividlantern.session.CueId;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.SetCueListeners;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SendEdit.AddSends;
+
+/** Cues for many performers at once, each on an output pair for headphones that is free, with all tracks in it, off. */
+public final class NewCues {
+
+    private static final int NAMED = 3;
+
+    private NewCues() {}
+
+    /** A cue for each of some performers, as far as there are output pairs for headphones; for the others nothing is made. */
+    public static CountedUp forEach(Session session, Rig rig, List<PerformerId> wanted) {
+        List<Edit> edits = new ArrayList<>();
+        List<Performer> without = new ArrayList<>();
+        Session now = session;
+        for (Performer performer : known(session, wanted)) {
+            if (Ports.freeForHeadphones(now, rig).isEmpty()) {
+                without.add(performer);
+                continue;
+            }
+            List<Edit> one = cue(now, rig, performer.name(), List.of(performer.id()));
+            now = Edit.applyAll(one, now, rig);
+            edits.addAll(one);
+        }
+        return new CountedUp(edits, wanted.size() - without.size(), left(now, without));
+    }
+
+    /** One cue that all of some performers hear, called by their names. */
+    public static List<Edit> together(Session session, Rig rig, List<PerformerId> wanted) {
+        List<Performer> listeners = known(session, wanted);
+        List<String> names = listeners.stream().map(Performer::name).toList();
+        String name = names.size() <= NAMED
+                ? joined(names)
+                : String.join(", ", names.subList(0, NAMED - 1)) + " and " + (names.size() - NAMED + 1) + " more";
+        return cue(session, rig, name, listeners.stream().map(Performer::id).toList());
+    }
+
+    private static List<Performer> known(Session session, List<PerformerId> wanted) {
+        if (wanted.isEmpty()) {
+            throw new Refused("Choose at least one performer.", "performers");
+        }
+        return wanted.stream()
+                .distinct()
+                .map(id -> session.find(id)
+                        .orElseThrow(
+                                () -> new Refused("There is no performer '" + id + "' in this session.", "performers")))
+                .toList();
+    }
+
+    private static List<Edit> cue(Session session, Rig rig, String name, List<PerformerId> listeners) {
+        CueId id = new CueId(Parts.freshId(session, PartKind.CUE, name));
+        List<TrackId> tracks = session.tracks().stream().map(Track::id).toList();
+        List<Edit> edits = new ArrayList<>(NewCue.edits(session, rig, name, Optional.empty()));
+        edits.add(new SetCueListeners(id, listeners));
+        edits.add(new AddSends(id, tracks));
+        return edits;
+    }
+
+    private static String left(Session made, List<Performer> without) {
+        if (without.isEmpty()) {
+            return "";
+        }
+        String names = joined(without.stream().map(Performer::name).toList());
+        String shared =
+                without.stream().flatMap(each -> nearest(made, each).stream()).collect(Collectors.joining("; "));
+        return "There is no free output pair for the headphones of " + names + "."
+                + (shared.isEmpty() ? "" : " They might share: " + shared + ".");
+    }
+
+    /** Whose cue somebody might share: of who stands at the same place, else of who stands next to them in the list. */
+    private static Optional<String> nearest(Session made, Performer performer) {
+        List<Performer> hearing = made.performers().stream()
+                .filter(each ->
+                        made.cues().stream().anyMatch(cue -> cue.listeners().contains(each.id())))
+                .filter(each -> !each.id().equals(performer.id()))
+                .toList();
+        Optional<Performer> samePlace = hearing.stream()
+                .filter(each -> !performer.place().isBlank() && each.place().equals(performer.place()))
+                .findFirst();
+        if (samePlace.isPresent()) {
+            return Optional.of(performer.name() + " with " + samePlace.get().name() + ", who is in the same place");
+        }
+        return hearing.stream()
+                .min((a, b) -> Double.compare(
+                        Math.abs(a.position() - performer.position()), Math.abs(b.position() - performer.position())))
+                .map(each -> performer.name() + " with " + each.name());
+    }
+
+    private static String joined(List<String> names) {
+        int last = names.size() - 1;
+        return last == 0 ? names.get(0) : String.join(", ", names.subList(0, last)) + " and " + names.get(last);
+    }
+}

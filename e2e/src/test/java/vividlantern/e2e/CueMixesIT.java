@@ -1,0 +1,139 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
+import java.util.List;
+import org.assertj.core.api.Assertions;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+/** Cue mixes made and changed many at once. */
+public class CueMixesIT extends WithDemo {
+
+    private static final String LOW_WATER = "/api/sessions/low-water";
+
+    @BeforeMethod
+    public void goThere() {
+        goTo("/sessions/low-water/cues");
+        assertThat(tab("Accordion and fiddle")).isVisible();
+    }
+
+    @AfterMethod(alwaysRun = true)
+    public void takeBack() {
+        takeAllBackOf("low-water");
+    }
+
+    private Locator tab(String cue) {
+        return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(cue));
+    }
+
+    private Locator level(String track, String cue, String shown) {
+        return page.getByLabel(track + " in " + cue + ": " + shown + ", type a level");
+    }
+
+    private void dropdown(String option) {
+        page.locator(".n-dropdown-option").getByText(option).click();
+    }
+
+    @Test
+    public void selectedSendsMoveTogetherAndAreMutedTappedAndRemoved() {
+        button("Select Accordion treble").click();
+        button("Select Fiddle").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        assertThat(page.getByText("3 selected")).isVisible();
+        Locator by = page.getByLabel("Levels of all selected in the mix by, dB");
+        by.fill("-3");
+        by.press("Enter");
+        assertThat(level("Accordion treble", "Accordion and fiddle", "−9.0")).isVisible();
+        assertThat(level("Accordion bass side", "Accordion and fiddle", "−12.0"))
+                .isVisible();
+        assertThat(level("Fiddle", "Accordion and fiddle", "−7.0")).isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Mute").setExact(true))
+                .click();
+        assertThat(page.getByLabel("Mute Fiddle in Accordion and fiddle")).hasAttribute("aria-pressed", "true");
+        assertThat(page.getByLabel("Mute Bass in Accordion and fiddle")).hasAttribute("aria-pressed", "false");
+        button("Unmute").click();
+        button("Tap and pan…").click();
+        dropdown("Tap post-fader");
+        assertThat(page.getByText("follows the speakers")).hasCount(3);
+        button("Remove from the mix").click();
+        assertThat(page.getByText("9 tracks are not in this mix")).hasCount(0);
+        button("Clear selection").click();
+        assertThat(page.getByText("9 tracks are not in this mix.")).isVisible();
+        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+    }
+
+    @Test
+    public void enterGoesDownAColumnOfLevelsAndDigitsTypeOverTheNext() {
+        level("Accordion treble", "Accordion and fiddle", "−6.0").click();
+        page.keyboard().type("-7");
+        page.keyboard().press("Enter");
+        assertThat(level("Accordion bass side", "Accordion and fiddle", "−9.0")).isFocused();
+        page.keyboard().type("-10.5");
+        page.keyboard().press("Enter");
+        assertThat(level("Accordion treble", "Accordion and fiddle", "−7.0")).isVisible();
+        assertThat(level("Accordion bass side", "Accordion and fiddle", "−10.5"))
+                .isVisible();
+        page.keyboard().press("ArrowDown");
+        assertThat(level("Bass", "Accordion and fiddle", "−10.0")).isFocused();
+    }
+
+    /** The demo's faders: accordion treble at -4 dB, fiddle at -2, its pickup off, room at -14; the main level at 0. */
+    @Test
+    public void aCueStartsFromMainAndGoesItsOwnWay() {
+        button("Start from main").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        assertThat(level("Accordion treble", "Accordion and fiddle", "−4.0")).isVisible();
+        assertThat(level("Fiddle", "Accordion and fiddle", "−2.0")).isVisible();
+        assertThat(level("Fiddle pickup", "Accordion and fiddle", "off")).isVisible();
+        assertThat(level("Room", "Accordion and fiddle", "−14.0")).isVisible();
+        button("Undo: ").click();
+        assertThat(level("Fiddle", "Accordion and fiddle", "−4.0")).isVisible();
+        assertThat(page.getByText("6 tracks are not in this mix.")).isVisible();
+    }
+
+    @Test
+    public void whatPerformersAskForIsAPress() {
+        tab("Bass and cajón").click();
+        button("more me").click();
+        assertThat(level("Cajón front", "Bass and cajón", "−2.0")).isVisible();
+        button("more me").click();
+        assertThat(level("Cajón front", "Bass and cajón", "0.0")).isVisible();
+        assertThat(level("Shaker", "Bass and cajón", "−8.0")).isVisible();
+        button("less click").click();
+        assertThat(level("Click", "Bass and cajón", "−4.0")).isVisible();
+        assertThat(level("Click between", "Bass and cajón", "−14.0")).isVisible();
+        assertThat(page.getByText("Click, Click between: 2 dB quieter.")).isVisible();
+    }
+
+    /** Two of the three pairs for headphones are free, and three performers hear no cue. */
+    @Test
+    public void whoHasNoCueGetsOneAsFarAsThereAreOutputs() {
+        String remove = "async () => (await fetch('" + LOW_WATER + "/edits', {method: 'POST', headers: {'Content-Type':"
+                + " 'application/json', 'Lantern-Person': localStorage.getItem('lantern-person')}, body: JSON.stringify({"
+                + "edits: [{kind: 'remove-cue', cue: 'bass-cajon'}, {kind: 'remove-cue', cue: 'voice'}]})})).ok";
+        Assertions.assertThat(page.evaluate(remove)).isEqualTo(true);
+        button("Cues for 3 performers").click();
+        button("A cue for each").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog).containsText("There is no free output pair for the headphones of Voice. They might share:");
+        button("Make 2").click();
+        assertThat(tab("Bass")).isVisible();
+        tab("Cajón").click();
+        assertThat(level("Cajón front", "Cajón", "off")).isVisible();
+        assertThat(button("A cue for Voice")).isVisible();
+        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        button("Undo: ").click();
+        assertThat(tab("Cajón")).hasCount(0);
+        assertThat(button("Cues for 3 performers")).isVisible();
+    }
+}

@@ -1,0 +1,327 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import type { Cue, Edit, Track } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { tell } from '@/desk/notice'
+import { cells, lines } from '@/desk/pasted'
+import { placeOf, shown, typed } from '@/parts/scale'
+import { useSheet, type Range } from '@/parts/useSheet'
+import { useWindow } from '@/parts/useWindow'
+import CueReading from './CueReading.vue'
+import SelectedSends from './SelectedSends.vue'
+
+/** All cues beside each other: tracks down, cues across, a level a cell, to be typed, pasted and filled as in a spreadsheet. */
+const emit = defineEmits<{ show: [cue: string] }>()
+
+/** With more cues than that their columns are narrow. */
+const ROOMY = 6
+
+const desk = useDesk()
+const grid = ref<HTMLElement>()
+
+const rows = computed(() => [...desk.tracks].sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click')))
+const sends = computed(
+  () => new Map(desk.cues.map((cue) => [cue.id, new Map(cue.sends.map((send) => [send.trackId, send]))])),
+)
+const sendOf = (cue: Cue, track: Track) => sends.value.get(cue.id)?.get(track.id)
+const words = (cue: Cue, track: Track) => {
+  const send = sendOf(cue, track)
+  return send ? shown(send.level) : ''
+}
+const heard = (cue: Cue, track: Track) => {
+  const send = sendOf(cue, track)
+  return send && !send.muted && send.level !== 'off'
+}
+const unheard = (track: Track) => !desk.cues.some((cue) => heard(cue, track))
+const silent = (cue: Cue) => !rows.value.some((track) => heard(cue, track))
+/** The louder, the stronger the tint. */
+function tint(cue: Cue, track: Track) {
+  const send = sendOf(cue, track)
+  if (!send || send.level === 'off') return undefined
+  return { '--tint': `${Math.round(48 * (send.muted ? 0 : placeOf(send.level) ** 2))}%` }
+}
+
+type Column = { cue: Cue; shown: (track: Track) => string }
+const columns = computed((): Column[] => desk.cues.map((cue) => ({ cue, shown: (track) => words(cue, track) })))
+const list = useWindow(() => rows.value)
+const inSight = computed(() => list.drawn.value.map((track, index) => ({ track, r: list.first.value + index })))
+const { sheet: box, above, below } = list
+
+const nothing = () => undefined
+const sheet = useSheet({
+  grid,
+  rows,
+  columns,
+  write: (track, { cue }, value) => set([[cue, track, value]]),
+  countUp: nothing,
+  move: nothing,
+  insert: nothing,
+  remove: () => fill('off'),
+  clear: () => fill('off'),
+  fillDown: () => {
+    const { top, left, right, bottom } = reach()
+    const above = columns.value.slice(left, right + 1).map((column) => column.shown(rows.value[top]!))
+    return set(
+      rows.value
+        .slice(top + 1, bottom + 1)
+        .flatMap((track) =>
+          columns.value.slice(left, right + 1).map(({ cue }, at) => [cue, track, above[at]!] as const),
+        ),
+    )
+  },
+  show: (at) => list.show(at),
+})
+const { editing, draft } = sheet
+
+/** The selected cells, or the one in which one stands. */
+function reach(): Range {
+  const [row, column] = [sheet.row.value, sheet.column.value]
+  return sheet.range.value ?? { top: row, bottom: row, left: column, right: column }
+}
+
+function within({ top, bottom, left, right }: Range) {
+  return rows.value
+    .slice(top, bottom + 1)
+    .flatMap((track) => columns.value.slice(left, right + 1).map(({ cue }) => ({ cue, track })))
+}
+const selected = computed(() =>
+  sheet.whole.value.size
+    ? rows.value
+        .filter((track) => sheet.whole.value.has(track.id))
+        .flatMap((track) => desk.cues.map((cue) => ({ cue: cue.id, track: track.id })))
+    : sheet.range.value
+      ? within(sheet.range.value).map(({ cue, track }) => ({ cue: cue.id, track: track.id }))
+      : [],
+)
+
+/** Writes levels; of what is no level it is said, and nothing is written. Empty cells stay as they are. */
+function set(wanted: (readonly [Cue, Track, string])[]) {
+  const edits: Edit[] = []
+  for (const [cue, track, text] of wanted) {
+    if (!text.trim() || text === words(cue, track)) continue
+    const level = typed(text)
+    if (level === null) return Promise.resolve(tell(`"${text}" is no level. Type a number of dB, or off.`))
+    edits.push({ kind: 'set-send-level', cue: cue.id, track: track.id, level })
+  }
+  return edits.length ? desk.edit(edits, null, true) : Promise.resolve()
+}
+
+const fill = (text: string) =>
+  set(within(reach()).flatMap(({ cue, track }) => (sendOf(cue, track) ? [[cue, track, text] as const] : [])))
+
+function copy(event: ClipboardEvent) {
+  const { top, bottom, left, right } = reach()
+  const taken = rows.value
+    .slice(top, bottom + 1)
+    .map((track) => columns.value.slice(left, right + 1).map((column) => column.shown(track)))
+  event.clipboardData?.setData('text/plain', lines(taken))
+  event.preventDefault()
+}
+
+/** As it was copied from where one stands on, or a single cell all over the selected ones. */
+function paste(event: ClipboardEvent) {
+  if ((event.target as HTMLElement).closest?.('input, textarea')) return
+  const copied = cells(event.clipboardData?.getData('text/plain') ?? '')
+  if (!copied.length) return
+  event.preventDefault()
+  const { top, left } = reach()
+  const only = copied.length === 1 && copied[0]!.length === 1 ? copied[0]![0]! : null
+  if (only !== null) return void set(within(reach()).map(({ cue, track }) => [cue, track, only] as const))
+  void set(
+    copied.flatMap((line, down) =>
+      line.flatMap((text, across) => {
+        const [track, column] = [rows.value[top + down], columns.value[left + across]]
+        return track && column ? [[column.cue, track, text] as const] : []
+      }),
+    ),
+  )
+}
+onMounted(() => addEventListener('paste', paste))
+onBeforeUnmount(() => removeEventListener('paste', paste))
+
+const commit = (down: number, right: number) => void sheet.commit(draft.value, down, right)
+</script>
+
+<template>
+  <div class="bar">
+    <SelectedSends v-if="selected.length" :cells="selected" @let-go="sheet.letGo" />
+    <span v-else class="soft">
+      Type a level, <kbd>Enter</kbd> for the next row. Select cells with <kbd>Shift</kbd>: copy and paste,
+      <kbd>Ctrl D</kbd> fills down, <kbd>Delete</kbd> switches off.
+    </span>
+  </div>
+  <div ref="box" class="sheet all" :class="{ many: desk.cues.length > ROOMY }">
+    <table
+      ref="grid"
+      role="grid"
+      aria-label="Levels in all cues, dB"
+      :aria-rowcount="rows.length + 1"
+      @keydown="sheet.key"
+      @copy="copy"
+    >
+      <thead>
+        <tr>
+          <th class="track">
+            <button class="plain" title="Select all rows" aria-label="Select all rows" @click="sheet.pickAll">
+              Track
+            </button>
+          </th>
+          <th v-for="cue in desk.cues" :key="cue.id" class="cue">
+            <button class="plain name" :title="`Show ${cue.name} alone`" @click="emit('show', cue.id)">
+              {{ cue.name }}
+            </button>
+            <span v-if="silent(cue)" class="flare">hears nobody</span>
+            <CueReading v-else-if="desk.live" :cue="cue.id" />
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-if="above" aria-hidden="true" :style="{ height: `${above}px` }"></tr>
+        <tr v-for="{ track, r } in inSight" :key="track.id" :data-row="track.id" :aria-rowindex="r + 2">
+          <th scope="row" class="track" @click="sheet.pickRow(r, $event)">
+            {{ track.name }} <span v-if="unheard(track)" class="soft">in nobody's mix</span>
+          </th>
+          <td
+            v-for="({ cue, shown: level }, c) in columns"
+            :key="cue.id"
+            role="gridcell"
+            class="level"
+            :class="{
+              at: sheet.isAt(r, c),
+              taken: sheet.isIn(r, c) || sheet.whole.value.has(track.id),
+              muted: sendOf(cue, track)?.muted,
+            }"
+            :style="tint(cue, track)"
+            :data-cell="`${r}/${c}`"
+            :tabindex="sheet.isAt(r, c) ? 0 : -1"
+            :aria-selected="sheet.isIn(r, c) || sheet.whole.value.has(track.id)"
+            :aria-label="`${track.name} in ${cue.name}: ${level(track) || 'not in this mix'}${sendOf(cue, track)?.muted ? ', muted' : ''}`"
+            @focus="sheet.isAt(r, c) || sheet.go(r, c)"
+            @mousedown="sheet.pressCell(r, c, $event)"
+            @mouseenter="sheet.dragOver(r, c, $event)"
+            @dblclick="sheet.begin()"
+          >
+            <input
+              v-if="editing && sheet.isAt(r, c)"
+              v-model="draft"
+              class="field"
+              :aria-label="`${track.name} in ${cue.name}, in dB`"
+              @keydown.enter.stop.prevent="commit($event.shiftKey ? -1 : 1, 0)"
+              @keydown.tab.stop.prevent="commit(0, $event.shiftKey ? -1 : 1)"
+              @keydown.esc.stop="sheet.cancel"
+              @blur="commit(0, 0)"
+            />
+            <template v-else>{{ level(track) || '·' }}</template>
+          </td>
+        </tr>
+        <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }"></tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  flex-wrap: wrap;
+  min-height: 30px;
+}
+
+.all {
+  --column: 140px;
+  align-self: flex-start;
+  max-width: 100%;
+}
+
+.all.many {
+  --column: 84px;
+}
+
+table {
+  width: auto;
+}
+
+.track {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  min-width: 190px;
+  max-width: 240px;
+  overflow: hidden;
+  background: var(--sheet);
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+tbody .track {
+  top: auto;
+  padding: 0 8px;
+  border-bottom: 1px solid var(--rule);
+  color: var(--ink);
+  font-size: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.track .soft {
+  font-size: 12px;
+  font-weight: 400;
+}
+
+thead .track {
+  z-index: 3;
+  background: var(--raised);
+}
+
+.cue {
+  width: var(--column);
+  max-width: var(--column);
+  text-align: right;
+  vertical-align: bottom;
+}
+
+.name {
+  display: block;
+  width: 100%;
+  overflow: hidden;
+  color: var(--ink);
+  text-align: right;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.level {
+  --tint: 0%;
+  min-width: var(--column);
+  background: color-mix(in srgb, var(--glow) var(--tint), transparent);
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+  cursor: cell;
+}
+
+.level.muted {
+  color: var(--soft);
+  text-decoration: line-through;
+}
+
+.level.at {
+  box-shadow: inset 0 0 0 1px var(--rule-strong);
+}
+
+.level.taken {
+  box-shadow: inset 0 0 0 1px var(--sea);
+}
+
+.level:focus {
+  outline: 2px solid var(--sea);
+  outline-offset: -2px;
+}
+
+.field {
+  width: 100%;
+  text-align: right;
+}
+</style>

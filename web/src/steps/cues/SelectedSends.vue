@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { NButton, NDropdown } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { api, type Edit, type InCue, type Send } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { tell } from '@/desk/notice'
+import { decimal } from '@/desk/written'
+
+/** What is done to all selected sends in one go: tracks in one cue, or in several. */
+const { cells } = defineProps<{ cells: InCue[] }>()
+const emit = defineEmits<{ letGo: [] }>()
+
+const desk = useDesk()
+const db = ref('')
+
+const sends = computed(
+  () => new Map(desk.cues.map((cue) => [cue.id, new Map(cue.sends.map((send) => [send.trackId, send]))])),
+)
+const sendOf = ({ cue, track }: InCue) => sends.value.get(cue)?.get(track)
+const inMix = computed(() => cells.filter((cell) => sendOf(cell)))
+const missing = computed(() => cells.filter((cell) => !sendOf(cell)))
+const allMuted = computed(() => inMix.value.every((cell) => sendOf(cell)!.muted))
+
+const each = (edit: (cell: InCue) => Edit) => desk.edit(inMix.value.map(edit), null, true)
+
+function add() {
+  const cues = [...new Set(missing.value.map((cell) => cell.cue))]
+  const tracks = (cue: string) => missing.value.filter((cell) => cell.cue === cue).map((cell) => cell.track)
+  return desk.edit(cues.map((cue) => ({ kind: 'add-sends', cue, tracks: tracks(cue) })))
+}
+
+function raise() {
+  const by = decimal(db.value)
+  if (!db.value.trim() || !Number.isFinite(by)) return tell('Type a number of dB, as in 3 or -1.5.')
+  const params = { path: { session: desk.session!.id } }
+  const body = { sends: cells, db: by }
+  db.value = ''
+  return desk.proposed(() => api.POST('/api/sessions/{session}/cues/raise', { params, body }))
+}
+
+const TAPS: { label: string; key: Send['tap'] }[] = [
+  { label: 'Tap at the input', key: 'input' },
+  { label: 'Tap pre-fader', key: 'pre-fader' },
+  { label: 'Tap post-fader', key: 'post-fader' },
+]
+const OTHERS = [...TAPS, { label: 'Pan as main', key: 'as-main' }, { label: 'Pan of their own', key: 'own' }] as const
+
+function act(key: (typeof OTHERS)[number]['key']) {
+  if (key === 'as-main' || key === 'own')
+    return each((cell) => ({ kind: 'set-send-pan-as-main', ...cell, asMain: key === 'as-main' }))
+  return each((cell) => ({ kind: 'set-send-tap', ...cell, tap: key }))
+}
+</script>
+
+<template>
+  <span class="soft">{{ cells.length }} selected</span>
+  <NButton v-if="missing.length" size="small" title="Silent until you raise them" @click="add">
+    Add {{ missing.length }}
+  </NButton>
+  <template v-if="inMix.length">
+    <label class="by" title="They move together and keep their distances">
+      Levels by
+      <input
+        v-model="db"
+        class="field"
+        placeholder="dB"
+        aria-label="Levels of all selected in the mix by, dB"
+        @keydown.enter="raise"
+        @keydown.stop
+      />
+    </label>
+    <NButton size="small" @click="each((cell) => ({ kind: 'mute-send', ...cell, muted: !allMuted }))">
+      {{ allMuted ? 'Unmute' : 'Mute' }}
+    </NButton>
+    <NDropdown trigger="click" :options="[...OTHERS]" @select="act">
+      <NButton size="small">Tap and pan…</NButton>
+    </NDropdown>
+    <NButton size="small" @click="each((cell) => ({ kind: 'remove-send', ...cell }))">Remove from the mix</NButton>
+  </template>
+  <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
+</template>
+
+<style scoped>
+.by {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  white-space: nowrap;
+}
+
+.by > .field {
+  width: 54px;
+}
+</style>
