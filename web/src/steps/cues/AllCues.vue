@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import type { Cue, Edit, Track } from '@/api/client'
+import type { Cue, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { tell } from '@/desk/notice'
 import { cells, lines } from '@/desk/pasted'
-import { placeOf, shown, typed } from '@/parts/scale'
+import { placeOf } from '@/parts/scale'
 import { useSheet, type Range } from '@/parts/useSheet'
 import { useWindow } from '@/parts/useWindow'
 import CueReading from './CueReading.vue'
 import SelectedSends from './SelectedSends.vue'
+import { useLevels } from './useLevels'
 
 /** All cues beside each other: tracks down, cues across, a level a cell, to be typed, pasted and filled as in a spreadsheet. */
 const emit = defineEmits<{ show: [cue: string] }>()
@@ -19,21 +19,8 @@ const ROOMY = 6
 const desk = useDesk()
 const grid = ref<HTMLElement>()
 
-const rows = computed(() => [...desk.tracks].sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click')))
-const sends = computed(
-  () => new Map(desk.cues.map((cue) => [cue.id, new Map(cue.sends.map((send) => [send.trackId, send]))])),
-)
-const sendOf = (cue: Cue, track: Track) => sends.value.get(cue.id)?.get(track.id)
-const words = (cue: Cue, track: Track) => {
-  const send = sendOf(cue, track)
-  return send ? shown(send.level) : ''
-}
-const heard = (cue: Cue, track: Track) => {
-  const send = sendOf(cue, track)
-  return send && !send.muted && send.level !== 'off'
-}
-const unheard = (track: Track) => !desk.cues.some((cue) => heard(cue, track))
-const silent = (cue: Cue) => !rows.value.some((track) => heard(cue, track))
+const { rows, sendOf, words, unheard, silent, set } = useLevels()
+
 /** The louder, the stronger the tint. */
 function tint(cue: Cue, track: Track) {
   const send = sendOf(cue, track)
@@ -94,18 +81,6 @@ const selected = computed(() =>
       : [],
 )
 
-/** Writes levels; of what is no level it is said, and nothing is written. Empty cells stay as they are. */
-function set(wanted: (readonly [Cue, Track, string])[]) {
-  const edits: Edit[] = []
-  for (const [cue, track, text] of wanted) {
-    if (!text.trim() || text === words(cue, track)) continue
-    const level = typed(text)
-    if (level === null) return Promise.resolve(tell(`"${text}" is no level. Type a number of dB, or off.`))
-    edits.push({ kind: 'set-send-level', cue: cue.id, track: track.id, level })
-  }
-  return edits.length ? desk.edit(edits, null, true) : Promise.resolve()
-}
-
 const fill = (text: string) =>
   set(within(reach()).flatMap(({ cue, track }) => (sendOf(cue, track) ? [[cue, track, text] as const] : [])))
 
@@ -138,6 +113,24 @@ function paste(event: ClipboardEvent) {
 }
 onMounted(() => addEventListener('paste', paste))
 onBeforeUnmount(() => removeEventListener('paste', paste))
+
+const names = computed(() => desk.cues.map((cue) => cue.name).join('|'))
+/** All that a row shows: while that stays the same it is not drawn anew. */
+function seen(track: Track, r: number) {
+  const here = sheet.row.value === r
+  const at = sheet.range.value
+  const levels = desk.cues.map((cue) => `${words(cue, track)}${sendOf(cue, track)?.muted ? '-' : ''}`)
+  return [
+    `${r} ${track.name}`,
+    names.value,
+    levels.join(),
+    here ? sheet.column.value : -1,
+    here && editing.value,
+    here ? draft.value : '',
+    at && r >= at.top && r <= at.bottom ? `${at.left} ${at.right}` : '',
+    sheet.whole.value.has(track.id),
+  ]
+}
 
 const commit = (down: number, right: number) => void sheet.commit(draft.value, down, right)
 </script>
@@ -177,7 +170,13 @@ const commit = (down: number, right: number) => void sheet.commit(draft.value, d
       </thead>
       <tbody>
         <tr v-if="above" aria-hidden="true" :style="{ height: `${above}px` }"></tr>
-        <tr v-for="{ track, r } in inSight" :key="track.id" :data-row="track.id" :aria-rowindex="r + 2">
+        <tr
+          v-for="{ track, r } in inSight"
+          :key="track.id"
+          v-memo="seen(track, r)"
+          :data-row="track.id"
+          :aria-rowindex="r + 2"
+        >
           <th scope="row" class="track" @click="sheet.pickRow(r, $event)">
             {{ track.name }} <span v-if="unheard(track)" class="soft">in nobody's mix</span>
           </th>

@@ -101,6 +101,47 @@ public class CueMixesIT extends WithDemo {
         assertThat(page.getByText("6 tracks are not in this mix.")).isVisible();
     }
 
+    private Locator cell(String track, String cue, String shown) {
+        return page.getByRole(
+                AriaRole.GRIDCELL,
+                new Page.GetByRoleOptions().setName(track + " in " + cue + ": " + shown).setExact(true));
+    }
+
+    @Test
+    public void allMixesAreTypedFilledPastedAndRaisedAsInASpreadsheet() {
+        button("all mixes").click();
+        cell("Fiddle", "Voice", "−12.0").click();
+        page.keyboard().type("-13.5");
+        page.keyboard().press("Enter");
+        assertThat(cell("Fiddle", "Voice", "−13.5")).isVisible();
+        cell("Accordion treble", "Accordion and fiddle", "−6.0").click();
+        page.keyboard().press("Shift+ArrowDown");
+        page.keyboard().press("Shift+ArrowRight");
+        assertThat(page.getByText("4 selected")).isVisible();
+        Locator by = page.getByLabel("Levels of all selected in the mix by, dB");
+        by.fill("2");
+        by.press("Enter");
+        assertThat(cell("Accordion treble", "Accordion and fiddle", "−4.0")).isVisible();
+        assertThat(cell("Accordion bass side", "Accordion and fiddle", "−7.0")).isVisible();
+        assertThat(cell("Accordion treble", "Bass and cajón", "−10.0")).isVisible();
+        assertThat(cell("Accordion bass side", "Bass and cajón", "not in this mix")).isVisible();
+        cell("Accordion treble", "Accordion and fiddle", "−4.0").click();
+        page.keyboard().press("Shift+ArrowDown");
+        page.keyboard().press("Control+d");
+        assertThat(cell("Accordion bass side", "Accordion and fiddle", "−4.0")).isVisible();
+        cell("Bass", "Bass and cajón", "−4.0").click();
+        page.evaluate("() => { const data = new DataTransfer(); data.setData('text/plain', '-3\\t-11\\n-7\\toff');"
+                + " document.activeElement.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true,"
+                + " cancelable: true})) }");
+        assertThat(cell("Bass", "Bass and cajón", "−3.0")).isVisible();
+        assertThat(cell("Bass", "Voice", "−11.0")).isVisible();
+        assertThat(cell("Bass pickup", "Bass and cajón", "−7.0")).isVisible();
+        assertThat(cell("Bass pickup", "Voice", "off")).isVisible();
+        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        page.getByTitle("Show Voice alone").click();
+        assertThat(level("Fiddle", "Voice", "−13.5")).isVisible();
+    }
+
     @Test
     public void whatPerformersAskForIsAPress() {
         tab("Bass and cajón").click();
