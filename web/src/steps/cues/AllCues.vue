@@ -46,15 +46,9 @@ const sheet = useSheet({
   remove: () => fill('off'),
   clear: () => fill('off'),
   fillDown: () => {
-    const { top, left, right, bottom } = reach()
-    const above = columns.value.slice(left, right + 1).map((column) => column.shown(rows.value[top]!))
-    return set(
-      rows.value
-        .slice(top + 1, bottom + 1)
-        .flatMap((track) =>
-          columns.value.slice(left, right + 1).map(({ cue }, at) => [cue, track, above[at]!] as const),
-        ),
-    )
+    const { top, ...below } = reach()
+    const from = rows.value[top]!
+    return set(within({ ...below, top: top + 1 }).map(({ cue, track }) => [cue, track, words(cue, from)] as const))
   },
   show: (at) => list.show(at),
 })
@@ -306,10 +300,7 @@ thead .track {
   text-decoration: line-through;
 }
 
-.level.at {
-  box-shadow: inset 0 0 0 1px var(--rule-strong);
-}
-
+.level.at,
 .level.taken {
   box-shadow: inset 0 0 0 1px var(--sea);
 }
