@@ -7,6 +7,7 @@ import { useDesk } from '@/desk/desk'
 
 /** Cues for those who hear none yet: one each, or one for all who are chosen. */
 const { performers } = defineProps<{ performers: Performer[] }>()
+const emit = defineEmits<{ adding: [on: boolean] }>()
 
 const desk = useDesk()
 const shown = ref(false)
@@ -15,12 +16,14 @@ const chosen = ref<string[]>([])
 watch(shown, () => (chosen.value = performers.map((performer) => performer.id)))
 
 async function add(together: boolean) {
+  emit('adding', true)
   const params = { path: { session: desk.session!.id } }
   const body = { performers: chosen.value, together }
   const made = await desk.proposed(() =>
     placing(api.POST('/api/sessions/{session}/cues/for-performers', { params, body }), 'Make'),
   )
   if (made) shown.value = false
+  else emit('adding', false)
 }
 </script>
 

@@ -42,12 +42,14 @@ const uncued = computed(() =>
   desk.performers.filter((performer) => !desk.cues.some((each) => each.listeners.includes(performer.id))),
 )
 
+const expect = (on: boolean) => (added.value = on ? new Set(desk.cues.map((cue) => cue.id)) : null)
+
 async function add() {
-  added.value = new Set(desk.cues.map((cue) => cue.id))
+  expect(true)
   const params = { path: { session: desk.session!.id } }
   const body = { name: `Cue ${desk.cues.length + 1}`, listener: null }
   const made = await desk.proposed(() => api.POST('/api/sessions/{session}/cues/new', { params, body }))
-  if (!made) added.value = null
+  if (!made) expect(false)
 }
 
 /** The cues that were there before one was added: the one that comes is shown. */
@@ -73,7 +75,7 @@ watch(
         <button class="word" :aria-pressed="!all" @click="all = false">one mix</button>
         <button class="word" :aria-pressed="all" @click="all = true">all mixes</button>
       </span>
-      <CuesForPerformers v-if="uncued.length" :performers="uncued" />
+      <CuesForPerformers v-if="uncued.length" :performers="uncued" @adding="expect" />
       <NButton size="small" :type="uncued.length ? 'default' : 'primary'" @click="add">Add cue</NButton>
     </header>
 

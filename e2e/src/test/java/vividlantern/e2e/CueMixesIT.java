@@ -104,7 +104,9 @@ public class CueMixesIT extends WithDemo {
     private Locator cell(String track, String cue, String shown) {
         return page.getByRole(
                 AriaRole.GRIDCELL,
-                new Page.GetByRoleOptions().setName(track + " in " + cue + ": " + shown).setExact(true));
+                new Page.GetByRoleOptions()
+                        .setName(track + " in " + cue + ": " + shown)
+                        .setExact(true));
     }
 
     @Test
@@ -124,7 +126,8 @@ public class CueMixesIT extends WithDemo {
         assertThat(cell("Accordion treble", "Accordion and fiddle", "−4.0")).isVisible();
         assertThat(cell("Accordion bass side", "Accordion and fiddle", "−7.0")).isVisible();
         assertThat(cell("Accordion treble", "Bass and cajón", "−10.0")).isVisible();
-        assertThat(cell("Accordion bass side", "Bass and cajón", "not in this mix")).isVisible();
+        assertThat(cell("Accordion bass side", "Bass and cajón", "not in this mix"))
+                .isVisible();
         cell("Accordion treble", "Accordion and fiddle", "−4.0").click();
         page.keyboard().press("Shift+ArrowDown");
         page.keyboard().press("Control+d");
