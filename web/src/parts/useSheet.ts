@@ -128,8 +128,8 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
 
   async function begin(first?: string) {
     const here = rows.value[row.value]
-    const at = columns.value[column.value]!
-    if (!here) return
+    const at = columns.value[column.value]
+    if (!here || !at) return
     draft.value = first ?? at.shown(here)
     editing.value = true
     await nextTick()
@@ -146,9 +146,10 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
   async function commit(value: string, down = 0, right = 0) {
     if (!editing.value) return
     editing.value = false
-    const here = rows.value[row.value]!
-    const at = columns.value[column.value]!
+    const here = rows.value[row.value]
+    const at = columns.value[column.value]
     corner.value = null
+    if (!here || !at) return
     const written = write(here, at, value.trim())
     await go(row.value + down, column.value + right)
     await written

@@ -8,7 +8,7 @@ import { useSheet, type Range } from '@/parts/useSheet'
 import { useWindow } from '@/parts/useWindow'
 import CueReading from './CueReading.vue'
 import SelectedSends from './SelectedSends.vue'
-import { useLevels } from './useLevels'
+import { useLevels, type Cell } from './useLevels'
 
 /** All cues beside each other: tracks down, cues across, a level a cell, to be typed, pasted and filled as in a spreadsheet. */
 const emit = defineEmits<{ show: [cue: string] }>()
@@ -39,16 +39,16 @@ const sheet = useSheet({
   grid,
   rows,
   columns,
-  write: (track, { cue }, value) => set([[cue, track, value]]),
+  write: (track, { cue }, value) => set([{ cue, track }], () => value),
   countUp: nothing,
   move: nothing,
   insert: nothing,
-  remove: () => fill('off'),
-  clear: () => fill('off'),
-  fillDown: () => {
+  remove: switchOff,
+  clear: switchOff,
+  fillDown() {
     const { top, ...below } = reach()
     const from = rows.value[top]!
-    return set(within({ ...below, top: top + 1 }).map(({ cue, track }) => [cue, track, words(cue, from)] as const))
+    return set(block({ ...below, top: top + 1 }).flat(), ({ cue }) => words(cue, from))
   },
   show: (at) => list.show(at),
 })
@@ -60,29 +60,26 @@ function reach(): Range {
   return sheet.range.value ?? { top: row, bottom: row, left: column, right: column }
 }
 
-function within({ top, bottom, left, right }: Range) {
-  return rows.value
-    .slice(top, bottom + 1)
-    .flatMap((track) => columns.value.slice(left, right + 1).map(({ cue }) => ({ cue, track })))
-}
+const across = (track: Track): Cell[] => desk.cues.map((cue) => ({ cue, track }))
+/** Cells row by row. */
+const block = ({ top, bottom, left, right }: Range): Cell[][] =>
+  rows.value.slice(top, bottom + 1).map((track) => across(track).slice(left, right + 1))
+/** The rows that are selected as a whole; else the selected cells. */
+const chosen = (): Cell[][] =>
+  sheet.whole.value.size ? rows.value.filter((track) => sheet.whole.value.has(track.id)).map(across) : block(reach())
 const selected = computed(() =>
-  sheet.whole.value.size
-    ? rows.value
-        .filter((track) => sheet.whole.value.has(track.id))
-        .flatMap((track) => desk.cues.map((cue) => ({ cue: cue.id, track: track.id })))
-    : sheet.range.value
-      ? within(sheet.range.value).map(({ cue, track }) => ({ cue: cue.id, track: track.id }))
-      : [],
+  sheet.whole.value.size || sheet.range.value
+    ? chosen().flatMap((row) => row.map(({ cue, track }) => ({ cue: cue.id, track: track.id })))
+    : [],
 )
 
-const fill = (text: string) =>
-  set(within(reach()).flatMap(({ cue, track }) => (sendOf(cue, track) ? [[cue, track, text] as const] : [])))
+function switchOff(): Promise<unknown> {
+  const inMix = chosen().flatMap((row) => row.filter(({ cue, track }) => sendOf(cue, track)))
+  return set(inMix, () => 'off')
+}
 
 function copy(event: ClipboardEvent) {
-  const { top, bottom, left, right } = reach()
-  const taken = rows.value
-    .slice(top, bottom + 1)
-    .map((track) => columns.value.slice(left, right + 1).map((column) => column.shown(track)))
+  const taken = chosen().map((row) => row.map(({ cue, track }) => words(cue, track)))
   event.clipboardData?.setData('text/plain', lines(taken))
   event.preventDefault()
 }
@@ -95,15 +92,14 @@ function paste(event: ClipboardEvent) {
   event.preventDefault()
   const { top, left } = reach()
   const only = copied.length === 1 && copied[0]!.length === 1 ? copied[0]![0]! : null
-  if (only !== null) return void set(within(reach()).map(({ cue, track }) => [cue, track, only] as const))
-  void set(
-    copied.flatMap((line, down) =>
-      line.flatMap((text, across) => {
-        const [track, column] = [rows.value[top + down], columns.value[left + across]]
-        return track && column ? [[column.cue, track, text] as const] : []
-      }),
-    ),
+  if (only !== null) return void set(chosen().flat(), () => only)
+  const placed = copied.flatMap((line, down) =>
+    line.flatMap((text, right) => {
+      const [track, cue] = [rows.value[top + down], desk.cues[left + right]]
+      return track && cue ? [{ cue, track, text }] : []
+    }),
   )
+  void set(placed, (cell) => cell.text)
 }
 onMounted(() => addEventListener('paste', paste))
 onBeforeUnmount(() => removeEventListener('paste', paste))
@@ -171,8 +167,16 @@ const commit = (down: number, right: number) => void sheet.commit(draft.value, d
           :data-row="track.id"
           :aria-rowindex="r + 2"
         >
-          <th scope="row" class="track" @click="sheet.pickRow(r, $event)">
-            {{ track.name }} <span v-if="unheard(track)" class="soft">in nobody's mix</span>
+          <th scope="row" class="track">
+            <button
+              class="plain"
+              :aria-pressed="sheet.whole.value.has(track.id)"
+              :title="`Select ${track.name} in all mixes`"
+              @click="sheet.pickRow(r, $event)"
+            >
+              {{ track.name }}
+            </button>
+            <span v-if="unheard(track)" class="soft"> in nobody's mix</span>
           </th>
           <td
             v-for="({ cue, shown: level }, c) in columns"
@@ -256,7 +260,6 @@ tbody .track {
   color: var(--ink);
   font-size: inherit;
   font-weight: 600;
-  cursor: pointer;
 }
 
 .track .soft {

@@ -4,6 +4,12 @@ import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import { shown, typed } from '@/parts/scale'
 
+/** A track in a cue. */
+export interface Cell {
+  cue: Cue
+  track: Track
+}
+
 /** The levels of all tracks in all cues, as they are read, and how they are written. */
 export function useLevels() {
   const desk = useDesk()
@@ -26,9 +32,11 @@ export function useLevels() {
   const silent = (cue: Cue) => !rows.value.some((track) => heard(cue, track))
 
   /** Writes levels; of what is no level it is said, and nothing is written. Empty cells stay as they are. */
-  function set(wanted: (readonly [Cue, Track, string])[]): Promise<unknown> {
+  function set<C extends Cell>(cells: C[], texts: (cell: C) => string): Promise<unknown> {
     const edits: Edit[] = []
-    for (const [cue, track, text] of wanted) {
+    for (const cell of cells) {
+      const { cue, track } = cell
+      const text = texts(cell)
       if (!text.trim() || text === words(cue, track)) continue
       const level = typed(text)
       if (level === null) return Promise.resolve(tell(`"${text}" is no level. Type a number of dB, or off.`))

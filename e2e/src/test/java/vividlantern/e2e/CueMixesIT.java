@@ -140,6 +140,11 @@ public class CueMixesIT extends WithDemo {
         assertThat(cell("Bass", "Voice", "−11.0")).isVisible();
         assertThat(cell("Bass pickup", "Bass and cajón", "−7.0")).isVisible();
         assertThat(cell("Bass pickup", "Voice", "off")).isVisible();
+        page.getByTitle("Select Shaker in all mixes").click();
+        assertThat(page.getByText("3 selected")).isVisible();
+        page.keyboard().press("Delete");
+        assertThat(cell("Shaker", "Bass and cajón", "off")).isVisible();
+        assertThat(cell("Shaker", "Voice", "not in this mix")).isVisible();
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
         page.getByTitle("Show Voice alone").click();
         assertThat(level("Fiddle", "Voice", "−13.5")).isVisible();

@@ -91,6 +91,14 @@ public final class Pictures {
                     }
                 }
             }
+            if (step.equals("Cues")) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("all mixes"))
+                        .click();
+                page.waitForTimeout(800);
+                if (!kept || day) {
+                    shoot(page, folder, "all-mixes-" + theme);
+                }
+            }
             if (step.equals("Monitoring")) {
                 twoWays(page, folder, theme, !kept || !day);
             }
