@@ -96,7 +96,7 @@ function paste(event: ClipboardEvent) {
   const placed = copied.flatMap((line, down) =>
     line.flatMap((text, right) => {
       const [track, cue] = [rows.value[top + down], desk.cues[left + right]]
-      return track && cue ? [{ cue, track, text }] : []
+      return cue && track ? [{ cue, track, text }] : []
     }),
   )
   void set(placed, (cell) => cell.text)
@@ -208,7 +208,7 @@ const commit = (down: number, right: number) => void sheet.commit(draft.value, d
               @keydown.esc.stop="sheet.cancel"
               @blur="commit(0, 0)"
             />
-            <template v-else>{{ level(track) || '·' }}</template>
+            <span v-else>{{ level(track) || '·' }}</span>
           </td>
         </tr>
         <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }"></tr>

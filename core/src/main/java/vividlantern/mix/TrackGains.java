@@ -135,7 +135,11 @@ public final class TrackGains {
 
     /** Whether mute or solo keeps a track from the main mix. */
     boolean isMutedOrNotSoloed(Track track) {
-        return track.muted() || anySoloed && !track.soloed() && !track.soloSafe();
+        return isOthersSolo(track) || track.muted();
+    }
+
+    private boolean isOthersSolo(Track track) {
+        return anySoloed && !track.soloed() && !track.soloSafe();
     }
 
     /** Which switch keeps a track from the main mix; "" if none does. */
@@ -143,7 +147,7 @@ public final class TrackGains {
         if (track.muted()) {
             return "muted";
         }
-        if (anySoloed && !track.soloed() && !track.soloSafe()) {
+        if (isOthersSolo(track)) {
             return "silent, since others are soloed";
         }
         return paths.get(track.id()).live() ? "" : "not heard: hear is " + track.hear();
