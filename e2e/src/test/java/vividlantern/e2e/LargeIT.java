@@ -98,6 +98,32 @@ public class LargeIT {
     }
 
     @Test
+    public void ofAllMixesBesideEachOtherWhatIsSeenIsDrawnAndTyped() {
+        page.navigate(program.address() + SESSION + "/cues");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("all mixes"))
+                .click();
+        page.getByRole(
+                        AriaRole.GRIDCELL,
+                        new Page.GetByRoleOptions()
+                                .setName("Track 1 in Cue 2: off")
+                                .setExact(true))
+                .click();
+        for (int n = 0; n < 70; n++) {
+            page.keyboard().press("ArrowDown");
+        }
+        page.keyboard().press("End");
+        page.keyboard().type("-20");
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(
+                        AriaRole.GRIDCELL,
+                        new Page.GetByRoleOptions()
+                                .setName("Track 71 in Cue 32: −20.0")
+                                .setExact(true)))
+                .isInViewport();
+        assertThat(rows().count()).isLessThanOrEqualTo(DRAWN);
+    }
+
+    @Test
     public void aNameLeadsToItsRowWhereverThatIs() {
         page.navigate(program.address() + SESSION + "/input-list");
         assertThat(rows().first()).isVisible();
