@@ -30,6 +30,7 @@ public class PreampsIT extends WithDemo {
         row(source)
                 .getByRole(AriaRole.GRIDCELL, new Locator.GetByRoleOptions().setName(was))
                 .dblclick();
+        assertThat(page.locator("[data-cell] input").first()).isFocused();
         page.keyboard().press("Control+a");
         page.keyboard().type(is);
         page.keyboard().press("Enter");
