@@ -28,8 +28,7 @@ function tint(cue: Cue, track: Track) {
   return { '--tint': `${Math.round(48 * (send.muted ? 0 : placeOf(send.level) ** 2))}%` }
 }
 
-type Column = { cue: Cue; shown: (track: Track) => string }
-const columns = computed((): Column[] => desk.cues.map((cue) => ({ cue, shown: (track) => words(cue, track) })))
+const columns = computed(() => desk.cues.map((cue) => ({ cue, shown: (track: Track) => words(cue, track) })))
 const list = useWindow(() => rows.value)
 const inSight = computed(() => list.drawn.value.map((track, index) => ({ track, r: list.first.value + index })))
 const { sheet: box, above, below } = list
@@ -114,6 +113,7 @@ function seen(track: Track, r: number) {
     `${r} ${track.name}`,
     names.value,
     levels.join(),
+    unheard(track),
     here ? sheet.column.value : -1,
     here && editing.value,
     here ? draft.value : '',
@@ -176,7 +176,7 @@ const commit = (down: number, right: number) => void sheet.commit(draft.value, d
             >
               {{ track.name }}
             </button>
-            <span v-if="unheard(track)" class="soft"> in nobody's mix</span>
+            <span v-if="unheard(track)" class="soft"> heard in no mix</span>
           </th>
           <td
             v-for="({ cue, shown: level }, c) in columns"

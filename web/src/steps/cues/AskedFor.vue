@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { api, type Cue, type Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { inTurn } from '@/desk/inTurn'
 
 /** What performers ask for between takes: more or less of themselves, and of the click, a step a press. */
 const { cue } = defineProps<{ cue: Cue }>()
@@ -11,19 +12,29 @@ const STEP_DB = 2
 const desk = useDesk()
 const done = ref('')
 
-const inCue = (track: Track) => cue.sends.some((send) => send.trackId === track.id)
+const next = inTurn()
+
+const isOn = (track: Track) => cue.sends.some((send) => send.trackId === track.id && send.level !== 'off')
 const WHAT = computed(() => [
-  { word: 'me', tracks: desk.tracks.filter((track) => inCue(track) && desk.standingOf(track.id).own.includes(cue.id)) },
-  { word: 'click', tracks: desk.tracks.filter((track) => inCue(track) && track.role === 'click') },
+  { word: 'me', tracks: desk.tracks.filter((track) => isOn(track) && desk.standingOf(track.id).own.includes(cue.id)) },
+  { word: 'click', tracks: desk.tracks.filter((track) => isOn(track) && track.role === 'click') },
 ])
 
-async function change(tracks: Track[], by: number) {
-  const params = { path: { session: desk.session!.id } }
-  const body = { sends: tracks.map((track) => ({ cue: cue.id, track: track.id })), db: by }
-  const made = await desk.proposed(() => api.POST('/api/sessions/{session}/cues/raise', { params, body }))
-  if (made)
-    done.value = `${tracks.map((track) => track.name).join(', ')}: ${STEP_DB} dB ${by > 0 ? 'louder' : 'quieter'}.`
-}
+/** Each press goes on from what the one before it left. */
+const change = (tracks: Track[], by: number) =>
+  next(async () => {
+    const params = { path: { session: desk.session!.id } }
+    const body = { sends: tracks.map((track) => ({ cue: cue.id, track: track.id })), db: by }
+    let moved = 0
+    const made = await desk.proposed(async () => {
+      const answer = await api.POST('/api/sessions/{session}/cues/raise', { params, body })
+      moved = answer.data!.db
+      return answer
+    })
+    if (!made) return
+    const names = tracks.map((track) => track.name).join(', ')
+    done.value = `${names}: ${Number(Math.abs(moved).toFixed(1))} dB ${by > 0 ? 'louder' : 'quieter'}.`
+  })
 </script>
 
 <template>

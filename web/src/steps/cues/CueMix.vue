@@ -9,6 +9,7 @@ import { usePicked } from '@/parts/usePicked'
 import FromMain from './FromMain.vue'
 import SelectedSends from './SelectedSends.vue'
 import SendRow from './SendRow.vue'
+import { inMixOrder } from './useSends'
 
 /** One cue's mix: a row a track, the click first, each with its own level, pan and tap. */
 const { cue } = defineProps<{ cue: Cue }>()
@@ -17,9 +18,7 @@ const desk = useDesk()
 
 const sends = computed(() => new Map(cue.sends.map((send) => [send.trackId, send])))
 const rows = computed(() =>
-  [...desk.tracks]
-    .sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click'))
-    .map((track) => ({ id: track.id, track, send: sends.value.get(track.id) })),
+  inMixOrder(desk.tracks).map((track) => ({ id: track.id, track, send: sends.value.get(track.id) })),
 )
 const { sheet, drawn, above, below, first, show } = useWindow(() => rows.value)
 const { picked, isPicked, pick, press, letGo } = usePicked(rows)

@@ -2,8 +2,9 @@
 import { NButton, NCheckbox, NPopover } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type Performer } from '@/api/client'
-import { placing } from '@/desk/countedUp'
+import { placing } from '@/desk/placing'
 import { useDesk } from '@/desk/desk'
+import { useBusy } from '@/parts/useBusy'
 
 /** Cues for those who hear none yet: one each, or one for all who are chosen. */
 const { performers } = defineProps<{ performers: Performer[] }>()
@@ -12,6 +13,7 @@ const emit = defineEmits<{ adding: [on: boolean] }>()
 const desk = useDesk()
 const shown = ref(false)
 const chosen = ref<string[]>([])
+const { busy, run: once } = useBusy()
 
 watch(shown, () => (chosen.value = performers.map((performer) => performer.id)))
 
@@ -47,8 +49,12 @@ async function add(together: boolean) {
     </div>
     <p class="soft">With all tracks in it, each of them off, on a free output pair for headphones.</p>
     <div class="way">
-      <NButton size="small" type="primary" :disabled="!chosen.length" @click="add(false)">A cue for each</NButton>
-      <NButton size="small" :disabled="chosen.length < 2" @click="add(true)">One cue for all of them</NButton>
+      <NButton size="small" type="primary" :disabled="!chosen.length" :loading="busy" @click="once(() => add(false))"
+        >A cue for each</NButton
+      >
+      <NButton size="small" :disabled="chosen.length < 2" @click="once(() => add(true))"
+        >One cue for all of them</NButton
+      >
     </div>
   </NPopover>
 </template>

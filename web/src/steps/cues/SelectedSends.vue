@@ -1,22 +1,18 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { api, type Edit, type InCue, type Send } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { tell } from '@/desk/notice'
-import { decimal } from '@/desk/written'
+import LevelsBy from '@/parts/LevelsBy.vue'
+import { useSends } from './useSends'
 
 /** What is done to all selected sends in one go: tracks in one cue, or in several. */
 const { cells } = defineProps<{ cells: InCue[] }>()
 const emit = defineEmits<{ letGo: [] }>()
 
 const desk = useDesk()
-const db = ref('')
-
-const sends = computed(
-  () => new Map(desk.cues.map((cue) => [cue.id, new Map(cue.sends.map((send) => [send.trackId, send]))])),
-)
-const sendOf = ({ cue, track }: InCue) => sends.value.get(cue)?.get(track)
+const find = useSends()
+const sendOf = ({ cue, track }: InCue) => find(cue, track)
 const inMix = computed(() => cells.filter((cell) => sendOf(cell)))
 const missing = computed(() => cells.filter((cell) => !sendOf(cell)))
 const allMuted = computed(() => inMix.value.every((cell) => sendOf(cell)!.muted))
@@ -29,13 +25,9 @@ function add() {
   return desk.edit(cues.map((cue) => ({ kind: 'add-sends', cue, tracks: tracks(cue) })))
 }
 
-function raise() {
-  const by = decimal(db.value)
-  if (!db.value.trim() || !Number.isFinite(by)) return tell('Type a number of dB, as in 3 or -1.5.')
+function raise(db: number) {
   const params = { path: { session: desk.session!.id } }
-  const body = { sends: cells, db: by }
-  db.value = ''
-  return desk.proposed(() => api.POST('/api/sessions/{session}/cues/raise', { params, body }))
+  return desk.proposed(() => api.POST('/api/sessions/{session}/cues/raise', { params, body: { sends: cells, db } }))
 }
 
 const TAPS: { label: string; key: Send['tap'] }[] = [
@@ -58,17 +50,7 @@ function act(key: (typeof OTHERS)[number]['key']) {
     Add {{ missing.length }}
   </NButton>
   <template v-if="inMix.length">
-    <label class="by" title="They move together and keep their distances">
-      Levels by
-      <input
-        v-model="db"
-        class="field"
-        placeholder="dB"
-        aria-label="Levels of all selected in the mix by, dB"
-        @keydown.enter="raise"
-        @keydown.stop
-      />
-    </label>
+    <LevelsBy label="Levels of all selected in the mix by, dB" :raise="raise" />
     <NButton size="small" @click="each((cell) => ({ kind: 'mute-send', ...cell, muted: !allMuted }))">
       {{ allMuted ? 'Unmute' : 'Mute' }}
     </NButton>
@@ -79,16 +61,3 @@ function act(key: (typeof OTHERS)[number]['key']) {
   </template>
   <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
 </template>
-
-<style scoped>
-.by {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  white-space: nowrap;
-}
-
-.by > .field {
-  width: 54px;
-}
-</style>

@@ -3,6 +3,7 @@ import type { Cue, Edit, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
 import { shown, typed } from '@/parts/scale'
+import { inMixOrder, useSends } from './useSends'
 
 /** A track in a cue. */
 export interface Cell {
@@ -14,22 +15,17 @@ export interface Cell {
 export function useLevels() {
   const desk = useDesk()
 
-  /** The click first. */
-  const rows = computed(() => [...desk.tracks].sort((a, b) => Number(b.role === 'click') - Number(a.role === 'click')))
-  const sends = computed(
-    () => new Map(desk.cues.map((cue) => [cue.id, new Map(cue.sends.map((send) => [send.trackId, send]))])),
-  )
-  const sendOf = (cue: Cue, track: Track) => sends.value.get(cue.id)?.get(track.id)
+  const rows = computed(() => inMixOrder(desk.tracks))
+  const find = useSends()
+  const sendOf = (cue: Cue, track: Track) => find(cue.id, track.id)
   const words = (cue: Cue, track: Track) => {
     const send = sendOf(cue, track)
     return send ? shown(send.level) : ''
   }
-  const heard = (cue: Cue, track: Track) => {
-    const send = sendOf(cue, track)
-    return send && !send.muted && send.level !== 'off'
-  }
-  const unheard = (track: Track) => !desk.cues.some((cue) => heard(cue, track))
-  const silent = (cue: Cue) => !rows.value.some((track) => heard(cue, track))
+  const heardIn = (track: Track) => desk.standingOf(track.id).cues
+  const unheard = (track: Track) => heardIn(track).length === 0
+  const hearing = computed(() => new Set(desk.tracks.flatMap(heardIn)))
+  const silent = (cue: Cue) => !hearing.value.has(cue.id)
 
   /** Writes levels; of what is no level it is said, and nothing is written. Empty cells stay as they are. */
   function set<C extends Cell>(cells: C[], texts: (cell: C) => string): Promise<unknown> {

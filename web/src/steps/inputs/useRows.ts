@@ -1,6 +1,6 @@
 import { nextTick, ref, watchEffect, type Ref } from 'vue'
 import { api, type Edit } from '@/api/client'
-import { placing } from '@/desk/countedUp'
+import { placing } from '@/desk/placing'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
 import type { Range } from '@/parts/useSheet'

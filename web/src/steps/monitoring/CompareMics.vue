@@ -80,13 +80,7 @@ const gain = (db: number) => `${db < 0 ? '−' : '+'}${Math.abs(db).toFixed(1)} 
         <dt>In common</dt>
         <dd>{{ found.correlation.toFixed(2) }}</dd>
       </dl>
-      <MicsPicture
-        v-if="found.byLag.length"
-        :by-lag="found.byLag"
-        :step-ms="found.stepMs"
-        :peak-ms="found.laterMs"
-        :label="`In common by how much the second mic is later, from −20 to 20 ms. Strongest at ${found.laterMs.toFixed(2)} ms.`"
-      />
+      <MicsPicture v-if="found.byLag.length" :by-lag="found.byLag" :step-ms="found.stepMs" :peak-ms="found.laterMs" />
       <p v-for="doubt in found.doubts" :key="doubt" class="soft">{{ doubt }}</p>
     </template>
     <p v-else class="soft" role="status">Listening for two and a half seconds.</p>

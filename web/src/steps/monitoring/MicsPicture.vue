@@ -2,12 +2,11 @@
 import { computed } from 'vue'
 
 /** How much two mics have in common at each lag: the peak's place is the delay, its side of the line the polarity. */
-const { byLag, stepMs, peakMs, label } = defineProps<{
+const { byLag, stepMs, peakMs } = defineProps<{
   /** From -1 to 1, evenly spaced, lag 0 in the middle. */
   byLag: number[]
   stepMs: number
   peakMs: number
-  label: string
 }>()
 
 const WIDTH = 552
@@ -15,6 +14,12 @@ const HEIGHT = 110
 const MARKS = [-15, -10, -5, 0, 5, 10, 15]
 
 const middle = computed(() => (byLag.length - 1) / 2)
+/** The longest lag, in ms. */
+const longest = computed(() => Math.round(middle.value * stepMs))
+const label = computed(
+  () =>
+    `In common by how much the second mic is later, from −${longest.value} to ${longest.value} ms. Strongest at ${peakMs.toFixed(2)} ms.`,
+)
 const x = (ms: number) => (WIDTH * (ms / stepMs + middle.value)) / (byLag.length - 1)
 const y = (value: number) => (HEIGHT * (1 - value)) / 2
 const line = computed(() =>

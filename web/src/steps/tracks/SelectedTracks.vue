@@ -2,10 +2,9 @@
 import { NButton, NDropdown } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { api, type May, type Track } from '@/api/client'
-import { placing } from '@/desk/countedUp'
+import { placing } from '@/desk/placing'
 import { useDesk } from '@/desk/desk'
-import { tell } from '@/desk/notice'
-import { decimal } from '@/desk/written'
+import LevelsBy from '@/parts/LevelsBy.vue'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import GroupSelected from './GroupSelected.vue'
 import KeepKit from './KeepKit.vue'
@@ -45,14 +44,9 @@ function countUp() {
   return desk.proposed(() => placing(api.POST('/api/sessions/{session}/tracks/count-up', { params, body })))
 }
 
-const db = ref('')
-
-function raise() {
-  const by = decimal(db.value)
-  if (!db.value.trim() || !Number.isFinite(by)) return tell('Type a number of dB, as in 3 or -1.5.')
+function raise(db: number) {
   const params = { path: { session: desk.session!.id } }
-  const body = { tracks: tracks.map((track) => track.id), db: by }
-  db.value = ''
+  const body = { tracks: tracks.map((track) => track.id), db }
   return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/raise', { params, body }))
 }
 
@@ -84,17 +78,7 @@ async function remove() {
     Count up ports
   </NButton>
   <NButton v-if="armable.length" size="small" @click="arm">{{ allArmed ? 'Disarm' : 'Arm' }}</NButton>
-  <label class="by" title="Their faders move together and keep their distances">
-    Levels by
-    <input
-      v-model="db"
-      class="field"
-      placeholder="dB"
-      aria-label="Levels of all selected by, dB"
-      @keydown.enter="raise"
-      @keydown.stop
-    />
-  </label>
+  <LevelsBy label="Levels of all selected by, dB" :raise="raise" />
   <NDropdown trigger="click" :options="menu" @select="act">
     <NButton size="small" title="Colour, mark, folder, hear, mute and more, for all of them">Change all…</NButton>
   </NDropdown>
@@ -122,16 +106,5 @@ async function remove() {
 <style scoped>
 .feed {
   width: 200px;
-}
-
-.by {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  white-space: nowrap;
-}
-
-.by > .field {
-  width: 54px;
 }
 </style>

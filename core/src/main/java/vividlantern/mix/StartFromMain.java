@@ -66,7 +66,7 @@ public record StartFromMain(List<Edit> edits, String limited) {
         }
         String said = limited.isEmpty()
                 ? ""
-                : "A send ends at +12.0 dB: " + String.join(", ", limited)
+                : "A send ends at " + Decibels.of(Decibels.FADER_MAX) + ": " + String.join(", ", limited)
                         + " would be louder. Lower the main level or raise the cue's, then start again.";
         return new StartFromMain(edits, said);
     }

@@ -21,7 +21,7 @@ public final class CountUp {
      * they take the input's level. A port that an input outside the selection uses is passed over, so that nothing is patched twice
      * unasked.
      */
-    public static CountedUp from(Session session, Rig rig, List<InputId> selected) {
+    public static ManyPlaced from(Session session, Rig rig, List<InputId> selected) {
         List<Input> inputs = selected.stream()
                 .map(id -> session.find(id).orElseThrow(() -> new Refused("There is no input '" + id + "'.", "inputs")))
                 .sorted(Comparator.comparingInt(Input::number))

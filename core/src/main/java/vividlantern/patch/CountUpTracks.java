@@ -25,7 +25,7 @@ public final class CountUpTracks {
      * feeds a track outside the selection is passed over, so that nothing is recorded twice unasked. A port with an input's cable in it
      * feeds through the input.
      */
-    public static CountedUp from(Session session, Rig rig, List<TrackId> selected) {
+    public static ManyPlaced from(Session session, Rig rig, List<TrackId> selected) {
         List<Track> tracks = session.tracks().stream()
                 .filter(track -> selected.contains(track.id()) && track.role() == Track.Role.INPUT)
                 .toList();

@@ -26,11 +26,12 @@ public final class NewCues {
     private NewCues() {}
 
     /** A cue for each of some performers, as far as there are output pairs for headphones; for the others nothing is made. */
-    public static CountedUp forEach(Session session, Rig rig, List<PerformerId> wanted) {
+    public static ManyPlaced forEach(Session session, Rig rig, List<PerformerId> wanted) {
         List<Edit> edits = new ArrayList<>();
         List<Performer> without = new ArrayList<>();
+        List<Performer> performers = known(session, wanted);
         Session now = session;
-        for (Performer performer : known(session, wanted)) {
+        for (Performer performer : performers) {
             if (Ports.freeForHeadphones(now, rig).isEmpty()) {
                 without.add(performer);
                 continue;
@@ -39,7 +40,7 @@ public final class NewCues {
             now = Edit.applyAll(one, now, rig);
             edits.addAll(one);
         }
-        return new CountedUp(edits, wanted.size() - without.size(), left(now, without));
+        return new ManyPlaced(edits, performers.size() - without.size(), left(now, without));
     }
 
     /** One cue that all of some performers hear, called by their names. */

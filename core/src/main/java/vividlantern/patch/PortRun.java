@@ -52,7 +52,7 @@ final class PortRun {
      *
      * @param what they are called, several of them
      */
-    CountedUp give(List<Wanting> all, String what) {
+    ManyPlaced give(List<Wanting> all, String what) {
         List<Edit> edits = new ArrayList<>();
         Set<PortId> given = new HashSet<>();
         int placed = 0;
@@ -70,7 +70,7 @@ final class PortRun {
                 .skip(placed)
                 .filter(each -> each.now().stream().map(rig::followTies).anyMatch(given::contains))
                 .forEach(each -> edits.add(each.into().apply(List.of())));
-        return CountedUp.of(edits, placed, all.size(), start.houseLabel(), what);
+        return ManyPlaced.of(edits, placed, all.size(), start.houseLabel(), what);
     }
 
     /** The next so many, all on one device. */

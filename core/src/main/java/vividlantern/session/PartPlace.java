@@ -109,14 +109,18 @@ record PartPlace<T extends Part>(
         }
     }
 
-    /** The part with a key, if it is there; of sends without a look at all others, which are many. */
+    /** The part with a key, if it is there. Sends, which are many, are found by their cue and track. */
     Optional<Part> find(Session session, PartKey key) {
         if (shape == PartShape.WITHIN_CUES) {
             return session.find(key.cue()).flatMap(cue -> cue.send(key.track())).map(Part.class::cast);
         }
-        Part[] there = new Part[1];
-        walk(session, (each, part) -> there[0] = each.equals(key.id()) && there[0] == null ? part : there[0]);
-        return Optional.ofNullable(there[0]);
+        List<Part> found = new ArrayList<>(1);
+        walk(session, (each, part) -> {
+            if (each.equals(key.id())) {
+                found.add(part);
+            }
+        });
+        return found.stream().findFirst();
     }
 
     /** Puts the parts of this kind, by their ids, where they stand. */

@@ -45,12 +45,12 @@ public class CountUpOverDevicesTest {
         return Edit.applyAll(edits, Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()), RIG);
     }
 
-    private static CountedUp counted(Session session) {
+    private static ManyPlaced counted(Session session) {
         return CountUp.from(
                 session, RIG, session.inputs().stream().map(each -> each.id()).toList());
     }
 
-    private static List<String> ports(Session session, CountedUp counted, int input) {
+    private static List<String> ports(Session session, ManyPlaced counted, int input) {
         return Edit.applyAll(counted.edits(), session, RIG).find(input(input)).orElseThrow().ports().stream()
                 .map(PortId::value)
                 .toList();
@@ -73,12 +73,12 @@ public class CountUpOverDevicesTest {
     @Test
     public void itGoesOnAtTheNextDeviceAndNotAtOneBefore() {
         Session session = listed(3, last("skiff"));
-        CountedUp counted = counted(session);
+        ManyPlaced counted = counted(session);
         assertThat(counted.left()).isEmpty();
         assertThat(ports(session, counted, 1)).containsExactly(last("skiff"));
         assertThat(ports(session, counted, 2)).containsExactly(of("barge").get(0));
         assertThat(ports(session, counted, 3)).containsExactly(of("barge").get(1));
-        CountedUp late = counted(listed(3, last("barge")));
+        ManyPlaced late = counted(listed(3, last("barge")));
         assertThat(late.placed()).isEqualTo(1);
         assertThat(late.left()).endsWith("are free ports for 1 of 3 inputs. The last 2 find none.");
     }

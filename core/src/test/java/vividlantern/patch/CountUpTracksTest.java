@@ -78,7 +78,7 @@ public final class CountUpTracksTest {
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("feed the first of them");
         Session late = new FeedTrack(track(1), List.of(Feed.from(port(15)))).applyTo(SESSION, RIG);
-        CountedUp some = CountUpTracks.from(late, RIG, List.of(track(1), track(2)));
+        ManyPlaced some = CountUpTracks.from(late, RIG, List.of(track(1), track(2)));
         assertThat(some.placed()).isEqualTo(1);
         assertThat(some.left())
                 .isEqualTo("From House in-15 on there are free ports for 1 of 2 tracks. The last one finds none.");

@@ -67,7 +67,7 @@ public class NewCueTest {
     @Test
     public void eachPerformerGetsACueWithAllTracksOffAsFarAsThereAreOutputs() {
         Session session = band();
-        CountedUp made = NewCues.forEach(session, RIG, ids("anna", "ben", "cleo", "dan"));
+        ManyPlaced made = NewCues.forEach(session, RIG, ids("anna", "ben", "cleo", "dan"));
         Session after = Edit.applyAll(made.edits(), session, RIG);
         assertThat(made.placed()).isEqualTo(2);
         assertThat(made.left())
@@ -79,7 +79,7 @@ public class NewCueTest {
             assertThat(cue.sends()).hasSameSizeAs(session.tracks());
             assertThat(cue.sends()).allMatch(send -> send.level().isOff() && send.tap() == Tap.PRE_FADER);
         }
-        CountedUp none = NewCues.forEach(after, RIG, ids("dan"));
+        ManyPlaced none = NewCues.forEach(after, RIG, ids("dan"));
         assertThat(none.edits()).isEmpty();
         assertThat(none.left()).endsWith("They might share: Dan with Ben.");
         assertThatThrownBy(() -> NewCues.forEach(session, RIG, List.of())).hasMessageContaining("at least one");

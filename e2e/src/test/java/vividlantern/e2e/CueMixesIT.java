@@ -63,7 +63,6 @@ public class CueMixesIT extends WithDemo {
         dropdown("Tap post-fader");
         assertThat(page.getByText("follows the speakers")).hasCount(3);
         button("Remove from the mix").click();
-        assertThat(page.getByText("9 tracks are not in this mix")).hasCount(0);
         button("Clear selection").click();
         assertThat(page.getByText("9 tracks are not in this mix.")).isVisible();
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
@@ -112,6 +111,11 @@ public class CueMixesIT extends WithDemo {
     @Test
     public void allMixesAreTypedFilledPastedAndRaisedAsInASpreadsheet() {
         button("all mixes").click();
+        assertThat(row("Fiddle pickup")).containsText("heard in no mix");
+        cell("Fiddle pickup", "Voice", "not in this mix").click();
+        page.keyboard().type("-10");
+        page.keyboard().press("Enter");
+        assertThat(row("Fiddle pickup")).not().containsText("heard in no mix");
         cell("Fiddle", "Voice", "−12.0").click();
         page.keyboard().type("-13.5");
         page.keyboard().press("Enter");
@@ -153,11 +157,11 @@ public class CueMixesIT extends WithDemo {
     @Test
     public void whatPerformersAskForIsAPress() {
         tab("Bass and cajón").click();
-        button("more me").click();
-        assertThat(level("Cajón front", "Bass and cajón", "−2.0")).isVisible();
-        button("more me").click();
-        assertThat(level("Cajón front", "Bass and cajón", "0.0")).isVisible();
-        assertThat(level("Shaker", "Bass and cajón", "−8.0")).isVisible();
+        for (int press = 0; press < 3; press++) {
+            button("more me").click();
+        }
+        assertThat(level("Cajón front", "Bass and cajón", "+2.0")).isVisible();
+        assertThat(level("Shaker", "Bass and cajón", "−6.0")).isVisible();
         button("less click").click();
         assertThat(level("Click", "Bass and cajón", "−4.0")).isVisible();
         assertThat(level("Click between", "Bass and cajón", "−14.0")).isVisible();

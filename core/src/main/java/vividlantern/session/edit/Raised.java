@@ -40,8 +40,15 @@ public final class Raised {
     /** A send and the cue that it is of. */
     private record Moving(CueId cue, Send send) {}
 
-    /** The edits that raise what cues hear of tracks, or lower it; at least one of these sends is on. */
-    public static List<Edit> sends(Session session, List<InCue> wanted, double db) {
+    /**
+     * Sends that move.
+     *
+     * @param db by how many dB, which is less than was asked for where one of them comes to an end of the range
+     */
+    public record Sends(List<Edit> edits, double db) {}
+
+    /** Raises what cues hear of tracks, or lowers it; at least one of these sends is on. */
+    public static Sends sends(Session session, List<InCue> wanted, double db) {
         List<Moving> moving = wanted.stream()
                 .flatMap(each -> Rules.known(session, each.cue()).send(each.track()).stream()
                         .map(send -> new Moving(each.cue(), send)))
@@ -59,12 +66,14 @@ public final class Raised {
                             + " of its range already, and they keep their distances.",
                     "db");
         }
-        return moving.stream()
-                .<Edit>map(each -> new SetSendLevel(
-                        each.cue(),
-                        each.send().trackId(),
-                        Decibels.of(each.send().level().value() + by).toFaderStep()))
-                .toList();
+        return new Sends(
+                moving.stream()
+                        .<Edit>map(each -> new SetSendLevel(
+                                each.cue(),
+                                each.send().trackId(),
+                                Decibels.of(each.send().level().value() + by).toFaderStep()))
+                        .toList(),
+                by);
     }
 
     /** By how many dB levels can move, none of which is off, before the first of them reaches an end of the range. */

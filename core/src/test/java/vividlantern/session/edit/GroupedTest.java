@@ -95,12 +95,15 @@ public class GroupedTest {
     /** A at -10 and B at -20 dB in the cue; C and D are not in it. */
     @Test
     public void selectedSendsMoveTogetherAndWhatCannotMoveIsSaid() {
-        assertThat(Raised.sends(SESSION, inCue(A, B, C), -3))
+        assertThat(Raised.sends(SESSION, inCue(A, B, C), -3).edits())
                 .containsExactly(
                         new SetSendLevel(CUE, A, Decibels.of(-13)), new SetSendLevel(CUE, B, Decibels.of(-23)));
-        assertThat(Raised.sends(SESSION, inCue(A, B), 30))
+        assertThat(Raised.sends(SESSION, inCue(A, B), 30).edits())
                 .containsExactly(new SetSendLevel(CUE, A, Decibels.of(12)), new SetSendLevel(CUE, B, Decibels.of(2)));
-        Session top = Edit.applyAll(Raised.sends(SESSION, inCue(A), 30), SESSION, RIG);
+        assertThat(Raised.sends(SESSION, inCue(A, B), 30).db())
+                .as("as far as the louder one goes")
+                .isEqualTo(22);
+        Session top = Edit.applyAll(Raised.sends(SESSION, inCue(A), 30).edits(), SESSION, RIG);
         assertThatThrownBy(() -> Raised.sends(top, inCue(A, B), 2)).hasMessageContaining("top of its range");
         assertThatThrownBy(() -> Raised.sends(SESSION, inCue(D), 2)).hasMessageContaining("Raise it first");
     }

@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.StartFromMain;
-import vividlantern.patch.CountedUp;
+import vividlantern.patch.ManyPlaced;
 import vividlantern.patch.NewCue;
 import vividlantern.patch.NewCues;
 import vividlantern.rig.Rig;
@@ -66,14 +66,14 @@ class CuesController {
 
     /** The edits that give performers cues of their own, as far as there are outputs for them, or one cue for all. */
     @PostMapping("/for-performers")
-    CountedUp forPerformers(@PathVariable String session, @RequestBody WantedCues wanted) {
+    ManyPlaced forPerformers(@PathVariable String session, @RequestBody WantedCues wanted) {
         Session open = open(session);
         Rig rig = desk.rigOf(open.id());
         if (!wanted.together()) {
             return NewCues.forEach(open, rig, wanted.performers());
         }
         List<Edit> edits = NewCues.together(open, rig, wanted.performers());
-        return new CountedUp(edits, wanted.performers().size(), "");
+        return new ManyPlaced(edits, wanted.performers().size(), "");
     }
 
     /** The edits that make of the main mix, as it is now, the sends of a cue. */
@@ -87,8 +87,8 @@ class CuesController {
 
     /** The edits that raise what cues hear of tracks by some dB, or lower it; their distances stay. */
     @PostMapping("/raise")
-    InputListController.Proposed raise(@PathVariable String session, @RequestBody RaiseSends raise) {
-        return new InputListController.Proposed(Raised.sends(open(session), raise.sends(), raise.db()));
+    Raised.Sends raise(@PathVariable String session, @RequestBody RaiseSends raise) {
+        return Raised.sends(open(session), raise.sends(), raise.db());
     }
 
     private Session open(String session) {

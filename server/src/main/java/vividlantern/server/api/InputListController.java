@@ -26,8 +26,8 @@ import vividlantern.format.InputListImport;
 import vividlantern.format.SheetsPdf;
 import vividlantern.patch.BringList;
 import vividlantern.patch.CountUp;
-import vividlantern.patch.CountedUp;
 import vividlantern.patch.InputTracks;
+import vividlantern.patch.ManyPlaced;
 import vividlantern.server.desk.Desk;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
@@ -133,7 +133,7 @@ class InputListController {
 
     /** The edits that give the selected inputs consecutive ports, starting at the first one's, and what finds none. */
     @PostMapping("/input-list/count-up")
-    CountedUp countUp(@PathVariable String session, @RequestBody Selected selected) {
+    ManyPlaced countUp(@PathVariable String session, @RequestBody Selected selected) {
         Session open = desk.session(new SessionId(session));
         return CountUp.from(open, desk.rigOf(open.id()), selected.inputs());
     }

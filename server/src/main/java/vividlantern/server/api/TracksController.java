@@ -11,8 +11,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.patch.AtRate;
 import vividlantern.patch.CountUpTracks;
-import vividlantern.patch.CountedUp;
 import vividlantern.patch.GridStroke;
+import vividlantern.patch.ManyPlaced;
 import vividlantern.patch.MapAnew;
 import vividlantern.patch.NewTracks;
 import vividlantern.patch.OfferedFeeds;
@@ -145,7 +145,7 @@ class TracksController {
 
     /** The edits that feed the selected tracks from consecutive ports, starting at the first one's. */
     @PostMapping("/tracks/count-up")
-    CountedUp countUp(@PathVariable String session, @RequestBody SelectedTracks selected) {
+    ManyPlaced countUp(@PathVariable String session, @RequestBody SelectedTracks selected) {
         Session open = open(session);
         return CountUpTracks.from(open, desk.rigOf(open.id()), selected.tracks());
     }

@@ -1,9 +1,9 @@
 import { ask } from './question'
-import { Problem, type CountedUp, type Edit } from '@/api/client'
+import { Problem, type ManyPlaced, type Edit } from '@/api/client'
 
 /** Places many; where not everything finds a place, what fits is placed only if somebody wants it so. */
 export async function placing(
-  proposed: Promise<{ data?: CountedUp }>,
+  proposed: Promise<{ data?: ManyPlaced }>,
   verb = 'Place',
 ): Promise<{ data: { edits: Edit[] } }> {
   const counted = (await proposed).data!

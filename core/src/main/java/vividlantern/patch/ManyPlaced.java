@@ -10,14 +10,14 @@ import vividlantern.session.edit.Edit;
  * @param placed how many find their place
  * @param left what finds none, in a sentence; "" if all do
  */
-public record CountedUp(List<Edit> edits, int placed, String left) {
+public record ManyPlaced(List<Edit> edits, int placed, String left) {
 
-    static CountedUp of(List<Edit> edits, int placed, int selected, String start, String what) {
+    static ManyPlaced of(List<Edit> edits, int placed, int selected, String start, String what) {
         String left = placed == selected
                 ? ""
                 : "From " + start + " on there are free ports for " + placed + " of " + selected + " " + what
                         + ". The last "
                         + (selected - placed == 1 ? "one finds none." : selected - placed + " find none.");
-        return new CountedUp(edits, placed, left);
+        return new ManyPlaced(edits, placed, left);
     }
 }

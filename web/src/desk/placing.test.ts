@@ -2,7 +2,7 @@ import { expect, test, vi } from 'vitest'
 import type { Edit } from '@/api/client'
 
 vi.stubGlobal('localStorage', { getItem: () => 'somebody', setItem: () => {} })
-const { placing } = await import('./countedUp')
+const { placing } = await import('./placing')
 const { question } = await import('./question')
 
 const EDITS = [{ kind: 'patch-input', input: 'harp', ports: ['in-1'] }] as Edit[]
