@@ -202,6 +202,13 @@ final class Gains {
         }
     }
 
+    /** Writes where the first gains stand now: those of the frame before the next one. */
+    void reached(float[] into) {
+        for (int slot = 0; slot < into.length; slot++) {
+            into[slot] = (float) reached(slot);
+        }
+    }
+
     /** The gain of the frame before the next one. */
     private double reached(int slot) {
         if (leg[slot] == LINE) {

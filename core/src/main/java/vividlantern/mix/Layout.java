@@ -29,6 +29,7 @@ final class Layout {
      * @param at which station it is
      * @param firstEdges where the edges of each bus begin that is summed there
      * @param manners how each of the edges moves
+     * @param slots where each of the edges has its gains
      */
     private record Laid(
             int at,
@@ -36,7 +37,8 @@ final class Layout {
             List<MixPlan.Bus> poured,
             Station station,
             Map<String, Integer> firstEdges,
-            int[] manners) {
+            int[] manners,
+            int[] slots) {
 
         private boolean isWiredLike(MixPlan.Bus other, List<MixPlan.Bus> pouredThere, int[] mannersThere) {
             return bus.isWiredLike(other)
@@ -44,8 +46,19 @@ final class Layout {
                     && Arrays.equals(manners, mannersThere);
         }
 
+        /** The edges of a bus that is summed here. */
+        private List<MixPlan.Edge> edgesOf(String key) {
+            return bus.key().equals(key)
+                    ? bus.edges()
+                    : poured.stream()
+                            .filter(each -> each.key().equals(key))
+                            .findFirst()
+                            .orElseThrow()
+                            .edges();
+        }
+
         private Laid at(int place) {
-            return new Laid(place, bus, poured, station, firstEdges, manners);
+            return new Laid(place, bus, poured, station, firstEdges, manners, slots);
         }
     }
 
@@ -107,6 +120,35 @@ final class Layout {
 
     Map<String, Integer> meters() {
         return meters;
+    }
+
+    /** The edges into a bus by the tracks that they come from; none if there is no such bus. */
+    Map<String, List<EdgeReading>> readings(String bus) {
+        Map<String, List<EdgeReading>> readings = new HashMap<>();
+        Laid there = summedIn.get(bus);
+        if (there == null) {
+            return readings;
+        }
+        List<MixPlan.Edge> edges = there.edgesOf(bus);
+        int first = there.firstEdges().get(bus);
+        for (int at = 0; at < edges.size(); at++) {
+            MixPlan.Edge edge = edges.get(at);
+            EdgeReading reading = new EdgeReading(sourceOf(edge.origin()), there.slots()[first + at]);
+            readings.computeIfAbsent(edge.track(), track -> new ArrayList<>()).add(reading);
+        }
+        return readings;
+    }
+
+    /** The source at the far end of what an edge reads; what stands between, a shift, leaves its level as it is. */
+    private int sourceOf(MixPlan.Origin origin) {
+        if (!(origin instanceof MixPlan.Tapped tap)) {
+            return wireOf(origin);
+        }
+        return summedIn.get(tap.bus()).edgesOf(tap.bus()).stream()
+                .filter(edge -> edge.gain(tap.wire()) != 0)
+                .mapToInt(edge -> sourceOf(edge.origin()))
+                .findFirst()
+                .orElse(TrackGains.NO_SOURCE);
     }
 
     /** Whether an edge of a bus is wanted at zero and rests there. */
@@ -338,7 +380,8 @@ final class Layout {
         double[] goals = goals(bus, pouredHere.stream()).gains();
         List<Sum> sums = sums(lines, pairs(bus), goals);
         Station station = new Station(sums, bus.width(), readsBuses, chain, wireOf.get(bus.key()), bus.exit(), meter);
-        return new Laid(laid.size(), bus, pouredHere, station, firstEdges, manners);
+        int[] slots = lines.stream().mapToInt(Sum.Line::slot).toArray();
+        return new Laid(laid.size(), bus, pouredHere, station, firstEdges, manners, slots);
     }
 
     /** A sum for each two wires; lines stand in the order of the wires they go into. */

@@ -9,7 +9,6 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Send;
@@ -28,6 +27,7 @@ public final class Lights {
 
     private enum Kind {
         SOURCE,
+        EDGES,
         CLIPS,
         PAIR,
         PAIR_CLIPS,
@@ -39,25 +39,17 @@ public final class Lights {
      *
      * @param owner what it belongs to
      * @param of what of that it is about; the same as the owner if it is about all of it
-     * @param level the factor of the send's own level; 1 for all else
+     * @param forAll the level of the whole mix, which lies behind it
      */
     private record Light(
             String key,
             Kind kind,
             Object owner,
             Object of,
-            Send send,
-            double level,
             int[] sources,
-            double gain,
-            int pair) {
-
-        private boolean isAbout(CueId cue, TrackId track) {
-            return owner == cue && of == track;
-        }
-    }
-
-    private static final Send NO_SEND = Send.off(new TrackId("none"));
+            List<EdgeReading> edges,
+            double forAll,
+            int pair) {}
 
     private static final int[] NONE = {};
 
@@ -81,31 +73,35 @@ public final class Lights {
         for (Input input : session.inputs()) {
             int[] sources = sourcesOf(input.ports(), rig);
             inputs.put(input.id(), lights.size());
-            add("input/", input.id(), Kind.SOURCE, sources, 1, -1);
-            add("clip/", input.id(), Kind.CLIPS, sources, 1, -1);
+            add("input/", input.id(), Kind.SOURCE, sources, -1);
+            add("clip/", input.id(), Kind.CLIPS, sources, -1);
         }
+        Map<String, List<EdgeReading>> toMain = state.readings(MixPlan.MAIN);
+        double mainLevel = session.main().level().gain();
         for (Track track : session.tracks()) {
-            add("track/", track.id(), Kind.SOURCE, heard.sources(track), 1, -1);
-            int[] toListeners = heard.path(track.id()).orElseThrow().heard();
-            add("main/", track.id(), Kind.SOURCE, toListeners, heard.mainGain(track), -1);
+            add("track/", track.id(), Kind.SOURCE, heard.sources(track), -1);
+            addEdges("main/", track.id(), track.id(), toMain, mainLevel);
         }
-        add("main", "", Kind.PAIR, NONE, 1, state.mainMeter());
-        rig.outputPairs().forEach(pair -> add("pair/", pair.id(), Kind.PAIR, NONE, 1, state.pairMeter(pair.id())));
+        add("main", "", Kind.PAIR, NONE, state.mainMeter());
+        rig.outputPairs().forEach(pair -> add("pair/", pair.id(), Kind.PAIR, NONE, state.pairMeter(pair.id())));
         for (ControlRoomSource source : session.inControlRoom().sources()) {
-            add("source/", source.id(), Kind.SOURCE, sourcesOf(source.ports(rig), rig), 1, -1);
+            add("source/", source.id(), Kind.SOURCE, sourcesOf(source.ports(rig), rig), -1);
         }
         session.inControlRoom()
                 .listenMic()
-                .ifPresent(mic -> add("listen", "", Kind.SOURCE, sourcesOf(List.of(mic.port()), rig), 1, -1));
+                .ifPresent(mic -> add("listen", "", Kind.SOURCE, sourcesOf(List.of(mic.port()), rig), -1));
         for (Cue cue : session.cues()) {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
             int alone = state.cueMeter(cue.id());
-            add("cue/", cue.id(), Kind.PAIR, NONE, 1, alone < 0 ? pair : alone);
-            add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, 1, pair);
-            add("guard/", cue.id(), Kind.GUARD, NONE, 1, pair);
+            add("cue/", cue.id(), Kind.PAIR, NONE, alone < 0 ? pair : alone);
+            add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, pair);
+            add("guard/", cue.id(), Kind.GUARD, NONE, pair);
+            Map<String, List<EdgeReading>> toCue = cue.output()
+                    .map(out -> state.readings(SessionBuses.keyOf(cue.id(), out)))
+                    .orElse(Map.of());
+            double level = cue.level().gain();
             for (Send send : cue.sends()) {
-                heard.path(send.trackId())
-                        .ifPresent(path -> addSend(cue.id(), send, path.heard(), heard.tappedGain(send, path)));
+                addEdges("send/", cue.id(), send.trackId(), toCue, level);
             }
         }
         keys = lights.stream().map(Light::key).toList();
@@ -117,25 +113,30 @@ public final class Lights {
                 .toArray();
     }
 
-    private void add(String word, Object owner, Kind kind, int[] sources, double gain, int pair) {
-        int at = lights.size();
-        boolean known = at < before.size()
-                && before.get(at).kind() == kind
-                && before.get(at).owner() == owner
-                && before.get(at).key().startsWith(word);
-        String key = known ? before.get(at).key() : word + owner;
-        lights.add(new Light(key, kind, owner, owner, NO_SEND, 1, sources, gain, pair));
+    private void add(String word, Object owner, Kind kind, int[] sources, int pair) {
+        lights.add(new Light(key(word, owner, owner, kind), kind, owner, owner, sources, List.of(), 1, pair));
     }
 
-    /** A send's key, and the factor of its level, are not made again where the same one stood at this place before. */
-    private void addSend(CueId cue, Send send, int[] sources, double tapped) {
+    /** What a track gives to a mix, before the level of the whole mix. */
+    private void addEdges(
+            String word, Object owner, TrackId track, Map<String, List<EdgeReading>> readings, double forAll) {
+        List<EdgeReading> edges = readings.getOrDefault(track.value(), List.of());
+        lights.add(new Light(key(word, owner, track, Kind.EDGES), Kind.EDGES, owner, track, NONE, edges, forAll, -1));
+    }
+
+    /** A key is not made again where the same one stood at this place before. */
+    private String key(String word, Object owner, Object of, Kind kind) {
         int at = lights.size();
-        boolean known = at < before.size() && before.get(at).isAbout(cue, send.trackId());
-        String key = known ? before.get(at).key() : "send/" + cue + "/" + send.trackId();
-        double level = known && before.get(at).send() == send
-                ? before.get(at).level()
-                : send.level().gain();
-        lights.add(new Light(key, Kind.SOURCE, cue, send.trackId(), send, level, sources, tapped * level, -1));
+        if (at < before.size()) {
+            Light was = before.get(at);
+            if (was.kind() == kind
+                    && was.owner() == owner
+                    && was.of() == of
+                    && was.key().startsWith(word)) {
+                return was.key();
+            }
+        }
+        return owner == of ? word + owner : word + owner + "/" + of;
     }
 
     public List<String> keys() {
@@ -155,6 +156,7 @@ public final class Lights {
         Light light = lights.get(index);
         return switch (light.kind()) {
             case SOURCE -> peak(light, window);
+            case EDGES -> light.forAll() == 0 ? 0 : brought(light, window) / light.forAll();
             case CLIPS -> clips(light, window);
             case PAIR -> light.pair() < 0 ? 0 : window.pairPeak(light.pair());
             case PAIR_CLIPS -> light.pair() >= 0 && window.pairPeak(light.pair()) >= Meters.CLIP ? 1 : 0;
@@ -171,7 +173,7 @@ public final class Lights {
     /** Whether the value is a level, to be shown with a meter's ballistics. */
     public boolean isLevel(int index) {
         Kind kind = lights.get(index).kind();
-        return kind == Kind.SOURCE || kind == Kind.PAIR;
+        return kind == Kind.SOURCE || kind == Kind.EDGES || kind == Kind.PAIR;
     }
 
     private static double clips(Light light, Meters.Window window) {
@@ -187,6 +189,14 @@ public final class Lights {
         for (int source : light.sources()) {
             peak = window.has(source) ? Math.max(peak, window.sourcePeak(source)) : peak;
         }
-        return peak * Math.abs(light.gain());
+        return peak;
+    }
+
+    private static double brought(Light light, Meters.Window window) {
+        double peak = 0;
+        for (EdgeReading edge : light.edges()) {
+            peak = Math.max(peak, edge.peak(window));
+        }
+        return peak;
     }
 }

@@ -24,6 +24,7 @@ public final class Meters {
      *
      * @param clips samples of each source at full scale
      * @param guardGains the strongest hold-back of each pair's guard, 1 for none
+     * @param gains where each of the {@link Gains} stood at the window's end
      */
     public static final class Window {
 
@@ -32,12 +33,14 @@ public final class Meters {
         private final int[] clips;
         private final float[] pairPeaks;
         private final float[] guardGains;
+        private final float[] gains;
 
-        private Window(int sources, int pairs) {
+        private Window(int sources, int pairs, int slots) {
             sourcePeaks = new float[sources];
             clips = new int[sources];
             pairPeaks = new float[2 * pairs];
             guardGains = new float[pairs];
+            gains = new float[2 * slots];
         }
 
         /** The frame after its last one. */
@@ -67,18 +70,25 @@ public final class Meters {
             return guardGains[pair];
         }
 
+        /** How loud an edge passes what it reads: its gains to both sides, their powers added. */
+        double gain(int slot) {
+            return 2 * slot < gains.length ? Math.hypot(gains[2 * slot], gains[2 * slot + 1]) : 0;
+        }
+
         private void copyFrom(Window other) {
             frame = other.frame;
             System.arraycopy(other.sourcePeaks, 0, sourcePeaks, 0, sourcePeaks.length);
             System.arraycopy(other.clips, 0, clips, 0, clips.length);
             System.arraycopy(other.pairPeaks, 0, pairPeaks, 0, pairPeaks.length);
             System.arraycopy(other.guardGains, 0, guardGains, 0, guardGains.length);
+            System.arraycopy(other.gains, 0, gains, 0, gains.length);
         }
     }
 
     private final MixKernel kernel;
     private final int sources;
     private final int pairs;
+    private final int slots;
     /** Peaks of this window so far, {@link MixKernel#lanes} values each. */
     private final float[] sourceLanes;
 
@@ -91,9 +101,13 @@ public final class Meters {
     private int writeAt;
     private int readAt;
 
-    /** @param broken where samples of the engine's inputs are counted that were not finite */
-    Meters(MixKernel kernel, int sources, int pairs, AtomicIntegerArray broken) {
+    /**
+     * @param slots how many edges have gains
+     * @param broken where samples of the engine's inputs are counted that were not finite
+     */
+    Meters(MixKernel kernel, int sources, int pairs, int slots, AtomicIntegerArray broken) {
         this.kernel = kernel;
+        this.slots = slots;
         this.sources = sources;
         this.pairs = pairs;
         sourceLanes = new float[sources * kernel.lanes()];
@@ -103,7 +117,7 @@ public final class Meters {
         guardGains = new float[pairs];
         Arrays.fill(guardGains, 1);
         for (int slot = 0; slot < SLOTS; slot++) {
-            free.set(slot, new Window(sources, pairs));
+            free.set(slot, newWindow());
         }
     }
 
@@ -121,7 +135,7 @@ public final class Meters {
 
     /** An empty window of the right size for {@link #read}. */
     public Window newWindow() {
-        return new Window(sources, pairs);
+        return new Window(sources, pairs, slots);
     }
 
     /** Takes the samples of all sources, the first wires; what is not finite in them is silenced and counted. */
@@ -164,7 +178,7 @@ public final class Meters {
         guardGains[pair] = Math.min(guardGains[pair], (float) gain);
     }
 
-    void endWindow(long frame) {
+    void endWindow(long frame, Gains gains) {
         Window window = free.getAndSet(writeAt, null);
         if (window != null) {
             window.frame = frame;
@@ -172,6 +186,7 @@ public final class Meters {
             peaks(pairLanes, window.pairPeaks);
             System.arraycopy(clips, 0, window.clips, 0, sources);
             System.arraycopy(guardGains, 0, window.guardGains, 0, pairs);
+            gains.reached(window.gains);
             full.set(writeAt, window);
             writeAt = (writeAt + 1) % SLOTS;
         }

@@ -96,6 +96,12 @@ public final class MixPlan {
             return wire == into ? left : wire == into + 1 ? right : 0;
         }
 
+        /** The track that it comes from: what its path begins with, up to a bar. */
+        String track() {
+            int bar = path.indexOf('|');
+            return bar < 0 ? path : path.substring(0, bar);
+        }
+
         /** Whether no more than its gains differ. */
         boolean isWiredLike(Edge other) {
             return cuttable == other.cuttable

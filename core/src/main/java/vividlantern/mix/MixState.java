@@ -70,7 +70,11 @@ public final class MixState {
         clicks = plan.clicks().toArray(ClickVoice[]::new);
         gains = continuing.roomyGains();
         meters = new Meters(
-                continuing.kernel, plan.sources(), continuing.meters.size(), continuing.broken(plan.inputs()));
+                continuing.kernel,
+                plan.sources(),
+                continuing.meters.size(),
+                continuing.slots.given(),
+                continuing.broken(plan.inputs()));
     }
 
     /** Reels that a plan has not, and that buses still read. */
@@ -123,6 +127,11 @@ public final class MixState {
     /** The meter of the main mix. */
     int mainMeter() {
         return busMeters.getOrDefault(MixPlan.MAIN, -1);
+    }
+
+    /** The edges into a bus by the tracks that they come from; none if there is no such bus. */
+    Map<String, List<EdgeReading>> readings(String bus) {
+        return layout.readings(bus);
     }
 
     List<MixPlan.Bus> buses() {
@@ -240,6 +249,11 @@ public final class MixState {
             station.run(gains, wires, at, frames, frame, meters);
         }
         meters.pairs(wires, sources, at, frames);
+    }
+
+    /** Ends a window of the meters. */
+    void endWindow(long frame) {
+        meters.endWindow(frame, gains);
     }
 
     void endBlock(int frames) {

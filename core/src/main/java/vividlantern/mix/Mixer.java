@@ -104,7 +104,7 @@ public final class Mixer {
             int span = Math.min(frames - at, untilWindow);
             state.run(at, span, frame + at, songFrame + at, passage);
             if (span == untilWindow) {
-                state.meters().endWindow(frame + at + span);
+                state.endWindow(frame + at + span);
             }
             at += span;
         }

@@ -81,6 +81,11 @@ final class SessionBuses {
         return "pair " + pair;
     }
 
+    /** The bus of a cue that leaves by a pair. */
+    static String keyOf(CueId cue, PairId pair) {
+        return cue + "@" + pair;
+    }
+
     /** Whether performers hear what leaves by a pair: a cue does, or headphones hang there. */
     static boolean isHeardByPerformers(Session session, StereoPair pair) {
         return pair.feeds() == StereoPair.Feeds.HEADPHONES
@@ -131,7 +136,7 @@ final class SessionBuses {
             Pan pan = send.panAsMain() ? track.pan() : send.pan();
             addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, pan, edges);
         }
-        String key = cue.id() + "@" + pair.id();
+        String key = keyOf(cue.id(), pair.id());
         List<MixPlan.Insert> chain = cue.isFiltered()
                 ? List.of(new MixPlan.Insert(key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
                 : List.of();

@@ -155,7 +155,7 @@ public final class TrackGains {
 
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
     double sendGain(Send send) {
-        return tappedGain(send, paths.get(send.trackId())) * send.level().gain();
+        return tappedGain(send) * send.level().gain();
     }
 
     /** Whether anything of a track reaches a cue by a send. */
@@ -165,7 +165,8 @@ public final class TrackGains {
     }
 
     /** The factor with which a send takes its track at its tap, its own level left out; 0 while it is silent there. */
-    double tappedGain(Send send, Path path) {
+    private double tappedGain(Send send) {
+        Path path = paths.get(send.trackId());
         if (send.muted() || live.headphonesCut() || !path.live()) {
             return 0;
         }

@@ -3,6 +3,7 @@ package vividlantern.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -154,17 +155,52 @@ public class LightsTest {
                         "send/cue/fiddle");
     }
 
+    /** To each side it rises from -60 dB by 60 dB a second: 0.48 s later it is at -31.2 dB there, 3.01 dB more for both. */
+    @Test
+    public void aSendOnItsWayShowsHowFarItHasCome() {
+        Session off = session;
+        session = off.withCues(List.of(off.find(new CueId("cue"))
+                .orElseThrow()
+                .at(Decibels.ZERO)
+                .withSend(FIDDLE, send -> send.at(Decibels.OFF))));
+        Mixer mixer = new Mixer(MixRun.RATE, 480);
+        MixState state = mixer.prepare(MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED));
+        Lights lights = new Lights(session, RandomSessions.RIG, LiveState.STOPPED, state);
+        assertThat(last("send/cue/fiddle", mixer, state, lights, 0, 1)).isZero();
+        Session raised = session.withCues(List.of(
+                session.find(new CueId("cue")).orElseThrow().withSend(FIDDLE, send -> send.at(Decibels.of(-26)))));
+        assertThat(mixer.prepare(state.plan().then(raised, RandomSessions.RIG, LiveState.STOPPED)))
+                .isSameAs(state);
+        double reached = Decibels.of(-31.2).gain() * Math.sqrt(2);
+        assertThat(last("send/cue/fiddle", mixer, state, lights, 1, 0.48)).isCloseTo(LEVEL * reached, within(1e-5));
+        assertThat(last("send/cue/fiddle", mixer, state, lights, 2, 1)).isCloseTo(LEVEL * 0.1, within(1e-6));
+    }
+
+    @Test
+    public void aCueThatLeavesNowhereShowsNothing() {
+        session = session.withCues(
+                List.of(session.find(new CueId("cue")).orElseThrow().outTo(Optional.empty())));
+        assertThat(value("send/cue/fiddle", LiveState.STOPPED)).isZero();
+    }
+
     /** The value of a key in the last window of three seconds, in which all gains have arrived. */
     private double value(String key, LiveState live) {
         Mixer mixer = new Mixer(MixRun.RATE, 480);
         MixState state = mixer.prepare(MixPlan.compile(session, RandomSessions.RIG, live));
+        mixer.cutHeadphones(live.headphonesCut());
+        return last(key, mixer, state, new Lights(session, RandomSessions.RIG, live, state), 0, 3);
+    }
+
+    /** The value of a key in the last window of some seconds. */
+    private static double last(
+            String key, Mixer mixer, MixState state, Lights lights, double fromSeconds, double seconds) {
         float[][] in = new float[RandomSessions.INPUTS][480];
-        java.util.Arrays.fill(in[2], (float) LEVEL);
+        Arrays.fill(in[2], (float) LEVEL);
         float[][] out = new float[2 + 2 * RandomSessions.CUES][480];
         Meters.Window window = state.meters().newWindow();
-        Lights lights = new Lights(session, RandomSessions.RIG, live, state);
         double last = -1;
-        for (int frame = 0; frame < 3 * MixRun.RATE; frame += 480) {
+        long begin = Math.round(fromSeconds * MixRun.RATE);
+        for (long frame = begin; frame < begin + seconds * MixRun.RATE; frame += 480) {
             mixer.process(state, in, out, 480, frame, 0, Passage.nothing(0));
             while (state.meters().read(window)) {
                 last = lights.value(lights.keys().indexOf(key), window);

@@ -9,6 +9,7 @@ import vividlantern.basics.Refused;
 import vividlantern.engine.Stay;
 import vividlantern.format.Documents;
 import vividlantern.mix.Lights;
+import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.ShownLevels;
 import vividlantern.server.desk.NotFound;
@@ -25,6 +26,7 @@ class LevelSender {
     private Beat beat;
     private final ShownLevels needles = new ShownLevels();
     private MixState metered;
+    private MixPlan shown;
     private Lights lights;
     private int layout;
     private volatile boolean clearClips;
@@ -53,8 +55,10 @@ class LevelSender {
         try {
             Stay stay = rig.at(id);
             MixState state = stay.state();
-            if (state != metered) {
+            MixPlan plan = state.plan();
+            if (state != metered || plan != shown) {
                 metered = state;
+                shown = plan;
                 lights = lights == null
                         ? new Lights(stay.session(), stay.rig(), stay.live(), state)
                         : lights.then(stay.session(), stay.rig(), stay.live(), state);
