@@ -17,6 +17,9 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.Backing;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
+import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
@@ -205,9 +208,15 @@ public final class RandomSessions {
             Decibels level = Decibels.of(first ? -random.nextInt(12) : -random.nextInt(40));
             Tap tap = random.nextInt(3) == 0 ? Tap.INPUT : Tap.PRE_FADER;
             Pan pan = Pan.of(random.nextInt(201) / 100.0 - 1);
-            cue = cue.withSend(track.id(), send -> send.at(level).panned(pan).from(tap));
+            Decibels comfort = random.nextInt(3) == 0 ? Decibels.of(-random.nextInt(20)) : Decibels.OFF;
+            cue = cue.withSend(
+                    track.id(),
+                    send -> send.at(level).panned(pan).from(tap).comforted(comfort));
         }
-        return cue;
+        Comfort.Room room = Comfort.Room.values()[random.nextInt(3)];
+        return cue.comforted(new Comfort(random.nextInt(3) == 0, room, Decibels.of(-random.nextInt(12))))
+                .compressed(new Compressor(random.nextInt(3) == 0, -random.nextInt(40), 3, 10, 200, 4))
+                .withHighPass(new Corner(random.nextInt(4) == 0, 90));
     }
 
     /** Something that the control room may do at any time. */

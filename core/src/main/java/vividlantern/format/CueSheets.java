@@ -53,8 +53,12 @@ final class CueSheets {
                 "",
                 out(cue),
                 cue.guarded() ? "ceiling guard on" : "ceiling guard off"));
+        List<String> passes = passes(cue);
+        if (!passes.isEmpty()) {
+            rows.add(List.of("All of it passes", "", "", "", String.join("; ", passes)));
+        }
         for (Track track : session.tracks()) {
-            cue.send(track.id()).filter(CueSheets::isThere).ifPresent(send -> rows.add(row(track, send)));
+            cue.send(track.id()).filter(CueSheets::isThere).ifPresent(send -> rows.add(row(cue, track, send)));
         }
         for (DirectLevel direct : session.direct()) {
             if (direct.cue().equals(cue.id()) && !direct.level().equals(Decibels.OFF)) {
@@ -76,13 +80,42 @@ final class CueSheets {
         return !send.level().equals(Decibels.OFF);
     }
 
-    private List<String> row(Track track, Send send) {
+    private List<String> row(Cue cue, Track track, Send send) {
         return List.of(
                 track.name(),
                 send.level().toString(),
                 send.panAsMain() ? "as on the speakers" : send.pan().toString(),
                 send.tap().toString(),
-                send.muted() ? "muted" : "");
+                toBeKnown(cue, send));
+    }
+
+    private static String toBeKnown(Cue cue, Send send) {
+        List<String> words = new ArrayList<>();
+        if (send.muted()) {
+            words.add("muted");
+        }
+        if (cue.comfort().on() && !send.comfort().isOff()) {
+            words.add("comfort reverb " + send.comfort());
+        }
+        return String.join("; ", words);
+    }
+
+    /** What stands between a cue's mix and its guard. */
+    private static List<String> passes(Cue cue) {
+        List<String> words = new ArrayList<>();
+        if (cue.highPass().on()) {
+            words.add("high-pass " + cue.highPass().words());
+        }
+        if (cue.lowPass().on()) {
+            words.add("low-pass " + cue.lowPass().words());
+        }
+        if (cue.compressor().on()) {
+            words.add("compressor " + cue.compressor().words());
+        }
+        if (cue.comfort().on()) {
+            words.add("comfort reverb " + cue.comfort().words());
+        }
+        return words;
     }
 
     private String out(Cue cue) {

@@ -43,6 +43,9 @@ import vividlantern.rig.RigPartKey;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
+import vividlantern.session.Cue;
 import vividlantern.session.Feed;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
@@ -50,10 +53,12 @@ import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Performer;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.edit.Edit;
+import vividlantern.template.Setting;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -82,6 +87,9 @@ public final class Documents {
                 .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Performer.class, PerformerForm.class)
                 .addMixIn(Track.class, TrackForm.class)
+                .addMixIn(Cue.class, CueForm.class)
+                .addMixIn(Send.class, SendForm.class)
+                .addMixIn(Setting.CueSend.class, CueSendForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(ClickPattern.class, ClickForm.class)
@@ -277,6 +285,27 @@ public final class Documents {
         abstract int shiftFrames();
     }
 
+    /** Cues written before they had them have a compressor and comfort reverb as they begin: off. */
+    private abstract static class CueForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Compressor compressor();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Comfort comfort();
+    }
+
+    /** Sends written before there was comfort reverb send nothing there. */
+    private abstract static class SendForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Decibels comfort();
+    }
+
+    /** Settings likewise. */
+    private abstract static class CueSendForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Decibels comfort();
+    }
+
     /** Performers written before speakers were thought of wear headphones. */
     private abstract static class PerformerForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
@@ -346,6 +375,11 @@ public final class Documents {
     }
 
     private static final class LevelReader extends ValueDeserializer<Decibels> {
+        @Override
+        public Object getEmptyValue(DeserializationContext context) {
+            return Decibels.OFF;
+        }
+
         @Override
         public Decibels deserialize(JsonParser in, DeserializationContext context) throws JacksonException {
             if (in.currentToken().isNumeric()) {

@@ -20,7 +20,7 @@ import vividlantern.session.TrackId;
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
- * "source/…" and "listen" as they come into the control room, "guard/…" for what a ceiling guard holds back, "clip/…" for how
+ * "source/…" and "listen" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and compressor hold back, "clip/…" for how
  * often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
  */
 public final class Lights {
@@ -96,6 +96,12 @@ public final class Lights {
             add("cue/", cue.id(), Kind.PAIR, NONE, alone < 0 ? pair : alone);
             add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, pair);
             add("guard/", cue.id(), Kind.GUARD, NONE, pair);
+            if (cue.compressor().on()) {
+                int meter = cue.output()
+                        .map(out -> state.compressorMeter(cue.id(), out))
+                        .orElse(-1);
+                add("compressor/", cue.id(), Kind.GUARD, NONE, meter);
+            }
             Map<String, List<EdgeReading>> toCue = cue.output()
                     .map(out -> state.readings(SessionBuses.keyOf(cue.id(), out)))
                     .orElse(Map.of());

@@ -146,9 +146,12 @@ public final class MixPlan {
             this(key, gentle, 2, edges, chain, into, exit);
         }
 
-        /** Whether its level is shown. */
+        /** Whether its level is shown, or what one of its effects reads. */
         boolean isMetered() {
-            return exit.isPresent() || key.equals(MAIN) || key.startsWith(LEVEL_OF);
+            return exit.isPresent()
+                    || key.equals(MAIN)
+                    || key.startsWith(LEVEL_OF)
+                    || chain.stream().anyMatch(insert -> insert.settings().hasReading());
         }
 
         Bus with(List<Edge> newEdges, List<Insert> newChain) {

@@ -124,6 +124,11 @@ public final class MixState {
         return busMeters.getOrDefault(SessionBuses.levelOf(id), -1);
     }
 
+    /** The meter at which it is shown how much a cue's compressor holds back; -1 if it has none. */
+    int compressorMeter(CueId id, PairId pair) {
+        return busMeters.getOrDefault(SessionBuses.keyOf(id, pair), -1);
+    }
+
     /** The meter of the main mix. */
     int mainMeter() {
         return busMeters.getOrDefault(MixPlan.MAIN, -1);

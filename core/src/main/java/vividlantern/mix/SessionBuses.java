@@ -8,7 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import vividlantern.mix.effects.CeilingGuard;
+import vividlantern.mix.effects.GentleCompressor;
 import vividlantern.mix.effects.Passband;
+import vividlantern.mix.effects.RoomReverb;
 import vividlantern.mix.effects.Shift;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
@@ -30,6 +32,9 @@ final class SessionBuses {
 
     /** The main mix has a tap of its own. */
     private static final String MAIN_TAP = "";
+
+    private static final String PASSBAND = " passband";
+    private static final String COMPRESSOR = " compressor";
 
     private final Session session;
     private final Rig rig;
@@ -61,8 +66,11 @@ final class SessionBuses {
             pairOf(cue.output()).ifPresent(pair -> {
                 MixPlan.Bus bus = cueBus(cue, pair);
                 buses.add(bus);
+                if (cue.comfort().on()) {
+                    buses.add(comfortBus(cue, pair));
+                }
                 if (cues(session, pair).size() > 1) {
-                    buses.add(levelOf(cue, bus));
+                    buses.add(levelOf(cue, bus.edges()));
                 }
                 pairs.put(pair.id(), pair);
             });
@@ -133,14 +141,62 @@ final class SessionBuses {
                 continue;
             }
             Send send = session.effectiveSend(cue, track);
-            Pan pan = send.panAsMain() ? track.pan() : send.pan();
-            addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, pan, edges);
+            addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, panOf(send, track), edges);
         }
         String key = keyOf(cue.id(), pair.id());
-        List<MixPlan.Insert> chain = cue.isFiltered()
-                ? List.of(new MixPlan.Insert(key + " passband", new Passband.Settings(cue.highPass(), cue.lowPass())))
-                : List.of();
-        return new MixPlan.Bus(key, true, edges, chain, Optional.of(keyOf(pair.id())), Optional.empty());
+        if (cue.comfort().on()) {
+            double back = cue.comfort().level().gain() * forAll;
+            String room = comfortOf(cue, pair);
+            edges.add(0, comesBack(room, 0, back));
+            edges.add(1, comesBack(room, 1, back));
+        }
+        return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.of(keyOf(pair.id())), Optional.empty());
+    }
+
+    private static Pan panOf(Send send, Track track) {
+        return send.panAsMain() ? track.pan() : send.pan();
+    }
+
+    private static List<MixPlan.Insert> chainOf(Cue cue, String key) {
+        List<MixPlan.Insert> chain = new ArrayList<>();
+        if (cue.isFiltered()) {
+            chain.add(new MixPlan.Insert(key + PASSBAND, new Passband.Settings(cue.highPass(), cue.lowPass())));
+        }
+        if (cue.compressor().on()) {
+            chain.add(new MixPlan.Insert(key + COMPRESSOR, new GentleCompressor.Settings(cue.compressor())));
+        }
+        return chain;
+    }
+
+    /** The room in which a cue's comfort reverb sounds; another room is another bus, so that one rises while the other falls. */
+    private static String comfortOf(Cue cue, StereoPair pair) {
+        return "comfort " + cue.comfort().room() + " " + keyOf(cue.id(), pair.id());
+    }
+
+    /** Its path stands before those of all tracks, whose ids begin with letters and digits. */
+    private static MixPlan.Edge comesBack(String room, int side, double gain) {
+        return new MixPlan.Edge(
+                "+" + side + "|" + room,
+                new MixPlan.Tapped(room, MixPlan.Tapped.END, side),
+                0,
+                side == 0 ? gain : 0,
+                side == 1 ? gain : 0,
+                true);
+    }
+
+    /** What is sent into a cue's comfort reverb, and the reverb; what comes back is read by the cue's own bus. */
+    private MixPlan.Bus comfortBus(Cue cue, StereoPair pair) {
+        List<MixPlan.Edge> edges = new ArrayList<>();
+        for (Track track : tracks) {
+            cue.send(track.id()).filter(send -> !send.comfort().isOff()).ifPresent(send -> {
+                double gain = heard.sendGain(send) * send.comfort().gain();
+                addEdges(track, send.tap().name(), gain, panOf(send, track), edges);
+            });
+        }
+        String key = comfortOf(cue, pair);
+        RoomReverb.Settings room = new RoomReverb.Settings(cue.comfort().room());
+        return new MixPlan.Bus(
+                key, true, edges, List.of(new MixPlan.Insert(key, room)), Optional.empty(), Optional.empty());
     }
 
     /** The bus at which a cue's level is measured if it shares its output pair with others; nobody hears it. */
@@ -148,12 +204,9 @@ final class SessionBuses {
         return MixPlan.LEVEL_OF + cue;
     }
 
-    private static MixPlan.Bus levelOf(Cue cue, MixPlan.Bus heard) {
+    private static MixPlan.Bus levelOf(Cue cue, List<MixPlan.Edge> edges) {
         String key = levelOf(cue.id());
-        List<MixPlan.Insert> chain = heard.chain().stream()
-                .map(insert -> new MixPlan.Insert(key + " passband", insert.settings()))
-                .toList();
-        return new MixPlan.Bus(key, heard.gentle(), heard.edges(), chain, Optional.empty(), Optional.empty());
+        return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.empty(), Optional.empty());
     }
 
     private static boolean isShifted(Track heardLater) {

@@ -21,6 +21,8 @@ import vividlantern.units.Decibels;
  * @param guarded whether the ceiling guard stands before its output pair
  * @param highPass what leaves out low sound; it stands after the level for all, before the guard
  * @param lowPass what leaves out high sound; it stands after the high-pass
+ * @param compressor it stands after the low-pass, before the guard
+ * @param comfort its comfort reverb, which comes back before the high-pass
  * @param sends at most one a track, in the order of their track ids
  */
 public record Cue(
@@ -32,6 +34,8 @@ public record Cue(
         boolean guarded,
         Corner highPass,
         Corner lowPass,
+        Compressor compressor,
+        Comfort comfort,
         List<PerformerId> listeners,
         List<Send> sends)
         implements Part {
@@ -62,6 +66,8 @@ public record Cue(
                 true,
                 HIGH_PASS_OFF,
                 LOW_PASS_OFF,
+                new Compressor(),
+                new Comfort(),
                 List.of(),
                 List.of());
     }
@@ -116,6 +122,14 @@ public record Cue(
         return with(draft -> draft.lowPass = corner);
     }
 
+    public Cue compressed(Compressor by) {
+        return with(draft -> draft.compressor = by);
+    }
+
+    public Cue comforted(Comfort by) {
+        return with(draft -> draft.comfort = by);
+    }
+
     public Cue heardBy(List<PerformerId> performers) {
         return with(draft -> draft.listeners = performers);
     }
@@ -132,6 +146,8 @@ public record Cue(
                 draft.guarded,
                 draft.highPass,
                 draft.lowPass,
+                draft.compressor,
+                draft.comfort,
                 draft.listeners,
                 draft.sends);
     }
@@ -144,6 +160,8 @@ public record Cue(
         private boolean guarded;
         private Corner highPass;
         private Corner lowPass;
+        private Compressor compressor;
+        private Comfort comfort;
         private List<PerformerId> listeners;
         private List<Send> sends;
 
@@ -154,6 +172,8 @@ public record Cue(
             guarded = cue.guarded;
             highPass = cue.highPass;
             lowPass = cue.lowPass;
+            compressor = cue.compressor;
+            comfort = cue.comfort;
             listeners = cue.listeners;
             sends = cue.sends;
         }
@@ -173,6 +193,8 @@ public record Cue(
         traits.put("ceiling guard", PartNames.onOff(guarded));
         traits.put("high-pass", highPass.words());
         traits.put("low-pass", lowPass.words());
+        traits.put("compressor", compressor.words());
+        traits.put("comfort reverb", comfort.words());
         traits.put("who listens", listeners.stream().map(names::performer).collect(Collectors.joining(", ")));
         return traits;
     }

@@ -254,6 +254,7 @@ public enum PartKind {
             case INPUT -> Optional.of(Input.of(new InputId("any"), 1, "any"));
             case TRACK -> Optional.of(Track.forInputs(new TrackId("any"), 1, "any", 1, List.of()));
             case CUE -> Optional.of(Cue.empty(new CueId("any"), 1, "any"));
+            case SEND -> Optional.of(Send.off(new TrackId("any")));
             case PERFORMER -> Optional.of(Performer.of(new PerformerId("any"), 1, "any", ""));
             default -> Optional.empty();
         };

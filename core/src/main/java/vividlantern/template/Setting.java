@@ -16,6 +16,7 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SendEdit.MuteSend;
+import vividlantern.session.edit.SendEdit.SetSendComfort;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SendEdit.SetSendPan;
 import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
@@ -63,7 +64,14 @@ public record Setting(
 
     /** A send to a cue, by the cue's name and the names of those who listen. */
     public record CueSend(
-            String cue, List<String> listeners, Decibels level, Pan pan, boolean asMain, boolean muted, Tap tap) {}
+            String cue,
+            List<String> listeners,
+            Decibels level,
+            Pan pan,
+            boolean asMain,
+            boolean muted,
+            Tap tap,
+            Decibels comfort) {}
 
     public Setting {
         title = Texts.name(title, "A setting", "title");
@@ -87,7 +95,8 @@ public record Setting(
                                 send.pan(),
                                 send.panAsMain(),
                                 send.muted(),
-                                send.tap())))
+                                send.tap(),
+                                send.comfort())))
                 .toList();
         return new Setting(
                 id,
@@ -186,6 +195,7 @@ public record Setting(
         set(is.tap(), wanted.tap(), track, (each, tap) -> new SetSendTap(id, each, tap), edits);
         set(is.pan(), wanted.pan(), track, (each, pan) -> new SetSendPan(id, each, pan), edits);
         set(is.panAsMain(), wanted.asMain(), track, (each, main) -> new SetSendPanAsMain(id, each, main), edits);
+        set(is.comfort(), wanted.comfort(), track, (each, comfort) -> new SetSendComfort(id, each, comfort), edits);
         set(is.level(), wanted.level(), track, (each, level) -> new SetSendLevel(id, each, level), edits);
     }
 }

@@ -14,6 +14,8 @@ import vividlantern.history.MemoryLog;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Feed;
@@ -24,6 +26,8 @@ import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.CueEdit.SetCueComfort;
+import vividlantern.session.edit.CueEdit.SetCueCompressor;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.Edit;
@@ -81,19 +85,35 @@ public class RampsTest {
             {new SetTrim(TRACK, Decibels.of(12))},
             {new SetSendTap(CUE, TRACK, vividlantern.session.Tap.INPUT)},
             {new SetPolarity(TRACK, true)},
+            {new SetCueCompressor(CUE, true, 0, 1, 1, 30, 24)},
+            {new SetCueComfort(CUE, true, Comfort.Room.SMALL, Decibels.of(12))},
             {new SetCueOutput(CUE, Optional.of(new PairId("phones-2")))},
         };
     }
 
     @Test(dataProvider = "louder")
     public void noEditMakesACueRiseByMoreThanSixDecibelsInATenthOfASecond(Edit edit) {
-        Session before = session(Decibels.of(-40)).change(TRACK, track -> track.trimmed(Decibels.of(-12)));
+        Session before = session(Decibels.of(-40))
+                .change(TRACK, track -> track.trimmed(Decibels.of(-12)))
+                .change(CUE, cue -> cue.withSend(TRACK, send -> send.comforted(Decibels.of(12))));
         Session after = edit.applyTo(before, RandomSessions.RIG);
         float[][] out = MixRun.of(before)
                 .then(2 * RATE, after)
                 .constant(INPUT, 4 * RATE)
                 .run(480);
         assertRisesGently(louderSide(out));
+    }
+
+    /** It holds back 10.43 dB of -39.13 dBFS above -60, 2 to 1. */
+    @Test
+    public void aCompressorThatIsSwitchedOffLetsGoAsGently() {
+        Session held = session(Decibels.ZERO)
+                .change(CUE, cue -> cue.guarded(false).compressed(new Compressor(true, -60, 2, 1, 30, 0)));
+        Session free = held.change(CUE, cue -> cue.compressed(new Compressor()));
+        float[][] out = MixRun.of(held).then(2 * RATE, free).constant(INPUT, 4 * RATE).run(480);
+        assertRisesGently(louderSide(out));
+        assertThat(out[2][4 * RATE - 1]).isCloseTo((float) (INPUT * Math.sqrt(0.5)), within(1e-7f));
+        assertThat(MixRun.db(out[2][2 * RATE - 1] / out[2][4 * RATE - 1])).isCloseTo(-10.43, within(0.05));
     }
 
     @Test

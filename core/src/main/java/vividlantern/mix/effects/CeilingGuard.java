@@ -45,6 +45,11 @@ public final class CeilingGuard implements Effect {
         public Settings through() {
             return OFF;
         }
+
+        @Override
+        public boolean hasReading() {
+            return true;
+        }
     }
 
     private final int ahead;

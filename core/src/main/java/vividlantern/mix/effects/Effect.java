@@ -30,6 +30,11 @@ public interface Effect {
         /** The settings at which the effect lets everything through, to which it fades before it leaves. */
         Settings through();
 
+        /** Whether it holds back by more and less, which is shown. */
+        default boolean hasReading() {
+            return false;
+        }
+
         /** An effect of its kind, not yet sent to these settings. */
         default Effect make(EffectKind.Place place) {
             return kind().make(place, this);

@@ -7,6 +7,8 @@ public final class EffectKinds {
 
     public static final List<EffectKind<?>> ALL = List.of(
             Passband.KIND,
+            GentleCompressor.KIND,
+            RoomReverb.KIND,
             CeilingGuard.KIND,
             Shift.KIND,
             SignalMaker.Tone.KIND,

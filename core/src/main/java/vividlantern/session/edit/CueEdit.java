@@ -6,6 +6,8 @@ import vividlantern.basics.Ids;
 import vividlantern.basics.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -190,6 +192,64 @@ public sealed interface CueEdit extends Edit {
         }
     }
 
+    /** Switches a cue's compressor and sets it: threshold and make-up gain in dB, ratio to 1, attack and release in ms. */
+    record SetCueCompressor(
+            CueId cue,
+            boolean on,
+            double thresholdDbfs,
+            double ratio,
+            double attackMs,
+            double releaseMs,
+            double makeUpDb)
+            implements OfOne {
+
+        /** What brings a cue's compressor to where one stands. */
+        static SetCueCompressor to(CueId cue, Compressor one) {
+            return new SetCueCompressor(
+                    cue,
+                    one.on(),
+                    one.thresholdDbfs(),
+                    one.ratio(),
+                    one.attackMs(),
+                    one.releaseMs(),
+                    one.makeUpDb());
+        }
+
+        @Override
+        public Cue of(Cue was) {
+            return was.compressed(set());
+        }
+
+        private Compressor set() {
+            return new Compressor(
+                    on,
+                    Rules.within(Compressor.Range.THRESHOLD, thresholdDbfs, "thresholdDbfs"),
+                    Rules.within(Compressor.Range.RATIO, ratio, "ratio"),
+                    Rules.within(Compressor.Range.ATTACK, attackMs, "attackMs"),
+                    Rules.within(Compressor.Range.RELEASE, releaseMs, "releaseMs"),
+                    Rules.within(Compressor.Range.MAKE_UP, makeUpDb, "makeUpDb"));
+        }
+
+        @Override
+        public String words() {
+            return "compressor " + set().words();
+        }
+    }
+
+    /** Switches a cue's comfort reverb, chooses its room, and says how loud it comes back. */
+    record SetCueComfort(CueId cue, boolean on, Comfort.Room room, Decibels level) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            return was.comforted(new Comfort(on, room, Rules.fader(level, "A comfort reverb")));
+        }
+
+        @Override
+        public String words() {
+            return "comfort reverb " + new Comfort(on, room, level).words();
+        }
+    }
+
     /** Refuses one that no edit would have let in. */
     static void check(Cue cue, Session session, Rig rig) {
         CueId id = cue.id();
@@ -200,6 +260,12 @@ public sealed interface CueEdit extends Edit {
                 new SetCueLevel(id, cue.level()),
                 new SetCueHighPass(id, cue.highPass().on(), cue.highPass().hz()),
                 new SetCueLowPass(id, cue.lowPass().on(), cue.lowPass().hz()),
+                SetCueCompressor.to(id, cue.compressor()),
+                new SetCueComfort(
+                        id,
+                        cue.comfort().on(),
+                        cue.comfort().room(),
+                        cue.comfort().level()),
                 new SetCueListeners(id, cue.listeners()))) {
             edit.applyTo(session, rig);
         }

@@ -20,6 +20,7 @@ import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.Channels;
 import vividlantern.session.ControlRoomSource;
+import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -135,6 +136,18 @@ final class Rules {
                     "hz");
         }
         return new Corner(on, Math.rint(hz));
+    }
+
+    /** A setting of a compressor, in its steps. */
+    static double within(Compressor.Range range, double value, String field) {
+        if (!(value >= range.from() && value <= range.to())) {
+            throw new Refused(
+                    "A compressor's " + range.word() + " lies between " + PlainNumber.of(range.from()) + " and "
+                            + PlainNumber.of(range.to()) + " " + range.unit() + "; " + PlainNumber.of(value)
+                            + " does not.",
+                    field);
+        }
+        return range.stepped(value);
     }
 
     static void freeNumber(Session session, int number) {

@@ -138,9 +138,30 @@ public sealed interface SendEdit extends Edit {
         }
     }
 
+    /**
+     * Sets how much of a track a cue's comfort reverb gets, relative to its send: at 0 dB as much as of the track itself. It
+     * sounds while the cue's comfort reverb is on.
+     */
+    record SetSendComfort(CueId cue, TrackId track, Decibels level) implements SendEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, cue);
+            Rules.known(session, track);
+            Decibels set = Rules.fader(level, "A send to the comfort reverb");
+            return session.change(cue, each -> each.withSend(track, send -> send.comforted(set)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, track) + ": comfort reverb in " + Rules.name(session, cue) + " " + level;
+        }
+    }
+
     /** Refuses one that no edit would have let in. */
     static void check(Send send, Session session, Rig rig) {
         Rules.known(session, send.trackId());
         Rules.fader(send.level(), "A send");
+        Rules.fader(send.comfort(), "A send to the comfort reverb");
     }
 }

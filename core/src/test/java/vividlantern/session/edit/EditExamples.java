@@ -36,6 +36,8 @@ import vividlantern.session.Backing;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -76,6 +78,8 @@ import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.RemoveCue;
 import vividlantern.session.edit.CueEdit.RenameCue;
+import vividlantern.session.edit.CueEdit.SetCueComfort;
+import vividlantern.session.edit.CueEdit.SetCueCompressor;
 import vividlantern.session.edit.CueEdit.SetCueGuard;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
@@ -111,6 +115,7 @@ import vividlantern.session.edit.PerformerEdit.RenamePerformer;
 import vividlantern.session.edit.SendEdit.AddSends;
 import vividlantern.session.edit.SendEdit.MuteSend;
 import vividlantern.session.edit.SendEdit.RemoveSend;
+import vividlantern.session.edit.SendEdit.SetSendComfort;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SendEdit.SetSendPan;
 import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
@@ -443,6 +448,16 @@ final class EditExamples {
             ofCue(new SetCueGuard(CUE, false), "Anna: ceiling guard off", Cue::guarded, false),
             ofCue(new SetCueHighPass(CUE, true, 120.4), "Anna: high-pass 120 Hz", Cue::highPass, new Corner(true, 120)),
             ofCue(new SetCueLowPass(CUE, false, 9000), "Anna: low-pass off", Cue::lowPass, new Corner(false, 9000)),
+            ofCue(
+                    new SetCueCompressor(CUE, true, -30, 2.5, 10, 200, 6),
+                    "Anna: compressor above \u221230 dBFS 2.5 to 1, attack 10 ms, release 200 ms, make-up 6 dB",
+                    Cue::compressor,
+                    new Compressor(true, -30, 2.5, 10, 200, 6)),
+            ofCue(
+                    new SetCueComfort(CUE, true, Comfort.Room.LARGE, Decibels.of(-6)),
+                    "Anna: comfort reverb large room \u22126.0 dB",
+                    Cue::comfort,
+                    new Comfort(true, Comfort.Room.LARGE, Decibels.of(-6))),
             ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
             ofCue(
                     new AddSends(CUE, List.of(FLUTE_TRACK)),
@@ -456,6 +471,11 @@ final class EditExamples {
                     Send::level,
                     Decibels.of(3)),
             ofSend(new SetSendPan(CUE, HARP_TRACK, Pan.of(1)), "Harp: pan in Anna right 100 %", Send::pan, Pan.of(1)),
+            ofSend(
+                    new SetSendComfort(CUE, HARP_TRACK, Decibels.of(-3)),
+                    "Harp: comfort reverb in Anna \u22123.0 dB",
+                    Send::comfort,
+                    Decibels.of(-3)),
             ofSend(new SetSendPanAsMain(CUE, HARP_TRACK, true), "Harp: pan in Anna as main", Send::panAsMain, true),
             ofSend(new MuteSend(CUE, HARP_TRACK, true), "Harp: muted in Anna", Send::muted, true),
             ofSend(

@@ -3,8 +3,12 @@ package vividlantern.server.store;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
@@ -15,6 +19,8 @@ import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.Fetch;
 import org.hibernate.annotations.FetchMode;
 import vividlantern.rig.PairId;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
@@ -40,6 +46,36 @@ class CueRow implements PartRow {
     double highPassHz;
     boolean lowPassOn;
     double lowPassHz;
+
+    @Embedded
+    CompressorColumns compressor;
+
+    boolean comfortOn;
+
+    @Enumerated(EnumType.STRING)
+    Comfort.Room comfortRoom;
+
+    Double comfortDb;
+
+    /** A compressor's settings. */
+    @Embeddable
+    record CompressorColumns(
+            @Column(name = "compressor_on") boolean on,
+            @Column(name = "compressor_threshold_dbfs") double thresholdDbfs,
+            @Column(name = "compressor_ratio") double ratio,
+            @Column(name = "compressor_attack_ms") double attackMs,
+            @Column(name = "compressor_release_ms") double releaseMs,
+            @Column(name = "compressor_make_up_db") double makeUpDb) {
+
+        private static CompressorColumns of(Compressor one) {
+            return new CompressorColumns(
+                    one.on(), one.thresholdDbfs(), one.ratio(), one.attackMs(), one.releaseMs(), one.makeUpDb());
+        }
+
+        private Compressor toCompressor() {
+            return new Compressor(on, thresholdDbfs, ratio, attackMs, releaseMs, makeUpDb);
+        }
+    }
 
     @ElementCollection
     @Fetch(FetchMode.SUBSELECT)
@@ -77,6 +113,10 @@ class CueRow implements PartRow {
         highPassHz = cue.highPass().hz();
         lowPassOn = cue.lowPass().on();
         lowPassHz = cue.lowPass().hz();
+        compressor = CompressorColumns.of(cue.compressor());
+        comfortOn = cue.comfort().on();
+        comfortRoom = cue.comfort().room();
+        comfortDb = Columns.of(cue.comfort().level());
         Columns.fill(listeners, cue.listeners().stream().map(PerformerId::value).toList());
     }
 
@@ -91,6 +131,8 @@ class CueRow implements PartRow {
                 guarded,
                 new Corner(highPassOn, highPassHz),
                 new Corner(lowPassOn, lowPassHz),
+                compressor.toCompressor(),
+                new Comfort(comfortOn, comfortRoom, Columns.level(comfortDb)),
                 listeners.stream().map(PerformerId::new).toList(),
                 List.of());
     }

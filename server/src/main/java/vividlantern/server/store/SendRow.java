@@ -47,6 +47,8 @@ class SendRow implements PartRow {
     @Enumerated(EnumType.STRING)
     Tap tap;
 
+    Double comfortDb;
+
     /** For Hibernate, which reads rows. */
     protected SendRow() {}
 
@@ -67,10 +69,18 @@ class SendRow implements PartRow {
         panAsMain = send.panAsMain();
         muted = send.muted();
         tap = send.tap();
+        comfortDb = Columns.of(send.comfort());
     }
 
     @Override
     public Send part() {
-        return new Send(new TrackId(key.track()), Columns.level(levelDb), Pan.of(pan), panAsMain, muted, tap);
+        return new Send(
+                new TrackId(key.track()),
+                Columns.level(levelDb),
+                Pan.of(pan),
+                panAsMain,
+                muted,
+                tap,
+                Columns.level(comfortDb));
     }
 }
