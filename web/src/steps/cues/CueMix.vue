@@ -62,6 +62,7 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
               <th style="width: 74px">Pan</th>
               <th style="width: 64px"></th>
               <th style="width: 118px">Tap</th>
+              <th v-if="cue.comfort.on" style="width: 70px">Comfort</th>
               <th style="width: 40px"></th>
             </tr>
           </thead>
@@ -74,6 +75,7 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
               :cue-name="cue.name"
               :track="track"
               :send="send"
+              :comfort="cue.comfort.on"
               :picked="isPicked(id)"
               :aria-rowindex="first + index + 2"
               @pick="pick(id, $event)"

@@ -10,8 +10,11 @@ import LevelCell from '@/parts/LevelCell.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import AskedFor from './AskedFor.vue'
+import CueComfort from './CueComfort.vue'
+import CueCompressor from './CueCompressor.vue'
 import CueFilters from './CueFilters.vue'
 import GuardReading from './GuardReading.vue'
+import ProveIt from './ProveIt.vue'
 import SaveMix from './SaveMix.vue'
 
 /** What leads a cue to its ears: who listens, the output pair, the level for all, what is left out, the ceiling guard. */
@@ -102,7 +105,9 @@ const direct = computed(() =>
       </LitSheet>
     </div>
     <AskedFor :cue="cue" />
+    <CueComfort :cue="cue" />
     <CueFilters :cue="cue" />
+    <CueCompressor :cue="cue" />
     <div>
       <span class="line">
         <span>Ceiling guard</span>
@@ -117,6 +122,7 @@ const direct = computed(() =>
       <span v-else class="flare">Off: a burst reaches the ears at full scale.</span>
       <span v-if="direct.length" class="past flare">Heard direct, past the guard: {{ direct.join(', ') }}.</span>
     </div>
+    <ProveIt :cue="cue" />
     <SaveMix :cue="cue" />
     <span class="fill"></span>
     <button class="word remove" @click="desk.edit([{ kind: 'remove-cue', cue: cue.id }])">Remove this cue</button>

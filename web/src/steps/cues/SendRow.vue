@@ -4,16 +4,19 @@ import type { Send, Tap, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import ChoiceWord from '@/parts/ChoiceWord.vue'
 import LevelCell from '@/parts/LevelCell.vue'
+import LevelNumber from '@/parts/LevelNumber.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import RowHandle from '@/parts/RowHandle.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
 
 /** A track in a cue's mix: its own level, pan and tap there, or the way to put it in. */
-const { cue, cueName, track, send, picked } = defineProps<{
+const { cue, cueName, track, send, comfort, picked } = defineProps<{
   cue: string
   cueName: string
   track: Track
   send: Send | undefined
+  /** Whether the cue's comfort reverb is on. */
+  comfort: boolean
   picked: boolean
 }>()
 const emit = defineEmits<{ pick: [event: MouseEvent]; press: [event: KeyboardEvent] }>()
@@ -92,6 +95,13 @@ const ids = computed(() => ({ cue, track: track.id }))
         />
         <span v-if="followsTheSpeakers(send)" class="follows">follows the speakers</span>
       </td>
+      <td v-if="comfort">
+        <LevelNumber
+          :label="`${track.name} into the comfort reverb`"
+          :level="send.comfort"
+          :set="(level) => desk.edit([{ kind: 'set-send-comfort', ...ids, level }])"
+        />
+      </td>
       <td>
         <button
           class="word"
@@ -104,7 +114,7 @@ const ids = computed(() => ({ cue, track: track.id }))
       </td>
     </template>
     <template v-else>
-      <td colspan="4" class="soft">not in this mix</td>
+      <td :colspan="comfort ? 5 : 4" class="soft">not in this mix</td>
       <td>
         <button
           class="word"

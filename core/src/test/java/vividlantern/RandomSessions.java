@@ -210,8 +210,7 @@ public final class RandomSessions {
             Pan pan = Pan.of(random.nextInt(201) / 100.0 - 1);
             Decibels comfort = random.nextInt(3) == 0 ? Decibels.of(-random.nextInt(20)) : Decibels.OFF;
             cue = cue.withSend(
-                    track.id(),
-                    send -> send.at(level).panned(pan).from(tap).comforted(comfort));
+                    track.id(), send -> send.at(level).panned(pan).from(tap).comforted(comfort));
         }
         Comfort.Room room = Comfort.Room.values()[random.nextInt(3)];
         return cue.comforted(new Comfort(random.nextInt(3) == 0, room, Decibels.of(-random.nextInt(12))))

@@ -82,7 +82,8 @@ public record Compressor(
     /** As in "above −24 dBFS 2 to 1, …". */
     public String words() {
         return on
-                ? "above " + PlainNumber.of(thresholdDbfs).replace('-', MINUS) + " dBFS " + PlainNumber.of(ratio) + " to 1, attack "
+                ? "above " + PlainNumber.of(thresholdDbfs).replace('-', MINUS) + " dBFS " + PlainNumber.of(ratio)
+                        + " to 1, attack "
                         + PlainNumber.of(attackMs) + " ms, release " + PlainNumber.of(releaseMs) + " ms, make-up "
                         + PlainNumber.of(makeUpDb) + " dB"
                 : "off";

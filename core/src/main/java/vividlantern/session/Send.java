@@ -11,7 +11,8 @@ import vividlantern.units.Pan;
  * @param comfort how much of it the cue's comfort reverb gets: off, or relative to the send itself
  * @param panAsMain follows the track's pan instead of its own; the cue then follows the speakers there
  */
-public record Send(TrackId trackId, Decibels level, Pan pan, boolean panAsMain, boolean muted, Tap tap, Decibels comfort)
+public record Send(
+        TrackId trackId, Decibels level, Pan pan, boolean panAsMain, boolean muted, Tap tap, Decibels comfort)
         implements Part {
 
     /** A send as it begins: off, pre-fader, in the centre, with a pan of its own. */

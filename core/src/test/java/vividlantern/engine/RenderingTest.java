@@ -61,7 +61,7 @@ public class RenderingTest {
             RandomSessions.RIG);
 
     /** Its first input gives, at each frame, the frame's number in millionths of full scale. */
-    private static final class Counting implements AudioDevice {
+    static final class Counting implements AudioDevice {
         private long frames;
 
         @Override

@@ -21,6 +21,8 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
 import vividlantern.session.ClickPattern;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
 import vividlantern.session.Marker;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;
@@ -331,6 +333,32 @@ public class BundleTest {
                         .session()
                         .cues())
                 .hasSize(3);
+    }
+
+    @Test
+    public void whatWasWrittenBeforeCuesHadComfortReverbIsRead() throws IOException {
+        Session session = Documents.read(resource("/session-7.json"), SessionDocument.class)
+                .checked();
+        assertThat(session.cues()).hasSize(3).allSatisfy(cue -> {
+            assertThat(cue.compressor()).isEqualTo(new Compressor());
+            assertThat(cue.comfort()).isEqualTo(new Comfort());
+            assertThat(cue.sends()).isNotEmpty().allMatch(send -> send.comfort().isOff());
+        });
+        assertThat(Documents.read(resource("/template-7.json"), TemplateDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+        assertThat(Documents.read(resource("/kit-6.json"), KitDocument.class)
+                        .checked()
+                        .session()
+                        .cues())
+                .hasSize(3);
+        assertThat(Documents.read(resource("/setting-1.json"), SettingDocument.class)
+                        .checked()
+                        .sends())
+                .hasSize(3)
+                .allMatch(send -> send.comfort().isOff());
     }
 
     /** No document makes the speakers louder than an edit could. */

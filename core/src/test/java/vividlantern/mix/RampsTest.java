@@ -110,7 +110,8 @@ public class RampsTest {
         Session held = session(Decibels.ZERO)
                 .change(CUE, cue -> cue.guarded(false).compressed(new Compressor(true, -60, 2, 1, 30, 0)));
         Session free = held.change(CUE, cue -> cue.compressed(new Compressor()));
-        float[][] out = MixRun.of(held).then(2 * RATE, free).constant(INPUT, 4 * RATE).run(480);
+        float[][] out =
+                MixRun.of(held).then(2 * RATE, free).constant(INPUT, 4 * RATE).run(480);
         assertRisesGently(louderSide(out));
         assertThat(out[2][4 * RATE - 1]).isCloseTo((float) (INPUT * Math.sqrt(0.5)), within(1e-7f));
         assertThat(MixRun.db(out[2][2 * RATE - 1] / out[2][4 * RATE - 1])).isCloseTo(-10.43, within(0.05));

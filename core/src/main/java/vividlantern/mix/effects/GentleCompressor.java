@@ -133,9 +133,7 @@ public final class GentleCompressor implements Effect {
             level = 0;
         }
         gain = next;
-        double reductionDb = settings.on() && level > SILENT
-                ? settings.reductionDb(20 * StrictMath.log10(level))
-                : 0;
+        double reductionDb = settings.on() && level > SILENT ? settings.reductionDb(20 * StrictMath.log10(level)) : 0;
         makeUpDb = towards(makeUpDb, settings.on() ? settings.makeUpDb() : 0);
         double wantedDb = reductionDb + makeUpDb;
         gainDb = towards(gainDb, wantedDb);

@@ -15,8 +15,8 @@ import vividlantern.session.Comfort;
  */
 public final class RoomReverb implements Effect {
 
-    static final EffectKind<Settings> KIND = new EffectKind<>(
-            "room reverb", Settings.class, List.of(), (settings, sampleRate) -> 0, RoomReverb::new);
+    static final EffectKind<Settings> KIND =
+            new EffectKind<>("room reverb", Settings.class, List.of(), (settings, sampleRate) -> 0, RoomReverb::new);
 
     private static final int LINES = 8;
     private static final float MIXED = (float) StrictMath.sqrt(1.0 / LINES);
@@ -43,27 +43,30 @@ public final class RoomReverb implements Effect {
 
         static Shape of(Comfort.Room room) {
             return switch (room) {
-                case SMALL -> new Shape(
-                        2,
-                        new double[] {1.3, 2.1, 3.4, 4.9},
-                        new double[] {11.9, 13.4, 16.3, 17.6, 20.2, 21.1, 24.7, 28.1},
-                        0.5,
-                        0.4,
-                        2.92);
-                case MEDIUM -> new Shape(
-                        6,
-                        new double[] {2.1, 3.4, 5.1, 7.3},
-                        new double[] {14.3, 16.9, 19.7, 22.4, 25.3, 28.1, 31.2, 34.6},
-                        1.1,
-                        0.35,
-                        2.03);
-                case LARGE -> new Shape(
-                        10,
-                        new double[] {2.3, 3.7, 5.9, 8.3},
-                        new double[] {21.3, 25.1, 29.3, 33.7, 38.2, 43.1, 48.4, 53.9},
-                        2.2,
-                        0.3,
-                        1.80);
+                case SMALL ->
+                    new Shape(
+                            2,
+                            new double[] {1.3, 2.1, 3.4, 4.9},
+                            new double[] {11.9, 13.4, 16.3, 17.6, 20.2, 21.1, 24.7, 28.1},
+                            0.5,
+                            0.4,
+                            2.92);
+                case MEDIUM ->
+                    new Shape(
+                            6,
+                            new double[] {2.1, 3.4, 5.1, 7.3},
+                            new double[] {14.3, 16.9, 19.7, 22.4, 25.3, 28.1, 31.2, 34.6},
+                            1.1,
+                            0.35,
+                            2.03);
+                case LARGE ->
+                    new Shape(
+                            10,
+                            new double[] {2.3, 3.7, 5.9, 8.3},
+                            new double[] {21.3, 25.1, 29.3, 33.7, 38.2, 43.1, 48.4, 53.9},
+                            2.2,
+                            0.3,
+                            1.80);
             };
         }
     }

@@ -206,13 +206,7 @@ public sealed interface CueEdit extends Edit {
         /** What brings a cue's compressor to where one stands. */
         static SetCueCompressor to(CueId cue, Compressor one) {
             return new SetCueCompressor(
-                    cue,
-                    one.on(),
-                    one.thresholdDbfs(),
-                    one.ratio(),
-                    one.attackMs(),
-                    one.releaseMs(),
-                    one.makeUpDb());
+                    cue, one.on(), one.thresholdDbfs(), one.ratio(), one.attackMs(), one.releaseMs(), one.makeUpDb());
         }
 
         @Override

@@ -88,8 +88,8 @@ public class GentleCompressorTest {
     }
 
     private static GentleCompressor made(Compressor settings) {
-        GentleCompressor made = (GentleCompressor)
-                new GentleCompressor.Settings(settings).make(new EffectKind.Place(1, RATE, BLOCK));
+        GentleCompressor made =
+                (GentleCompressor) new GentleCompressor.Settings(settings).make(new EffectKind.Place(1, RATE, BLOCK));
         made.head(new GentleCompressor.Settings(settings));
         return made;
     }

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.basics.Refused;
+import vividlantern.engine.IndependenceProof;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.Room;
 import vividlantern.engine.SongRange;
@@ -134,6 +135,26 @@ class FilesController {
                             }
                         }));
             }
+        }
+    }
+
+    /**
+     * Whether anything that the control room does reaches a cue, found by rendering it twice.
+     *
+     * @param words what came out, in a sentence
+     */
+    record Proved(IndependenceProof proof, String words) {}
+
+    /** Renders a cue as it is and with the main mix moved, and compares bit for bit. It takes about a second. */
+    @GetMapping("/mixes/{cue}/proof")
+    Proved proof(@PathVariable String session, @PathVariable String cue) throws IOException {
+        Session open = desk.session(new SessionId(session));
+        Rig rig = desk.rigOf(open.id());
+        media.require(open.sounds(), open.sampleRate());
+        try (RenderingQueue.Turn turn = queue.begin()) {
+            IndependenceProof proof =
+                    IndependenceProof.of(open, rig, new CueId(cue), () -> standIns.openFor(open, rig, StandIns.ALL));
+            return new Proved(proof, proof.words(open));
         }
     }
 

@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.basics.Refused;
 import vividlantern.format.SessionDocument;
+import vividlantern.mix.CompressorCurve;
 import vividlantern.mix.CueCurve;
 import vividlantern.mix.GuardCeiling;
 import vividlantern.patch.InputTracks;
@@ -37,6 +38,7 @@ import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RawRows;
 import vividlantern.server.store.Store;
+import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.PartKind;
@@ -234,8 +236,17 @@ class SessionsController {
     @GetMapping("/{session}/cues/{cue}/curve")
     List<CueCurve.CurvePoint> curve(@PathVariable String session, @PathVariable String cue) {
         Session open = desk.session(new SessionId(session));
-        return CueCurve.of(
-                open.find(new CueId(cue)).orElseThrow(() -> new NotFound("There is no cue '" + cue + "'.")),
-                open.sampleRate());
+        return CueCurve.of(cueOf(open, cue), open.sampleRate());
+    }
+
+    /** What a cue's compressor makes of each level. */
+    @GetMapping("/{session}/cues/{cue}/compressor")
+    List<CompressorCurve.LevelPoint> compressor(@PathVariable String session, @PathVariable String cue) {
+        return CompressorCurve.of(
+                cueOf(desk.session(new SessionId(session)), cue).compressor());
+    }
+
+    private static Cue cueOf(Session session, String cue) {
+        return session.find(new CueId(cue)).orElseThrow(() -> new NotFound("There is no cue '" + cue + "'."));
     }
 }

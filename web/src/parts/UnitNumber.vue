@@ -2,38 +2,40 @@
 import { ref, watch } from 'vue'
 import { tell } from '@/desk/notice'
 
-/** A frequency that can be typed over; what is being typed stays, whatever else happens. */
-const { hz, label, set } = defineProps<{
-  hz: number
+/** A number with its unit that can be typed over; what is being typed stays, whatever else happens. */
+const { value, unit, label, set } = defineProps<{
+  value: number
+  unit: string
   label: string
-  set: (hz: number) => Promise<unknown>
+  set: (value: number) => Promise<unknown>
 }>()
 
-const text = ref(String(hz))
+const written = () => String(value).replace('-', '−')
+const text = ref(written())
 const typing = ref(false)
 
 watch(
-  () => hz,
+  () => value,
   () => {
-    if (!typing.value) text.value = String(hz)
+    if (!typing.value) text.value = written()
   },
 )
 
 async function accept() {
   if (!typing.value) return
   typing.value = false
-  const wanted = Number(text.value.trim().replace(',', '.'))
+  const wanted = Number(text.value.trim().replace(',', '.').replace('−', '-'))
   if (text.value.trim() === '' || !Number.isFinite(wanted)) {
-    tell(`"${text.value}" is no frequency. Type a number of Hz.`)
-  } else if (wanted !== hz) {
+    tell(`"${text.value}" is no number. Type one, in ${unit}.`)
+  } else if (wanted !== value) {
     await set(wanted)
   }
-  text.value = String(hz)
+  text.value = written()
 }
 
 function leave() {
   typing.value = false
-  text.value = String(hz)
+  text.value = written()
 }
 </script>
 
@@ -42,15 +44,15 @@ function leave() {
     <input
       v-model="text"
       class="field"
-      inputmode="numeric"
-      :aria-label="`${label} in Hz`"
+      inputmode="decimal"
+      :aria-label="`${label} in ${unit}`"
       @focus="($event.target as HTMLInputElement).select()"
       @input="typing = true"
       @keydown.enter.stop="accept"
       @keydown.esc.stop="leave"
       @blur="accept"
     />
-    Hz
+    <span>{{ unit }}</span>
   </label>
 </template>
 

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { ref, watch } from 'vue'
+import { api, type Cue } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { trying } from '@/desk/notice'
+
+/** Renders the cue as it is and with the whole main mix moved, and says whether they are the same bit for bit. */
+const { cue } = defineProps<{ cue: Cue }>()
+
+const desk = useDesk()
+const busy = ref(false)
+const found = ref<{ words: string; same: boolean } | null>(null)
+
+watch(
+  () => cue,
+  () => (found.value = null),
+)
+
+async function prove() {
+  busy.value = true
+  const of = cue
+  const params = { path: { session: desk.session!.id, cue: cue.id } }
+  await trying(async () => {
+    const { data } = await api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params })
+    if (data && of === cue) found.value = { words: data.words, same: data.proof.same }
+  }).finally(() => (busy.value = false))
+}
+</script>
+
+<template>
+  <div>
+    <NButton
+      size="small"
+      block
+      :disabled="!cue.output || busy"
+      :loading="busy"
+      title="Whether anything the control room does reaches these headphones: rendered twice and compared"
+      @click="prove"
+      >{{ busy ? 'Rendering twice' : 'Prove it' }}</NButton
+    >
+    <p v-if="found" role="status" :class="found.same ? 'soft' : 'flare'">{{ found.words }}</p>
+  </div>
+</template>
+
+<style scoped>
+p {
+  margin: 4px 0 0;
+  font-size: 12.5px;
+}
+</style>
