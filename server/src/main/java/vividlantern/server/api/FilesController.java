@@ -151,10 +151,13 @@ class FilesController {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
         media.require(open.sounds(), open.sampleRate());
-        try (RenderingQueue.Turn turn = queue.begin()) {
-            IndependenceProof proof =
-                    IndependenceProof.of(open, rig, new CueId(cue), () -> standIns.openFor(open, rig, StandIns.ALL));
+        RenderingQueue.Turn turn = queue.begin();
+        try {
+            IndependenceProof proof = IndependenceProof.of(
+                    open, rig, new CueId(cue), () -> standIns.openFor(open, rig, StandIns.ALL));
             return new Proved(proof, proof.words(open));
+        } finally {
+            turn.close();
         }
     }
 
