@@ -23,6 +23,22 @@ public final class PartList<K, T> extends AbstractList<T> implements RandomAcces
         }
     }
 
+    private PartList(Object[] members, Map<K, T> byKey) {
+        this.members = members;
+        this.byKey = byKey;
+    }
+
+    /** A list that was made by {@link #of} with another member in the place of one that has the same key. */
+    public static <K, T> List<T> replaced(List<T> list, K key, T member) {
+        @SuppressWarnings("unchecked")
+        PartList<K, T> whole = (PartList<K, T>) list;
+        Object[] members = whole.members.clone();
+        members[whole.indexOf(whole.byKey.get(key))] = member;
+        Map<K, T> byKey = new HashMap<>(whole.byKey);
+        byKey.put(key, member);
+        return new PartList<>(members, byKey);
+    }
+
     /** The members in the order given; of two with one key the first is found. */
     public static <K, T> PartList<K, T> of(Collection<T> all, Function<T, K> key) {
         return new PartList<>(all, key);

@@ -83,10 +83,12 @@ public record Cue(
 
     /** Changes the send of a track; a send that did not exist begins off. */
     public Cue withSend(TrackId track, UnaryOperator<Send> change) {
-        Send changed = change.apply(send(track).orElseGet(() -> Send.off(track)));
-        return withSends(Stream.concat(
-                        sends.stream().filter(send -> !send.trackId().equals(track)), Stream.of(changed))
-                .toList());
+        Optional<Send> was = send(track);
+        Send changed = change.apply(was.orElseGet(() -> Send.off(track)));
+        return withSends(
+                was.isPresent()
+                        ? PartList.replaced(sends, track, changed)
+                        : Stream.concat(sends.stream(), Stream.of(changed)).toList());
     }
 
     public Cue withoutSend(TrackId track) {

@@ -8,7 +8,6 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.io.Serializable;
-import org.hibernate.annotations.DynamicUpdate;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
@@ -17,9 +16,8 @@ import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
 import vividlantern.units.Pan;
 
-/** A send's row. */
+/** A send's row. Thousands can change at once, so they are all written by one statement, whichever of their fields differ. */
 @Entity
-@DynamicUpdate
 @Table(name = "send")
 class SendRow implements PartRow {
 

@@ -63,6 +63,9 @@ public class Store {
             PartKind.CUE, CueRow.class,
             PartKind.SEND, SendRow.class));
 
+    /** From so many changed parts of a kind on, all of it is read at once. */
+    private static final int MANY = 50;
+
     private static final int WHOLE_LOG = 1_000_000;
     private static final Logger LOG = LoggerFactory.getLogger(Store.class);
 
@@ -202,7 +205,7 @@ public class Store {
     @Transactional(readOnly = true)
     public Set<MediaId> sounds(SessionId id) {
         Stream<Part> parts =
-                rows(DocumentRow.class, id).flatMap(Store::readable).map(DocumentRow::part);
+                rows(DocumentRow.class, id).stream().flatMap(Store::readable).map(DocumentRow::part);
         Stream<Part> logged = PartKind.withSounds().stream()
                 .flatMap(kind -> lines(id).page("", "", kind.word(), 0, WHOLE_LOG).stream())
                 .flatMap(row ->
@@ -240,7 +243,7 @@ public class Store {
         SortedMap<PartKey, Part> parts = new TreeMap<>();
         parts.put(PartKey.SETTINGS, row.settings());
         Stream.concat(OWN_ROWS.values().stream(), Stream.of(DocumentRow.class))
-                .flatMap(type -> rows(type, id))
+                .flatMap(type -> rows(type, id).stream())
                 .forEach(each -> parts.put(each.partKey(), each.part()));
         return Optional.of(Parts.assemble(id, row.revision, parts));
     }
@@ -296,6 +299,7 @@ public class Store {
     public void save(History.Outcome<Session, PartKey, Part> outcome, List<Edit> edits) {
         Session after = outcome.whole();
         String id = after.id().value();
+        readManyAtOnce(after.id(), outcome.changed().keySet());
         outcome.changed().forEach((key, part) -> part.ifPresent(present -> write(id, key, present)));
         SortedMap<PartKey, Optional<Part>> backwards = new TreeMap<>(Collections.reverseOrder());
         backwards.putAll(outcome.changed());
@@ -316,6 +320,17 @@ public class Store {
     private void stored(long more) {
         changes.more();
         reached.addOnceStored(more);
+    }
+
+    /** Rows that are written one by one are read together where there are many, which spares asking for each. */
+    private void readManyAtOnce(SessionId id, Set<PartKey> keys) {
+        keys.stream()
+                .collect(Collectors.groupingBy(PartKey::kind, Collectors.counting()))
+                .forEach((kind, count) -> {
+                    if (count >= MANY && OWN_ROWS.containsKey(kind)) {
+                        rows(OWN_ROWS.get(kind), id);
+                    }
+                });
     }
 
     private void write(String session, PartKey key, Part part) {
@@ -357,11 +372,10 @@ public class Store {
                 : new DocumentRow.Id(session, key.kind().word(), key.id());
     }
 
-    private <T> Stream<T> rows(Class<T> type, SessionId id) {
+    private <T> List<T> rows(Class<T> type, SessionId id) {
         return entities
                 .createQuery("from " + type.getSimpleName() + " where key.session = :session", type)
                 .setParameter("session", id.value())
-                .getResultList()
-                .stream();
+                .getResultList();
     }
 }
