@@ -5,6 +5,7 @@ import { api, type Cue, type LevelPoint } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LitSheet from '@/parts/LitSheet.vue'
 import UnitNumber from '@/parts/UnitNumber.vue'
+import { shown } from '@/parts/scale'
 import HeldBack from './HeldBack.vue'
 
 /** A cue's compressor: its settings, what it makes of each level, how much it holds back now. */
@@ -46,7 +47,7 @@ const at = (dbfs: number) => SIZE + Math.max(-SIZE, Math.min(0, dbfs))
 const line = computed(() => curve.value.map((point) => `${at(point.inDbfs)},${SIZE - at(point.outDbfs)}`).join(' '))
 const words = computed(() => {
   const loud = curve.value.at(-1)
-  return loud ? `What comes in at 0 dBFS leaves at ${loud.outDbfs.toFixed(1)} dBFS` : 'What it makes of each level'
+  return loud ? `What comes in at 0 dBFS leaves at ${shown(loud.outDbfs)} dBFS` : 'What it makes of each level'
 })
 </script>
 

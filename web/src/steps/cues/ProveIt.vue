@@ -37,7 +37,7 @@ async function prove() {
       :loading="busy"
       title="Whether anything the control room does reaches these headphones: rendered twice and compared"
       @click="prove"
-      >{{ busy ? 'Rendering twice' : 'Prove it' }}</NButton
+      >{{ busy ? 'Rendering twice' : 'Prove it is independent' }}</NButton
     >
     <p v-if="found" role="status" :class="found.same ? 'soft' : 'flare'">{{ found.words }}</p>
   </div>

@@ -33,6 +33,7 @@ public final class Figures {
 
     static {
         ALL.put("mixer", (program, reference) -> MixerFigures.print(reference));
+        ALL.put("cues", (program, reference) -> MixerFigures.printCues());
         ALL.put("large", (program, reference) -> LargeFigures.print());
         ALL.put("monitoring", (program, reference) -> {
             MonitoringFigures.print();

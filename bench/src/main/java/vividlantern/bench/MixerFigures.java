@@ -8,13 +8,20 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.function.DoubleSupplier;
+import java.util.function.UnaryOperator;
 import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
 import vividlantern.rig.Rig;
+import vividlantern.session.Comfort;
+import vividlantern.session.Compressor;
+import vividlantern.session.Corner;
+import vividlantern.session.Cue;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.units.Decibels;
 import vividlantern.units.Noise;
 
 /**
@@ -45,10 +52,16 @@ final class MixerFigures {
     private long frame;
 
     private MixerFigures(int tracks, int cues, float loudness) {
+        this(tracks, cues, loudness, UnaryOperator.identity());
+    }
+
+    /** @param processing what is inserted into each cue */
+    private MixerFigures(int tracks, int cues, float loudness, UnaryOperator<Cue> processing) {
         this.tracks = tracks;
         this.cues = cues;
         rig = LargeMix.rig(tracks, cues);
-        session = LargeMix.session(rig, tracks, cues);
+        Session dry = LargeMix.session(rig, tracks, cues);
+        session = dry.withCues(dry.cues().stream().map(processing).toList());
         in = new float[tracks][FRAMES];
         out = new float[2 * (cues + 1)][FRAMES];
         for (int channel = 0; channel < in.length; channel++) {
@@ -75,6 +88,31 @@ final class MixerFigures {
         Figures.say(
                 "Mixer, 64 x 16, a guard limiting on every pair: %.1f µs a block, %.0f times real time",
                 limiting / 1e3, BLOCK_NANOS / limiting);
+    }
+
+    /** What filters, a compressor and comfort reverb of four tracks cost in every cue. */
+    static void printCues() {
+        UnaryOperator<Cue> filtered =
+                cue -> cue.withHighPass(new Corner(true, 90)).withLowPass(new Corner(true, 9000));
+        UnaryOperator<Cue> compressed = cue -> cue.compressed(new Compressor(true, -30, 2, 10, 150, 6));
+        UnaryOperator<Cue> comforted = cue -> {
+            Cue sent = cue.comforted(new Comfort(true, Comfort.Room.LARGE, Decibels.of(-6)));
+            for (Send send : cue.sends().subList(0, 4)) {
+                sent = sent.withSend(send.trackId(), each -> each.comforted(Decibels.of(-6)));
+            }
+            return sent;
+        };
+        for (int cues : new int[] {16, 32}) {
+            double dry = best(new MixerFigures(64, cues, 0.125f)::turn);
+            double filters = best(new MixerFigures(64, cues, 0.125f, filtered)::turn);
+            double compressor = best(new MixerFigures(64, cues, 0.125f, compressed)::turn);
+            double reverb = best(new MixerFigures(64, cues, 0.125f, comforted)::turn);
+            double all = best(new MixerFigures(
+                    64, cues, 0.125f, cue -> comforted.apply(compressed.apply(filtered.apply(cue))))::turn);
+            Figures.say(
+                    "Mixer, 64 x %d: nothing inserted %.1f µs a block; in every cue both filters %.1f, a compressor %.1f, comfort reverb %.1f, all of it %.1f, %.0f times real time",
+                    cues, dry / 1e3, filters / 1e3, compressor / 1e3, reverb / 1e3, all / 1e3, BLOCK_NANOS / all);
+        }
     }
 
     private void beside(Path reference) throws IOException {

@@ -56,6 +56,27 @@ public class CueFiltersIT extends WithDemo {
     }
 
     @Test
+    public void aCompressorIsSwitchedOnAndSetAndItsCurveSaysWhatItDoes() {
+        page.getByLabel("Compressor", new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+                .click();
+        assertThat(page.getByLabel("What comes in at 0 dBFS leaves at −12.0 dBFS"))
+                .isVisible();
+        Locator threshold = page.getByLabel("Threshold of the compressor in dBFS");
+        threshold.fill("-30");
+        threshold.press("Enter");
+        assertThat(page.getByLabel("What comes in at 0 dBFS leaves at −15.0 dBFS"))
+                .isVisible();
+        Locator ratio = page.getByLabel("Ratio of the compressor in to 1");
+        ratio.fill("9");
+        ratio.press("Enter");
+        assertThat(page.getByText("A compressor's ratio lies between 1 and 8 to 1; 9 does not."))
+                .isVisible();
+        org.assertj.core.api.Assertions.assertThat(
+                        cue().get("compressor").get("ratio").asDouble())
+                .isEqualTo(2);
+    }
+
+    @Test
     public void aCornerThatCannotBeIsSaidAndChangesNothing() {
         Locator typed = page.getByLabel("Low-pass in Hz");
         typed.fill("50");

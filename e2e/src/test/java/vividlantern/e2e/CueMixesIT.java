@@ -69,6 +69,24 @@ public class CueMixesIT extends WithDemo {
     }
 
     @Test
+    public void aVoiceGetsComfortReverbAndTheMixIsProvedToBeIndependent() {
+        tab("Voice").click();
+        page.getByLabel("Comfort reverb", new Page.GetByLabelOptions().setExact(true))
+                .click();
+        assertThat(page.getByText("Nothing goes into it yet.")).isVisible();
+        page.getByLabel("Lead voice into the comfort reverb: off, type a level").click();
+        page.keyboard().type("-6");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Of Lead voice. No recording has it.")).isVisible();
+        button("Room of the comfort reverb").click();
+        page.locator(".n-base-select-option").getByText("large room").click();
+        assertThat(button("Undo: Voice: comfort reverb large room")).isVisible();
+        button("Prove it is independent").click();
+        assertThat(page.getByText("the same bit for bit")).isVisible();
+        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+    }
+
+    @Test
     public void enterGoesDownAColumnOfLevelsAndDigitsTypeOverTheNext() {
         level("Accordion treble", "Accordion and fiddle", "−6.0").click();
         page.keyboard().type("-7");

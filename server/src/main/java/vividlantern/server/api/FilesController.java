@@ -153,8 +153,8 @@ class FilesController {
         media.require(open.sounds(), open.sampleRate());
         RenderingQueue.Turn turn = queue.begin();
         try {
-            IndependenceProof proof = IndependenceProof.of(
-                    open, rig, new CueId(cue), () -> standIns.openFor(open, rig, StandIns.ALL));
+            IndependenceProof proof =
+                    IndependenceProof.of(open, rig, new CueId(cue), () -> standIns.openFor(open, rig, StandIns.ALL));
             return new Proved(proof, proof.words(open));
         } finally {
             turn.close();

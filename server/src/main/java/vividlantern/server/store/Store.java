@@ -373,8 +373,7 @@ public class Store {
     }
 
     private <T> List<T> rows(Class<T> type, SessionId id) {
-        return entities
-                .createQuery("from " + type.getSimpleName() + " where key.session = :session", type)
+        return entities.createQuery("from " + type.getSimpleName() + " where key.session = :session", type)
                 .setParameter("session", id.value())
                 .getResultList();
     }
