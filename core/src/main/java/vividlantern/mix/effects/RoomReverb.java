@@ -205,8 +205,8 @@ public final class RoomReverb implements Effect {
                     Arrays.fill(wire, outBegin + at + done, outBegin + at + done + span, 0);
                 }
             } else {
-                boolean heard = run(out, outBegin + at + done, at + done, span);
-                sounded |= heard || !silent;
+                sounded |= !silent;
+                run(out, outBegin + at + done, at + done, span);
             }
             done += span;
         }
@@ -214,6 +214,9 @@ public final class RoomReverb implements Effect {
 
     /** Nothing that was in its memory when it became quiet is there after all of that has come by. */
     private void beginStep() {
+        for (float left : dull) {
+            sounded |= Math.abs(left) >= NOTHING_LEFT;
+        }
         quietSteps = sounded ? 0 : quietSteps + 1;
         sounded = false;
         if (quietSteps * GRID_FRAMES > longest && !resting) {
@@ -247,8 +250,7 @@ public final class RoomReverb implements Effect {
         return true;
     }
 
-    /** Whether anything that came out of the lines is to be heard. */
-    private boolean run(float[][] out, int outAt, int at, int frames) {
+    private void run(float[][] out, int outAt, int at, int frames) {
         for (int wire = 0; wire < inlets.length; wire++) {
             preDelay[wire].read(sent[wire], frames);
             preDelay[wire].write(inlets[wire], at, frames);
@@ -256,10 +258,11 @@ public final class RoomReverb implements Effect {
                 spread(ring, sent[wire], frames);
             }
         }
-        float most = 0;
         for (int each = 0; each < LINES; each++) {
             line[each].read(come[each], frames);
-            most = Math.max(most, fade(each, frames));
+        }
+        for (int each = 0; each < LINES; each += 4) {
+            fadeFour(each, frames);
         }
         mix(frames);
         // Behind the matrix each wire takes another row of it: they sound alike and have nothing in common.
@@ -272,21 +275,20 @@ public final class RoomReverb implements Effect {
         for (int each = 0; each < LINES; each++) {
             feed(each, frames);
         }
-        return most >= NOTHING_LEFT;
     }
 
     /** What is sent goes into all lines, of each wire with other signs. */
     private void feed(int each, int frames) {
-        System.arraycopy(come[each], 0, fed, 0, frames);
+        float[] into = come[each];
         for (int wire = 0; wire < sent.length; wire++) {
+            float[] in = sent[wire];
             float sign = Integer.bitCount(each & wire + 1) % 2 == 0 ? MIXED : -MIXED;
             for (int n = 0; n < frames; n++) {
-                fed[n] += sign * sent[wire][n];
+                into[n] += sign * in[n];
             }
         }
-        System.arraycopy(fed, 0, come[each], 0, frames);
-        spread(within[each], come[each], frames);
-        line[each].write(come[each], 0, frames);
+        spread(within[each], into, frames);
+        line[each].write(into, 0, frames);
     }
 
     /** An all-pass, in place. */
@@ -299,20 +301,30 @@ public final class RoomReverb implements Effect {
         ring.write(fed, 0, frames);
     }
 
-    /** Lets what came out of a line die away, what is high sooner; gives the largest of it. */
-    private float fade(int each, int frames) {
-        float[] samples = come[each];
-        float by = remains[each];
-        float pole = leavesOut[each];
-        float state = dull[each];
-        float most = 0;
+    /** Lets what came out of four lines die away, what is high sooner. Each value waits for the one before; four wait side by side. */
+    private void fadeFour(int first, int frames) {
+        float[] one = come[first];
+        float[] two = come[first + 1];
+        float[] three = come[first + 2];
+        float[] four = come[first + 3];
+        float oneDull = dull[first];
+        float twoDull = dull[first + 1];
+        float threeDull = dull[first + 2];
+        float fourDull = dull[first + 3];
         for (int n = 0; n < frames; n++) {
-            state = by * samples[n] + pole * state;
-            samples[n] = state;
-            most = Math.max(most, Math.abs(state));
+            oneDull = remains[first] * one[n] + leavesOut[first] * oneDull;
+            twoDull = remains[first + 1] * two[n] + leavesOut[first + 1] * twoDull;
+            threeDull = remains[first + 2] * three[n] + leavesOut[first + 2] * threeDull;
+            fourDull = remains[first + 3] * four[n] + leavesOut[first + 3] * fourDull;
+            one[n] = oneDull;
+            two[n] = twoDull;
+            three[n] = threeDull;
+            four[n] = fourDull;
         }
-        dull[each] = state;
-        return most;
+        dull[first] = oneDull;
+        dull[first + 1] = twoDull;
+        dull[first + 2] = threeDull;
+        dull[first + 3] = fourDull;
     }
 
     /** The lines by the Hadamard matrix, in place, by sums and differences of twos, fours and eights. */
