@@ -126,7 +126,7 @@ public final class Ports {
     }
 
     /** The first pair for headphones by which no cue leaves. */
-    static Optional<PairId> freeForHeadphones(Session session, Rig rig) {
+    public static Optional<PairId> freeForHeadphones(Session session, Rig rig) {
         return forCues(session, rig).stream()
                 .filter(pair -> pair.usedBy().isEmpty())
                 .map(OfferedPair::id)

@@ -1,0 +1,36 @@
+package vividlantern.readiness;
+
+import java.util.List;
+import vividlantern.patch.FreePorts;
+import vividlantern.rig.Rig;
+import vividlantern.session.Cue;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+import vividlantern.session.edit.CueEdit.SetCueGuard;
+
+/** Nothing stands between a burst and somebody's ears. */
+final class CueUnguarded implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
+        return session.cues().stream()
+                .filter(cue -> cue.output().isPresent() && !cue.guarded())
+                .map(CueUnguarded::finding)
+                .toList();
+    }
+
+    private static Finding finding(Cue cue) {
+        return Finding.fixable(
+                Keys.of("cue-unguarded", cue.id()),
+                "Cue " + cue.name() + " has its ceiling guard off.",
+                "A burst reaches the ears at full scale.",
+                List.of(PartKey.of(cue.id())),
+                "Switch the guard on",
+                List.of(new SetCueGuard(cue.id(), true)));
+    }
+
+    @Override
+    public String together(int count) {
+        return count + " cues have their ceiling guard off.";
+    }
+}

@@ -1,0 +1,126 @@
+package vividlantern.readiness;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import vividlantern.RandomSessions;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.session.Cue;
+import vividlantern.session.CueId;
+import vividlantern.session.DirectLevel;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.session.Tap;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.edit.Edit;
+import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
+
+/** What would go wrong in somebody's headphones, and whether the way out leads out. */
+public class CueRulesTest {
+
+    private static final PerformerId ANN = new PerformerId("ann");
+    private static final CueId CUE = new CueId("ann");
+    private static final TrackId HARP = new TrackId("harp");
+    private static final InputId INPUT = new InputId("harp");
+
+    /** Ann plays the harp, and hears it in a cue of hers: nothing is wrong. */
+    private static final Session SOUND = RandomSessions.blank()
+            .plus(Performer.of(ANN, 1, "Ann", "booth"))
+            .plus(Input.of(INPUT, 1, "Harp")
+                    .patchedTo(List.of(new PortId("in-1")))
+                    .playedBy(Optional.of(ANN)))
+            .plus(Track.forInputs(HARP, 5, "Harp", 1, List.of(Feed.from(INPUT, 0))))
+            .plus(Cue.empty(CUE, 1, "Ann's")
+                    .outTo(Optional.of(new PairId("phones-1")))
+                    .heardBy(List.of(ANN))
+                    .withSend(HARP, send -> send.at(Decibels.of(-6))));
+
+    private static List<Finding> found(Session session) {
+        Noted noted = new Noted(List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
+        return Readiness.findings(session, RandomSessions.RIG, noted).stream()
+                .filter(each -> each.about().stream()
+                        .anyMatch(part -> part.id().equals("ann") || part.id().equals("bea")))
+                .toList();
+    }
+
+    private static Finding only(Session session, String sentence) {
+        assertThat(found(session)).extracting(Finding::sentence).containsExactly(sentence);
+        return found(session).get(0);
+    }
+
+    private static void endsIt(Session session, String sentence) {
+        Finding finding = only(session, sentence);
+        Session fixed = Edit.applyAll(finding.fix().orElseThrow().edits(), session, RandomSessions.RIG);
+        assertThat(found(fixed)).extracting(Finding::sentence).doesNotContain(sentence);
+    }
+
+    @Test
+    public void aCueThatIsAsItShouldBe() {
+        assertThat(found(SOUND)).isEmpty();
+    }
+
+    @Test
+    public void aGuardThatIsOff() {
+        endsIt(SOUND.change(CUE, cue -> cue.guarded(false)), "Cue Ann's has its ceiling guard off.");
+    }
+
+    @Test
+    public void aCueThatLeavesNowhereGetsAPairThatIsFree() {
+        Session nowhere = SOUND.change(CUE, cue -> cue.outTo(Optional.empty()));
+        endsIt(nowhere, "Cue Ann's has no output pair.");
+        assertThat(found(nowhere.change(CUE, cue -> cue.heardBy(List.of()))))
+                .extracting(Finding::sentence)
+                .containsExactly("Ann hears no cue.");
+    }
+
+    @Test
+    public void aPerformerWithoutACueGetsOneWhileThereIsAPair() {
+        Session two = SOUND.plus(Performer.of(new PerformerId("bea"), 2, "Bea", "booth"));
+        endsIt(two, "Bea hears no cue.");
+        for (int pair = 2; pair <= RandomSessions.CUES; pair++) {
+            two = two.plus(Cue.empty(new CueId("other-" + pair), pair, "Other " + pair)
+                    .outTo(Optional.of(new PairId("phones-" + pair))));
+        }
+        assertThat(only(two, "Bea hears no cue.").byHand())
+                .isEqualTo("No pair for headphones is free. Let them listen to somebody else's cue, under Cues.");
+    }
+
+    @Test
+    public void whoHearsNobodyAndWhoHearsNotThemselves() {
+        Session silent = SOUND.change(CUE, cue -> cue.withSend(HARP, send -> send.muted(true)));
+        only(silent, "Nothing is raised in cue Ann's.");
+        Session others =
+                silent.change(CUE, cue -> cue.withSend(new TrackId("click"), send -> send.at(Decibels.of(-10))));
+        only(others, "Ann is not in cue Ann's, which they listen to.");
+        Session direct = others.withDirect(List.of(new DirectLevel(CUE, INPUT, Decibels.of(-6), Pan.CENTRE)));
+        assertThat(found(direct))
+                .extracting(Finding::sentence)
+                .doesNotContain("Ann is not in cue Ann's, which they listen to.");
+    }
+
+    @Test
+    public void twoCuesAtOnePair() {
+        Session shared = SOUND.plus(Cue.empty(new CueId("bea"), 2, "Bea's").outTo(Optional.of(new PairId("phones-1"))));
+        only(shared, "Cues Ann's and Bea's leave by phones-1.");
+    }
+
+    @Test
+    public void aSendBehindTheFaderOrPannedAsMain() {
+        Session following = SOUND.change(
+                CUE, cue -> cue.withSend(HARP, send -> send.from(Tap.POST_FADER).panAsMain(true)));
+        endsIt(following, "Harp in cue Ann's follows the speakers.");
+        assertThat(found(following.change(CUE, cue -> cue.withSend(HARP, send -> send.at(Decibels.OFF)))))
+                .extracting(Finding::sentence)
+                .containsExactly("Nothing is raised in cue Ann's.");
+    }
+}
