@@ -3,6 +3,7 @@ import { NButton, NSelect, NSwitch } from 'naive-ui'
 import { computed } from 'vue'
 import type { Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import ChoiceWord from '@/parts/ChoiceWord.vue'
 import ClipCount from '@/parts/ClipCount.vue'
 import EditableText from '@/parts/EditableText.vue'
 import FormRow from '@/parts/FormRow.vue'
@@ -21,6 +22,14 @@ import SaveMix from './SaveMix.vue'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
+
+const EARS: { label: string; value: Cue['ears'] }[] = [
+  { label: 'stereo', value: 'stereo' },
+  { label: 'mono', value: 'mono' },
+  { label: 'left ear only', value: 'left-only' },
+  { label: 'right ear only', value: 'right-only' },
+  { label: 'sides swapped', value: 'swapped' },
+]
 
 const pairOptions = computed(() => [
   { label: 'no output pair', value: '' },
@@ -105,6 +114,12 @@ const direct = computed(() =>
       </LitSheet>
     </div>
     <AskedFor :cue="cue" />
+    <ChoiceWord
+      :value="cue.ears"
+      :options="EARS"
+      label="To which ears it goes"
+      @choose="(ears) => desk.edit([{ kind: 'set-cue-ears', cue: cue.id, ears }])"
+    />
     <CueComfort :cue="cue" />
     <CueFilters :cue="cue" />
     <CueCompressor :cue="cue" />

@@ -23,6 +23,7 @@ import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
+import vividlantern.session.Ears;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
@@ -34,6 +35,7 @@ import vividlantern.session.Monitoring;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
+import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.SongEntry;
@@ -208,14 +210,31 @@ public final class RandomSessions {
             Decibels level = Decibels.of(first ? -random.nextInt(12) : -random.nextInt(40));
             Tap tap = random.nextInt(3) == 0 ? Tap.INPUT : Tap.PRE_FADER;
             Pan pan = Pan.of(random.nextInt(201) / 100.0 - 1);
-            Decibels comfort = random.nextInt(3) == 0 ? Decibels.of(-random.nextInt(20)) : Decibels.OFF;
-            cue = cue.withSend(
-                    track.id(), send -> send.at(level).panned(pan).from(tap).comforted(comfort));
+            cue = cue.withSend(track.id(), send -> send.at(level).panned(pan).from(tap));
         }
-        Comfort.Room room = Comfort.Room.values()[random.nextInt(3)];
-        return cue.comforted(new Comfort(random.nextInt(3) == 0, room, Decibels.of(-random.nextInt(12))))
-                .compressed(new Compressor(random.nextInt(3) == 0, -random.nextInt(40), 3, 10, 200, 4))
-                .withHighPass(new Corner(random.nextInt(4) == 0, 90));
+        return cue;
+    }
+
+    /** The same with comfort reverb, compressors and filters in some of its cues, and some of them in mono. */
+    public static Session processed(Session session, int seed) {
+        Random random = new Random(seed);
+        return session.withCues(
+                session.cues().stream().map(cue -> processed(cue, random)).toList());
+    }
+
+    private static Cue processed(Cue dry, Random random) {
+        Cue cue = dry.comforted(new Comfort(
+                        random.nextBoolean(),
+                        Comfort.Room.values()[random.nextInt(3)],
+                        Decibels.of(-random.nextInt(12))))
+                .compressed(new Compressor(random.nextBoolean(), -random.nextInt(40), 3, 10, 200, 4))
+                .withHighPass(new Corner(random.nextInt(4) == 0, 90))
+                .at(Ears.values()[random.nextInt(5)]);
+        for (Send send : dry.sends()) {
+            Decibels comfort = random.nextInt(3) == 0 ? Decibels.of(-random.nextInt(20)) : Decibels.OFF;
+            cue = cue.withSend(send.trackId(), each -> each.comforted(comfort));
+        }
+        return cue;
     }
 
     /** Something that the control room may do at any time. */

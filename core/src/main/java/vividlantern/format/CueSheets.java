@@ -10,6 +10,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
+import vividlantern.session.Ears;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.Send;
@@ -111,6 +112,9 @@ final class CueSheets {
         }
         if (cue.compressor().on()) {
             words.add("compressor " + cue.compressor().words());
+        }
+        if (cue.ears() != Ears.STEREO) {
+            words.add(cue.ears().toString());
         }
         if (cue.comfort().on()) {
             words.add("comfort reverb " + cue.comfort().words());

@@ -2,6 +2,7 @@ package vividlantern.format;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonEnumDefaultValue;
 import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonValue;
@@ -46,6 +47,7 @@ import vividlantern.session.ClickPattern;
 import vividlantern.session.Comfort;
 import vividlantern.session.Compressor;
 import vividlantern.session.Cue;
+import vividlantern.session.Ears;
 import vividlantern.session.Feed;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
@@ -88,6 +90,7 @@ public final class Documents {
                 .addMixIn(Performer.class, PerformerForm.class)
                 .addMixIn(Track.class, TrackForm.class)
                 .addMixIn(Cue.class, CueForm.class)
+                .addMixIn(Ears.class, EarsForm.class)
                 .addMixIn(Send.class, SendForm.class)
                 .addMixIn(Setting.CueSend.class, CueSendForm.class)
                 .addMixIn(Pan.class, PanForm.class)
@@ -285,13 +288,22 @@ public final class Documents {
         abstract int shiftFrames();
     }
 
-    /** Cues written before they had them have a compressor and comfort reverb as they begin: off. */
+    /** Cues written before they had them have a compressor and comfort reverb as they begin: off, and are stereo. */
     private abstract static class CueForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract Compressor compressor();
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract Comfort comfort();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Ears ears();
+    }
+
+    /** Cues written before one could choose are stereo. */
+    private enum EarsForm {
+        @JsonEnumDefaultValue
+        STEREO
     }
 
     /** Sends written before there was comfort reverb send nothing there. */

@@ -10,6 +10,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
+import vividlantern.session.Ears;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
 
@@ -31,7 +32,8 @@ public final class DirectWays {
             Optional<StereoPair> pair =
                     session.find(direct.cue()).flatMap(Cue::output).flatMap(id -> pairOf(rig, id));
             if (input.isPresent() && pair.isPresent() && !input.get().cut()) {
-                add(session, rig, live, direct, input.get(), pair.get(), ways);
+                Ears ears = session.find(direct.cue()).orElseThrow().ears();
+                add(session, rig, live, direct, input.get(), ears, pair.get(), ways);
             }
         }
         return ways.entrySet().stream()
@@ -45,6 +47,7 @@ public final class DirectWays {
             LiveState live,
             DirectLevel direct,
             Input input,
+            Ears ears,
             StereoPair pair,
             Map<Crosspoint, Double> ways) {
         double level = direct.level().gain() * (input.polarityFlipped() ? -1 : 1);
@@ -56,8 +59,10 @@ public final class DirectWays {
                     .filter(source -> !live.silentInputs().contains(source))
                     .filter(source -> rig.isAtTheLeadingInterface(input.ports().get(at)))
                     .ifPresent(source -> {
-                        add(source, left, level * Fold.left(input.width(), at, direct.pan()), ways);
-                        add(source, right, level * Fold.right(input.width(), at, direct.pan()), ways);
+                        double toLeft = level * Fold.left(input.width(), at, direct.pan());
+                        double toRight = level * Fold.right(input.width(), at, direct.pan());
+                        add(source, left, ears.left(toLeft, toRight), ways);
+                        add(source, right, ears.right(toLeft, toRight), ways);
                     });
         }
     }

@@ -17,6 +17,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Ears;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Tap;
@@ -128,7 +129,7 @@ final class SessionBuses {
         List<MixPlan.Edge> edges = new ArrayList<>();
         double level = session.main().level().gain();
         for (Track track : tracks) {
-            addEdges(track, MAIN_TAP, heard.mainGain(track) * level, track.pan(), edges);
+            addEdges(track, MAIN_TAP, heard.mainGain(track) * level, track.pan(), Ears.STEREO, edges);
         }
         return new MixPlan.Bus(MixPlan.MAIN, false, edges, List.of(), Optional.empty(), Optional.empty());
     }
@@ -141,14 +142,14 @@ final class SessionBuses {
                 continue;
             }
             Send send = session.effectiveSend(cue, track);
-            addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, panOf(send, track), edges);
+            addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, panOf(send, track), cue.ears(), edges);
         }
         String key = keyOf(cue.id(), pair.id());
         if (cue.comfort().on()) {
             double back = cue.comfort().level().gain() * forAll;
             String room = comfortOf(cue, pair);
-            edges.add(0, comesBack(room, 0, back));
-            edges.add(1, comesBack(room, 1, back));
+            edges.add(0, comesBack(room, 0, back, 0, cue.ears()));
+            edges.add(1, comesBack(room, 1, 0, back, cue.ears()));
         }
         return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.of(keyOf(pair.id())), Optional.empty());
     }
@@ -174,13 +175,13 @@ final class SessionBuses {
     }
 
     /** Its path stands before those of all tracks, whose ids begin with letters and digits. */
-    private static MixPlan.Edge comesBack(String room, int side, double gain) {
+    private static MixPlan.Edge comesBack(String room, int side, double left, double right, Ears ears) {
         return new MixPlan.Edge(
                 "+" + side + "|" + room,
                 new MixPlan.Tapped(room, MixPlan.Tapped.END, side),
                 0,
-                side == 0 ? gain : 0,
-                side == 1 ? gain : 0,
+                ears.left(left, right),
+                ears.right(left, right),
                 true);
     }
 
@@ -190,7 +191,7 @@ final class SessionBuses {
         for (Track track : tracks) {
             cue.send(track.id()).filter(send -> !send.comfort().isOff()).ifPresent(send -> {
                 double gain = heard.sendGain(send) * send.comfort().gain();
-                addEdges(track, send.tap().name(), gain, panOf(send, track), edges);
+                addEdges(track, send.tap().name(), gain, panOf(send, track), Ears.STEREO, edges);
             });
         }
         String key = comfortOf(cue, pair);
@@ -261,7 +262,7 @@ final class SessionBuses {
                 : sourceOf(track, channel, source);
     }
 
-    private void addEdges(Track track, String tap, double gain, Pan pan, List<MixPlan.Edge> edges) {
+    private void addEdges(Track track, String tap, double gain, Pan pan, Ears ears, List<MixPlan.Edge> edges) {
         int[] sources = heard.sources(track);
         String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> pathsOf(track, tap, sources));
         for (int channel = 0; channel < sources.length; channel++) {
@@ -269,12 +270,14 @@ final class SessionBuses {
                 continue;
             }
             double here = gain * heard.ofInput(track, channel);
+            double left = here * Fold.left(sources.length, channel, pan);
+            double right = here * Fold.right(sources.length, channel, pan);
             edges.add(new MixPlan.Edge(
                     path[channel],
                     origin(track, tap, channel, sources[channel]),
                     0,
-                    here * Fold.left(sources.length, channel, pan),
-                    here * Fold.right(sources.length, channel, pan),
+                    ears.left(left, right),
+                    ears.right(left, right),
                     !tap.equals(MAIN_TAP)));
         }
     }

@@ -22,6 +22,7 @@ import vividlantern.units.Decibels;
  * @param highPass what leaves out low sound; it stands after the level for all, before the guard
  * @param lowPass what leaves out high sound; it stands after the high-pass
  * @param compressor it stands after the low-pass, before the guard
+ * @param ears to which ears its sides go
  * @param comfort its comfort reverb, which comes back before the high-pass
  * @param sends at most one a track, in the order of their track ids
  */
@@ -36,6 +37,7 @@ public record Cue(
         Corner lowPass,
         Compressor compressor,
         Comfort comfort,
+        Ears ears,
         List<PerformerId> listeners,
         List<Send> sends)
         implements Part {
@@ -68,6 +70,7 @@ public record Cue(
                 LOW_PASS_OFF,
                 new Compressor(),
                 new Comfort(),
+                Ears.STEREO,
                 List.of(),
                 List.of());
     }
@@ -132,6 +135,10 @@ public record Cue(
         return with(draft -> draft.comfort = by);
     }
 
+    public Cue at(Ears newEars) {
+        return with(draft -> draft.ears = newEars);
+    }
+
     public Cue heardBy(List<PerformerId> performers) {
         return with(draft -> draft.listeners = performers);
     }
@@ -150,6 +157,7 @@ public record Cue(
                 draft.lowPass,
                 draft.compressor,
                 draft.comfort,
+                draft.ears,
                 draft.listeners,
                 draft.sends);
     }
@@ -164,6 +172,7 @@ public record Cue(
         private Corner lowPass;
         private Compressor compressor;
         private Comfort comfort;
+        private Ears ears;
         private List<PerformerId> listeners;
         private List<Send> sends;
 
@@ -176,6 +185,7 @@ public record Cue(
             lowPass = cue.lowPass;
             compressor = cue.compressor;
             comfort = cue.comfort;
+            ears = cue.ears;
             listeners = cue.listeners;
             sends = cue.sends;
         }
@@ -197,6 +207,7 @@ public record Cue(
         traits.put("low-pass", lowPass.words());
         traits.put("compressor", compressor.words());
         traits.put("comfort reverb", comfort.words());
+        traits.put("ears", ears.toString());
         traits.put("who listens", listeners.stream().map(names::performer).collect(Collectors.joining(", ")));
         return traits;
     }

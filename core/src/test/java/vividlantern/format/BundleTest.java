@@ -23,6 +23,7 @@ import vividlantern.basics.Refused;
 import vividlantern.session.ClickPattern;
 import vividlantern.session.Comfort;
 import vividlantern.session.Compressor;
+import vividlantern.session.Ears;
 import vividlantern.session.Marker;
 import vividlantern.session.Media;
 import vividlantern.session.MediaId;
@@ -342,6 +343,7 @@ public class BundleTest {
         assertThat(session.cues()).hasSize(3).allSatisfy(cue -> {
             assertThat(cue.compressor()).isEqualTo(new Compressor());
             assertThat(cue.comfort()).isEqualTo(new Comfort());
+            assertThat(cue.ears()).isEqualTo(Ears.STEREO);
             assertThat(cue.sends()).isNotEmpty().allMatch(send -> send.comfort().isOff());
         });
         assertThat(Documents.read(resource("/template-7.json"), TemplateDocument.class)

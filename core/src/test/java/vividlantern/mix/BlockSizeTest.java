@@ -26,14 +26,14 @@ public class BlockSizeTest {
 
     /** Plans that come at odd frames while clicks sound, gains move and guards hold back. */
     private static float[][] run(int seed, int block) {
-        Session session = RandomSessions.session(seed);
+        Session session = RandomSessions.processed(RandomSessions.session(seed), seed);
         Random random = new Random(seed);
         MixRun run = MixRun.of(session);
         long frame = 0;
         for (int change = 0; change < 12; change++) {
             frame += 1 + random.nextInt(2500);
             session = RandomSessions.mainEdit(session, random).applyTo(session, RandomSessions.RIG);
-            Session other = RandomSessions.session(100 + change);
+            Session other = RandomSessions.processed(RandomSessions.session(100 + change), change);
             run.then(frame, change % 3 == 2 ? session.withCues(other.cues()).withTracks(other.tracks()) : session);
         }
         return run.noise(30_000).playingFrom(-5000).run(block);

@@ -16,6 +16,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
+import vividlantern.session.Ears;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
@@ -54,6 +55,18 @@ public final class DirectWaysTest {
                 .mapToDouble(DirectGain::gain)
                 .findFirst()
                 .orElse(0);
+    }
+
+    /** Hard left at -6.02 dB: in mono half of it at each ear, at one ear half of it there, or all of it at the other one. */
+    @Test
+    public void itGoesToTheEarsToWhichItsCueGoes() {
+        Session hardLeft = session(direct(VOICE, 20 * Math.log10(0.5), -1));
+        double[][] expected = {{0.5, 0}, {0.25, 0.25}, {0.25, 0}, {0, 0.25}, {0, 0.5}};
+        for (Ears ears : Ears.values()) {
+            List<DirectGain> ways = DirectWays.of(hardLeft.change(CUE, cue -> cue.at(ears)), RIG, LiveState.STOPPED);
+            assertThat(gain(ways, 2, LEFT)).isCloseTo(expected[ears.ordinal()][0], within(1e-9));
+            assertThat(gain(ways, 2, RIGHT)).isCloseTo(expected[ears.ordinal()][1], within(1e-9));
+        }
     }
 
     @Test

@@ -20,7 +20,7 @@ public class IndependenceTest {
     public void sixtyRandomSessionsRenderedWithAnotherMainMixGiveTheSameCues() {
         int differing = 0;
         for (int seed = 0; seed < 60; seed++) {
-            Session session = RandomSessions.session(seed);
+            Session session = RandomSessions.processed(RandomSessions.session(seed), seed);
             float[][] first = MixRun.of(session).noise(FRAMES).run(480);
             float[][] second =
                     MixRun.of(withAnotherMainMix(session, seed)).noise(FRAMES).run(480);
@@ -33,7 +33,7 @@ public class IndependenceTest {
     @Test
     public void threeHundredMainEditsWhileItRunsLeaveTheCuesUntouched() {
         for (int seed = 0; seed < 3; seed++) {
-            Session session = RandomSessions.session(seed);
+            Session session = RandomSessions.processed(RandomSessions.session(seed), seed);
             Random random = new Random(seed);
             MixRun edited = MixRun.of(session);
             Session now = session;

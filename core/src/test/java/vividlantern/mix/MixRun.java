@@ -83,6 +83,17 @@ final class MixRun {
         return this;
     }
 
+    /** A single sample every so many frames on every input. */
+    MixRun pulses(int apart, double value, int frames) {
+        constant(0, frames);
+        for (float[] input : inputs) {
+            for (int n = 0; n < frames; n += apart) {
+                input[n] = (float) value;
+            }
+        }
+        return this;
+    }
+
     /** Noise of another seed on each input, peaking at 0.5. */
     MixRun noise(int frames) {
         inputs = new float[RandomSessions.INPUTS][frames];

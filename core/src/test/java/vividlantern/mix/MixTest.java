@@ -11,8 +11,10 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
+import vividlantern.session.Comfort;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Ears;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
@@ -119,6 +121,49 @@ public class MixTest {
         Session own = session(track -> track.panned(Pan.of(-1)));
         assertCue(own, CENTRE, CENTRE);
         assertCue(own.change(CUE, cue -> cue.withSend(FIDDLE, send -> send.panAsMain(true))), 1, 0);
+    }
+
+    /** A send that stands hard right. */
+    @DataProvider
+    public Object[][] ears() {
+        return new Object[][] {
+            {Ears.STEREO, 0, 1},
+            {Ears.MONO, 0.5, 0.5},
+            {Ears.LEFT_ONLY, 0.5, 0},
+            {Ears.RIGHT_ONLY, 0, 0.5},
+            {Ears.SWAPPED, 1, 0}
+        };
+    }
+
+    @Test(dataProvider = "ears")
+    public void aCueGoesToTheEarsThatAreSaid(Ears ears, double left, double right) {
+        Session session = session(track -> track)
+                .change(CUE, cue -> cue.at(ears).withSend(FIDDLE, send -> send.panned(Pan.of(1))));
+        assertCue(session, left, right);
+        assertMain(session, CENTRE, CENTRE);
+    }
+
+    /** A pulse each 0.2 s: between them there is nothing but the reverb, in the one cue that has it. */
+    @Test
+    public void comfortReverbIsHeardInItsOwnCueAlone() {
+        CueId other = new CueId("other");
+        Session dry = session(track -> track)
+                .plus(Cue.empty(other, 2, "Other")
+                        .outTo(Optional.of(new PairId("phones-2")))
+                        .withSend(FIDDLE, send -> send.at(Decibels.ZERO)));
+        Session wet = dry.change(
+                CUE,
+                cue -> cue.comforted(new Comfort(true, Comfort.Room.SMALL, Decibels.ZERO))
+                        .withSend(FIDDLE, send -> send.comforted(Decibels.ZERO)));
+        int frames = 4 * MixRun.RATE;
+        float[][] before = MixRun.of(dry).pulses(MixRun.RATE / 5, 0.25, frames).run(128);
+        float[][] after = MixRun.of(wet).pulses(MixRun.RATE / 5, 0.25, frames).run(128);
+        int between = frames - MixRun.RATE / 10;
+        assertThat(MixRun.peak(before[2], between, between + 2000)).isZero();
+        assertThat(MixRun.db(MixRun.peak(after[2], between, between + 2000))).isBetween(-60.0, -30.0);
+        for (int output : new int[] {0, 1, 4, 5}) {
+            assertThat(after[output]).isEqualTo(before[output]);
+        }
     }
 
     @Test

@@ -8,4 +8,5 @@ alter table cue add column compressor_make_up_db double precision default 0 not 
 alter table cue add column comfort_on boolean default false not null;
 alter table cue add column comfort_room varchar(20) default 'MEDIUM' not null;
 alter table cue add column comfort_db double precision default 0;
+alter table cue add column ears varchar(20) default 'STEREO' not null;
 alter table send add column comfort_db double precision;

@@ -216,6 +216,9 @@ public final class RoomReverb implements Effect {
     private void beginStep() {
         for (float left : dull) {
             sounded |= Math.abs(left) >= NOTHING_LEFT;
+            if (!Float.isFinite(left)) {
+                rest();
+            }
         }
         quietSteps = sounded ? 0 : quietSteps + 1;
         sounded = false;

@@ -11,6 +11,7 @@ import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Ears;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Send;
 import vividlantern.session.Session;
@@ -241,6 +242,20 @@ public sealed interface CueEdit extends Edit {
         @Override
         public String words() {
             return "comfort reverb " + new Comfort(on, room, level).words();
+        }
+    }
+
+    /** Says to which ears a cue's sides go. */
+    record SetCueEars(CueId cue, Ears ears) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            return was.at(ears);
+        }
+
+        @Override
+        public String words() {
+            return ears.toString();
         }
     }
 

@@ -41,6 +41,7 @@ import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Ears;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
@@ -80,6 +81,7 @@ import vividlantern.session.edit.CueEdit.RemoveCue;
 import vividlantern.session.edit.CueEdit.RenameCue;
 import vividlantern.session.edit.CueEdit.SetCueComfort;
 import vividlantern.session.edit.CueEdit.SetCueCompressor;
+import vividlantern.session.edit.CueEdit.SetCueEars;
 import vividlantern.session.edit.CueEdit.SetCueGuard;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
@@ -471,6 +473,7 @@ final class EditExamples {
                     Send::level,
                     Decibels.of(3)),
             ofSend(new SetSendPan(CUE, HARP_TRACK, Pan.of(1)), "Harp: pan in Anna right 100 %", Send::pan, Pan.of(1)),
+            ofCue(new SetCueEars(CUE, Ears.LEFT_ONLY), "Anna: left ear only", Cue::ears, Ears.LEFT_ONLY),
             ofSend(
                     new SetSendComfort(CUE, HARP_TRACK, Decibels.of(-3)),
                     "Harp: comfort reverb in Anna \u22123.0 dB",

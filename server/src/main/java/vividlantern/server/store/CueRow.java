@@ -24,6 +24,7 @@ import vividlantern.session.Compressor;
 import vividlantern.session.Corner;
 import vividlantern.session.Cue;
 import vividlantern.session.CueId;
+import vividlantern.session.Ears;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PerformerId;
@@ -56,6 +57,9 @@ class CueRow implements PartRow {
     Comfort.Room comfortRoom;
 
     Double comfortDb;
+
+    @Enumerated(EnumType.STRING)
+    Ears ears;
 
     /** A compressor's settings. */
     @Embeddable
@@ -117,6 +121,7 @@ class CueRow implements PartRow {
         comfortOn = cue.comfort().on();
         comfortRoom = cue.comfort().room();
         comfortDb = Columns.of(cue.comfort().level());
+        ears = cue.ears();
         Columns.fill(listeners, cue.listeners().stream().map(PerformerId::value).toList());
     }
 
@@ -133,6 +138,7 @@ class CueRow implements PartRow {
                 new Corner(lowPassOn, lowPassHz),
                 compressor.toCompressor(),
                 new Comfort(comfortOn, comfortRoom, Columns.level(comfortDb)),
+                ears,
                 listeners.stream().map(PerformerId::new).toList(),
                 List.of());
     }
