@@ -114,12 +114,16 @@ const direct = computed(() =>
       </LitSheet>
     </div>
     <AskedFor :cue="cue" />
-    <ChoiceWord
-      :value="cue.ears"
-      :options="EARS"
-      label="To which ears it goes"
-      @choose="(ears) => desk.edit([{ kind: 'set-cue-ears', cue: cue.id, ears }])"
-    />
+    <div class="line">
+      <span>At the ears</span>
+      <ChoiceWord
+        class="ears"
+        :value="cue.ears"
+        :options="EARS"
+        label="To which ears it goes"
+        @choose="(ears) => desk.edit([{ kind: 'set-cue-ears', cue: cue.id, ears }])"
+      />
+    </div>
     <CueComfort :cue="cue" />
     <CueFilters :cue="cue" />
     <CueCompressor :cue="cue" />
@@ -173,6 +177,10 @@ p {
   display: flex;
   align-items: center;
   justify-content: space-between;
+}
+
+.ears {
+  width: 150px;
 }
 
 .fill {
