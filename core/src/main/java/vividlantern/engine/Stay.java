@@ -3,8 +3,11 @@ package vividlantern.engine;
 import java.lang.System.Logger;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.Executors;
@@ -331,6 +334,13 @@ public final class Stay implements AutoCloseable {
 
     public Tape tape() {
         return run.tape();
+    }
+
+    /** The two outputs at which each cue leaves that does. */
+    public SortedMap<CueId, int[]> cueOutputs() {
+        SortedMap<CueId, int[]> outputs = new TreeMap<>(Comparator.comparing(CueId::value));
+        session.cues().forEach(cue -> outputs(cue.id().value()).ifPresent(channels -> outputs.put(cue.id(), channels)));
+        return outputs;
     }
 
     /** The two outputs at which a cue leaves or, for "main", the speakers that are on; empty if there are none. */

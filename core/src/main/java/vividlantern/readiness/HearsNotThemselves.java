@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import vividlantern.patch.FreePorts;
 import vividlantern.rig.Rig;
 import vividlantern.session.Cue;
+import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.PartKey;
 import vividlantern.session.Performer;
@@ -65,7 +66,8 @@ final class HearsNotThemselves implements Rule {
     }
 
     private static boolean isOf(Session session, Track track, PerformerId performer) {
-        return track.feeds().stream()
+        List<Feed> feeds = track.feeds();
+        return feeds.stream()
                 .flatMap(feed -> session.inputOf(feed).stream())
                 .anyMatch(input -> input.performer().equals(Optional.of(performer)));
     }

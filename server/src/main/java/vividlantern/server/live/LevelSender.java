@@ -2,10 +2,13 @@ package vividlantern.server.live;
 
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
+import vividlantern.engine.CueLoudness;
 import vividlantern.engine.Stay;
 import vividlantern.format.Documents;
 import vividlantern.mix.Lights;
@@ -13,6 +16,7 @@ import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.ShownLevels;
 import vividlantern.server.desk.NotFound;
+import vividlantern.session.CueId;
 import vividlantern.session.SessionId;
 
 /** Shows pages how loud things are: 25 times a second, as far as somebody looks. */
@@ -27,6 +31,8 @@ class LevelSender {
     private final ShownLevels needles = new ShownLevels();
     private MixState metered;
     private MixPlan shown;
+    private final CueLoudness loudness = new CueLoudness();
+    private List<CueId> loud = List.of();
     private Lights lights;
     private int layout;
     private volatile boolean clearClips;
@@ -69,13 +75,20 @@ class LevelSender {
                 needles.clearClips();
                 stay.played().forget();
             }
-            float[] values = needles.take();
+            loudness.read(stay.tape(), stay.session().sampleRate(), stay.cueOutputs());
+            if (!loudness.cues().equals(loud)) {
+                loud = loudness.cues();
+                layout++;
+            }
+            float[] levels = needles.take();
+            float[] values = Arrays.copyOf(levels, levels.length + 2 * loud.size());
+            System.arraycopy(loudness.values(), 0, values, levels.length, 2 * loud.size());
             if (stay.live().playing()) {
                 stay.played().take(stay.session(), lights, needles);
             }
             for (LivePage page : looking) {
                 if (page.learns(layout)) {
-                    page.text(Documents.write(Map.of("type", "meters", "layout", layout, "keys", needles.keys())));
+                    page.text(Documents.write(Map.of("type", "meters", "layout", layout, "keys", keys())));
                 }
                 page.levels(
                         LiveFrames.meters(layout, stay.session().sampleRate(), needles.frame(), stay.place(), values));
@@ -83,6 +96,11 @@ class LevelSender {
         } catch (Refused | NotFound takenAwayMeanwhile) {
             metered = null;
         }
+    }
+
+    private List<String> keys() {
+        return Stream.concat(needles.keys().stream(), loud.stream().map(cue -> "loudness/" + cue))
+                .toList();
     }
 
     @PreDestroy
