@@ -3,6 +3,7 @@ import { NButton, NDropdown } from 'naive-ui'
 import { computed } from 'vue'
 import { api, type Edit, type InCue, type Send } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import LevelNumber from '@/parts/LevelNumber.vue'
 import LevelsBy from '@/parts/LevelsBy.vue'
 import { useSends } from './useSends'
 
@@ -15,6 +16,9 @@ const find = useSends()
 const sendOf = ({ cue, track }: InCue) => find(cue, track)
 const inMix = computed(() => cells.filter((cell) => sendOf(cell)))
 const missing = computed(() => cells.filter((cell) => !sendOf(cell)))
+const comforted = computed(() => cells.every(({ cue }) => desk.cues.find((each) => each.id === cue)?.comfort.on))
+/** What goes into the comfort reverb of the first of them stands for all; typed over, it is theirs. */
+const comfort = computed(() => sendOf(inMix.value[0]!)!.comfort)
 const allMuted = computed(() => inMix.value.every((cell) => sendOf(cell)!.muted))
 
 const each = (edit: (cell: InCue) => Edit) => desk.edit(inMix.value.map(edit), null, true)
@@ -54,6 +58,13 @@ function act(key: (typeof OTHERS)[number]['key']) {
     <NButton size="small" @click="each((cell) => ({ kind: 'mute-send', ...cell, muted: !allMuted }))">
       {{ allMuted ? 'Unmute' : 'Mute' }}
     </NButton>
+    <span v-if="comforted" class="comfort"
+      >Comfort
+      <LevelNumber
+        label="Comfort reverb of all selected"
+        :level="comfort"
+        :set="(level) => each((cell) => ({ kind: 'set-send-comfort', ...cell, level }))"
+    /></span>
     <NDropdown trigger="click" :options="[...OTHERS]" @select="act">
       <NButton size="small">Tap and pan…</NButton>
     </NDropdown>
@@ -61,3 +72,11 @@ function act(key: (typeof OTHERS)[number]['key']) {
   </template>
   <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
 </template>
+
+<style scoped>
+.comfort {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+</style>

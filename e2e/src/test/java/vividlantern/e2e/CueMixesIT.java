@@ -81,6 +81,14 @@ public class CueMixesIT extends WithDemo {
         button("Room of the comfort reverb").click();
         page.locator(".n-base-select-option").getByText("large room").click();
         assertThat(button("Undo: Voice: comfort reverb large room")).isVisible();
+        button("Select Lead voice").click();
+        button("Select Bouzouki").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        button("Comfort reverb of all selected").click();
+        page.keyboard().type("-9");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Of Bouzouki, Lead voice. No recording has it."))
+                .isVisible();
+        button("Clear selection").click();
         button("Prove it is independent").click();
         assertThat(page.getByText("the same bit for bit")).isVisible();
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
