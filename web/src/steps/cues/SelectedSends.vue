@@ -68,7 +68,14 @@ function act(key: (typeof OTHERS)[number]['key']) {
     <NDropdown trigger="click" :options="[...OTHERS]" @select="act">
       <NButton size="small">Tap and pan…</NButton>
     </NDropdown>
-    <NButton size="small" @click="each((cell) => ({ kind: 'remove-send', ...cell }))">Remove from the mix</NButton>
+    <NButton
+      size="small"
+      aria-label="Remove from the mix"
+      title="Remove from the mix"
+      @click="each((cell) => ({ kind: 'remove-send', ...cell }))"
+    >
+      Remove
+    </NButton>
   </template>
   <NButton size="small" @click="emit('letGo')">Clear selection</NButton>
 </template>
