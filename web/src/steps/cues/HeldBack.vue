@@ -30,8 +30,12 @@ useLight(place, {
   },
 })
 
+let told = ''
+
+/** Whatever is written has the whole page painted: only what is another word. */
 const end = readLevels(() => {
-  if (!place.value) return
+  if (!place.value || words() === told) return
+  told = words()
   place.value.ariaValueNow = held().toFixed(0)
   place.value.ariaValueText = words()
 })

@@ -93,7 +93,7 @@ public record IndependenceProof(
                 db(peak),
                 db(Math.sqrt(power)),
                 cue.sends().stream()
-                        .filter(Send::followsTheSpeakers)
+                        .filter(send -> send.isOn() && send.followsTheSpeakers())
                         .map(Send::trackId)
                         .toList());
     }

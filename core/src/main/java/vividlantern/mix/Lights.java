@@ -20,8 +20,8 @@ import vividlantern.session.TrackId;
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
- * "source/…" and "listen" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and compressor hold back, "clip/…" for how
- * often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
+ * "source/…" and "listen" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and
+ * compressor hold back, "clip/…" for how often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
  */
 public final class Lights {
 

@@ -24,6 +24,10 @@ import vividlantern.rig.MicId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.MicEdit.PutMic;
+import vividlantern.session.Comfort;
+import vividlantern.session.Corner;
+import vividlantern.session.Cue;
+import vividlantern.session.Ears;
 import vividlantern.session.InputId;
 import vividlantern.session.Marker;
 import vividlantern.session.MarkerId;
@@ -41,6 +45,7 @@ import vividlantern.session.edit.InputEdit.SetInputPolarity;
 import vividlantern.session.edit.InputEdit.SetInputSource;
 import vividlantern.session.edit.InputEdit.SetInputStand;
 import vividlantern.session.edit.InputEdit.SetInputWidth;
+import vividlantern.units.Decibels;
 
 /** What is printed, and what it says must be brought. */
 public class SheetsPdfTest {
@@ -80,6 +85,22 @@ public class SheetsPdfTest {
                     .contains("Voice −6.0 dB right 25 % pre-fader")
                     .contains("Lead voice −3.0 dB right 25 % direct from the interface past the guard");
         }
+    }
+
+    @Test
+    public void whatACuePassesStandsOnItsPage() throws IOException {
+        Session session = OneSinger.session();
+        Cue cue = session.cues().get(0);
+        Session passing = session.withCues(List.of(cue.withHighPass(new Corner(true, 90))
+                .at(Ears.MONO)
+                .comforted(new Comfort(true, Comfort.Room.LARGE, Decibels.of(-6)))
+                .withSend(cue.sends().get(0).trackId(), send -> send.comforted(Decibels.of(-3)))));
+        String text = text(pdf(passing, OneSinger.RIG)).replaceAll("\\s+", " ");
+        assertThat(text)
+                .contains("All of it passes")
+                .contains("high-pass 90 Hz; mono; comfort reverb large room \u22126.0 dB")
+                .contains("pre-fader comfort reverb \u22123.0 dB");
+        assertThat(text(pdf(session, OneSinger.RIG))).doesNotContain("passes");
     }
 
     @Test
@@ -217,7 +238,11 @@ public class SheetsPdfTest {
     }
 
     private static String text(Session session) throws IOException {
-        try (PDDocument document = Loader.loadPDF(pdf(session))) {
+        return text(pdf(session));
+    }
+
+    private static String text(byte[] pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
             return new PDFTextStripper().getText(document);
         }
     }
