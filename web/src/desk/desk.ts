@@ -56,7 +56,7 @@ export const useDesk = defineStore('desk', () => {
   const listeningTo = ref('')
   /** Whether trims take up what gains change. */
   const holdsEars = ref(false)
-  let connection = ''
+  const connection = ref('')
   /** The newest revision that is known to have been missed, and whether it is being fetched. */
   let missed = 0
   let catchingUp = false
@@ -98,7 +98,7 @@ export const useDesk = defineStore('desk', () => {
     close = follow(id, {
       hello(told) {
         connected.value = true
-        connection = told.connection
+        connection.value = told.connection
         kinds = told.kinds
         session.value = told.session
         undoState.value = told.undo
@@ -108,7 +108,7 @@ export const useDesk = defineStore('desk', () => {
         storeTrouble.value = told.storeTrouble
         void flush(told.session.id)
         void rig.open(told.session.rigId)
-        if (listeningTo.value) void command({ kind: 'listen', connection, to: listeningTo.value })
+        if (listeningTo.value) void command({ kind: 'listen', connection: connection.value, to: listeningTo.value })
       },
       storeTrouble: (trouble) => (storeTrouble.value = trouble),
       changed(told) {
@@ -224,13 +224,13 @@ export const useDesk = defineStore('desk', () => {
   }
 
   const playOrStop = () => command(live.value?.playing ? { kind: 'stop' } : { kind: 'play', bar: null })
-  const cutHeadphones = () => command({ kind: 'cut-headphones', cut: !live.value?.headphonesCut })
+  const cutHeadphones = () => command({ kind: 'cut-headphones', cut: !live.value?.headphonesCut, cue: null })
 
   /** Sends this browser what leaves an output: "main", a cue's id, or "" for nothing. */
   async function listen(to: string) {
     if (to) await beginListening()
     else await endListening()
-    if (await command({ kind: 'listen', connection, to })) listeningTo.value = to
+    if (await command({ kind: 'listen', connection: connection.value, to })) listeningTo.value = to
   }
 
   /** Makes edits of the list, gains among them; while ears are held, trims take the difference. */
@@ -301,6 +301,7 @@ export const useDesk = defineStore('desk', () => {
     tracksFedBy,
     freshId,
     listeningTo,
+    connection,
     holdsEars,
     open,
     leave,

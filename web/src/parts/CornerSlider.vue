@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { followPointer, useDrag, useSteps } from '@/desk/gesture'
+import { useMoved } from './useMoved'
 
 /** A handle along a scale of frequencies, octaves evenly spread. It moves by how far one drags; Shift is fine. */
 const { hz, scale, lowest, highest, label, set } = defineProps<{
@@ -13,27 +13,19 @@ const { hz, scale, lowest, highest, label, set } = defineProps<{
   set: (hz: number, gesture: string) => Promise<unknown>
 }>()
 
-const held = ref<number | null>(null)
-const now = computed(() => held.value ?? hz)
+const moved = useMoved(() => hz, set)
+const now = moved.now
 const line = ref<HTMLElement>()
 const place = computed(() => Math.log(now.value / scale[0]) / Math.log(scale[1] / scale[0]))
-const stepGesture = useSteps()
 
 const rounded = (wanted: number) => Math.round(Math.max(lowest, Math.min(highest, wanted)))
 
 function press(event: PointerEvent) {
-  if (event.button !== 0) return
-  const drag = useDrag(set)
   let at = place.value
-  followPointer(
-    event,
-    (by, moved) => {
-      at = Math.max(0, Math.min(1, at + (by / line.value!.clientWidth) * (moved.shiftKey ? 0.1 : 1)))
-      held.value = rounded(scale[0] * Math.pow(scale[1] / scale[0], at))
-      drag.move(held.value)
-    },
-    () => drag.finish().then(() => (held.value = null)),
-  )
+  moved.press(event, (by, to) => {
+    at = Math.max(0, Math.min(1, at + (by / line.value!.clientWidth) * (to.shiftKey ? 0.1 : 1)))
+    return rounded(scale[0] * Math.pow(scale[1] / scale[0], at))
+  })
 }
 
 /** A twelfth of an octave a step, an octave with the page keys. */
@@ -48,10 +40,7 @@ function nudge(event: KeyboardEvent) {
     End: highest,
   }
   const wanted = steps[event.key]
-  if (wanted === undefined) return
-  event.preventDefault()
-  event.stopPropagation()
-  void set(rounded(wanted), stepGesture())
+  moved.step(event, wanted === undefined ? undefined : rounded(wanted))
 }
 </script>
 

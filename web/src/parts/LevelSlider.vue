@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Level } from '@/api/client'
-import { followPointer, useDrag, useSteps } from '@/desk/gesture'
 import { levelOf } from '@/desk/levels'
 import { useLight, type Box } from './lights'
 import { levelAt, placeOf, shown, step, TICKS } from './scale'
+import { useMoved } from './useMoved'
 
 /**
  * A level to be moved, and the live level as light along the same scale. It moves by how far one drags, so that a press
@@ -28,8 +28,8 @@ const {
 }>()
 
 const track = ref<HTMLElement>()
-const held = ref<Level | null>(null)
-const now = computed(() => held.value ?? level)
+const moved = useMoved(() => level, set)
+const now = moved.now
 const place = computed(() => (now.value === 'off' ? 0 : placeOf(now.value)))
 
 /** Light does not cover the handle. */
@@ -47,24 +47,17 @@ useLight(track, {
 })
 
 function press(event: PointerEvent) {
-  if (event.button !== 0) return
   const width = track.value!.clientWidth
-  const drag = useDrag(set)
   let at = place.value
-  followPointer(
-    event,
-    (by, moved) => {
-      if (moved.shiftKey && now.value !== 'off') {
-        held.value = clamp(now.value + Math.sign(by) * 0.1)
-        at = held.value === 'off' ? 0 : placeOf(held.value)
-      } else {
-        at = Math.max(0, Math.min(1, at + by / width))
-        held.value = lowered(levelAt(at))
-      }
-      drag.move(held.value)
-    },
-    () => drag.finish().then(() => (held.value = null)),
-  )
+  moved.press(event, (by, to) => {
+    if (to.shiftKey && now.value !== 'off') {
+      const fine = clamp(now.value + Math.sign(by) * 0.1)
+      at = fine === 'off' ? 0 : placeOf(fine)
+      return fine
+    }
+    at = Math.max(0, Math.min(1, at + by / width))
+    return lowered(levelAt(at))
+  })
 }
 
 function clamp(wanted: number): Level {
@@ -73,25 +66,19 @@ function clamp(wanted: number): Level {
 
 const lowered = (wanted: Level): Level => (wanted === 'off' ? wanted : clamp(wanted))
 
-const stepGesture = useSteps()
-
 function nudge(event: KeyboardEvent) {
   const by = event.shiftKey ? 0.1 : event.key.startsWith('Page') ? 6 : 1
-  let wanted: Level | null = null
+  let wanted: Level | undefined
   if (event.key === 'ArrowRight' || event.key === 'PageUp') wanted = now.value === 'off' ? -60 : clamp(now.value + by)
   if (event.key === 'ArrowLeft' || event.key === 'PageDown')
     wanted = now.value === 'off' ? 'off' : clamp(now.value - by)
   if (event.key === 'Home' || event.key === 'Delete' || event.key === 'Backspace') wanted = 'off'
-  if (wanted === null) return
-  event.preventDefault()
-  event.stopPropagation()
-  if (wanted !== level) void set(wanted, stepGesture())
+  moved.step(event, wanted)
 }
 
 function wheel(event: WheelEvent) {
   if (document.activeElement !== event.currentTarget || now.value === 'off') return
-  event.preventDefault()
-  void set(clamp(now.value - Math.sign(event.deltaY) * (event.shiftKey ? 0.1 : 0.5)), stepGesture())
+  moved.step(event, clamp(now.value - Math.sign(event.deltaY) * (event.shiftKey ? 0.1 : 0.5)))
 }
 
 function toZero() {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { followPointer, useDrag, useSteps } from '@/desk/gesture'
+import { computed } from 'vue'
+import { useMoved } from './useMoved'
 
 /** A place between left and right. It moves by how far one drags; Shift is fine; a double click centres. */
 const { pan, label, set } = defineProps<{
@@ -11,39 +11,28 @@ const { pan, label, set } = defineProps<{
 
 const WIDTH = 44
 
-const held = ref<number | null>(null)
-const now = computed(() => held.value ?? pan)
+const moved = useMoved(() => pan, set)
+const now = moved.now
 const words = computed(() => {
   const percent = Math.round(Math.abs(now.value) * 100)
   return percent === 0 ? 'centre' : `${now.value < 0 ? 'left' : 'right'} ${percent} %`
 })
-const stepGesture = useSteps()
 
 const rounded = (wanted: number) => Math.max(-1, Math.min(1, Math.round(wanted * 100) / 100))
 
 function press(event: PointerEvent) {
-  if (event.button !== 0) return
-  const drag = useDrag(set)
   let at = now.value
-  followPointer(
-    event,
-    (by, moved) => {
-      at += (by / WIDTH) * (moved.shiftKey ? 0.2 : 2)
-      held.value = rounded(at)
-      drag.move(held.value)
-    },
-    () => drag.finish().then(() => (held.value = null)),
-  )
+  moved.press(event, (by, to) => {
+    at += (by / WIDTH) * (to.shiftKey ? 0.2 : 2)
+    return rounded(at)
+  })
 }
 
 function nudge(event: KeyboardEvent) {
   const by = event.shiftKey ? 0.01 : 0.1
   const steps: Record<string, number> = { ArrowLeft: now.value - by, ArrowRight: now.value + by, Home: 0 }
   const wanted = steps[event.key]
-  if (wanted === undefined) return
-  event.preventDefault()
-  event.stopPropagation()
-  void set(rounded(wanted), stepGesture())
+  moved.step(event, wanted === undefined ? undefined : rounded(wanted))
 }
 </script>
 

@@ -124,8 +124,7 @@ function place(voice: Voice, where: string) {
           <NumberBox
             v-else
             :value="voice.pitchHz"
-            :min="limits?.pitchHz.from"
-            :max="limits?.pitchHz.to"
+            :range="limits?.pitchHz"
             :label="`Pitch of ${voice.name} in Hz`"
             :set="(pitchHz) => set(voice, { pitchHz })"
           />
@@ -151,8 +150,7 @@ function place(voice: Voice, where: string) {
             v-else
             placeholder="usual"
             :value="voice.accentPitchHz"
-            :min="limits?.pitchHz.from"
-            :max="limits?.pitchHz.to"
+            :range="limits?.pitchHz"
             :label="`Pitch of the accent of ${voice.name} in Hz`"
             :set="(accentPitchHz) => set(voice, { accentPitchHz })"
             :optional="() => set(voice, { accentPitchHz: null })"
@@ -164,8 +162,7 @@ function place(voice: Voice, where: string) {
             v-else
             placeholder="usual"
             :value="voice.decayMs"
-            :min="limits?.decayMs.from"
-            :max="limits?.decayMs.to"
+            :range="limits?.decayMs"
             :label="`Decay of ${voice.name} in ms`"
             :set="(decayMs) => set(voice, { decayMs })"
             :optional="() => set(voice, { decayMs: null })"

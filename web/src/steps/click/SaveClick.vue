@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NCheckbox, NInputNumber } from 'naive-ui'
+import { NCheckbox } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { ClickPattern, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import DialogCard from '@/parts/DialogCard.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** The click as a file: the whole song or some bars, all voices or one, with its count-in or without. */
 const { song, click } = defineProps<{ song: SongOutline; click: ClickPattern }>()
@@ -45,23 +46,9 @@ const wav = computed(() => {
       </p>
       <p v-if="!whole">
         Bars
-        <NInputNumber
-          v-model:value="first"
-          size="small"
-          class="bar"
-          :show-button="false"
-          :min="1"
-          :input-props="{ 'aria-label': 'First bar' }"
-        />
+        <NumberBox class="bar" label="First bar" :value="first" :min="1" :set="(bar) => (first = bar)" />
         to
-        <NInputNumber
-          v-model:value="last"
-          size="small"
-          class="bar"
-          :show-button="false"
-          :min="first"
-          :input-props="{ 'aria-label': 'Last bar of the file' }"
-        />
+        <NumberBox class="bar" label="Last bar of the file" :value="last" :min="first" :set="(bar) => (last = bar)" />
       </p>
       <p><NCheckbox v-model:checked="countIn">With the count-in before it</NCheckbox></p>
       <p>

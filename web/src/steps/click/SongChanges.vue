@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInputNumber } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, h, ref } from 'vue'
 import type { Edit, SongOutline } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -9,6 +9,7 @@ import EditableText from '@/parts/EditableText.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import NoteSign from '@/parts/NoteSign.vue'
 import { NOTES, noteWord, type Note } from '@/parts/notes'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** What changes in the song, bar by bar: parts, time signatures, tempos. */
 const { song } = defineProps<{ song: SongOutline }>()
@@ -188,13 +189,13 @@ const remove = (edit: Edit) => desk.edit([edit])
     </table>
     <div class="add">
       <span>At bar</span>
-      <NInputNumber
-        v-model:value="bar"
-        size="small"
+      <NumberBox
         class="bar"
+        label="Bar at which something begins"
+        :value="bar"
         :min="1"
-        :show-button="false"
-        :input-props="{ 'aria-label': 'Bar at which something begins' }"
+        :set="(at) => (bar = at)"
+        :optional="() => (bar = null)"
       />
       <span>begins another</span>
       <NButton size="small" :disabled="!bar || begins(song.parts)" @click="addPart">part</NButton>

@@ -53,8 +53,7 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
       <NumberBox
         class="bars"
         :value="click.countInBars"
-        :min="limits?.countInBars.from"
-        :max="limits?.countInBars.to"
+        :range="limits?.countInBars"
         label="Bars of count-in"
         :set="(bars) => setClick(desk, () => ({ countInBars: bars }))"
       />
@@ -66,8 +65,7 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
         class="bars"
         placeholder="no"
         :value="click.stopsAfterBars || null"
-        :min="limits?.barsUntilSilent.from"
-        :max="limits?.barsUntilSilent.to"
+        :range="limits?.barsUntilSilent"
         label="Bars after which the click stops"
         :set="(bars) => setClick(desk, () => ({ stopsAfterBars: bars }))"
         :optional="() => setClick(desk, () => ({ stopsAfterBars: 0 }))"

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type Cue, type LevelPoint } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LitSheet from '@/parts/LitSheet.vue'
-import UnitNumber from '@/parts/UnitNumber.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 import { shown } from '@/parts/scale'
 import HeldBack from './HeldBack.vue'
 
@@ -66,7 +66,7 @@ const words = computed(() => {
       <div class="numbers">
         <div v-for="{ field, name, unit } in numbers" :key="field" class="row">
           <span class="soft">{{ name }}</span>
-          <UnitNumber
+          <NumberBox
             class="number"
             :value="cue.compressor[field]"
             :unit="unit"

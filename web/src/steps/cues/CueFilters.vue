@@ -7,7 +7,7 @@ import { useLimits } from '@/desk/limits'
 import FrequencyPicture from '@/parts/FrequencyPicture.vue'
 import { HEARD_HZ } from '@/parts/heard'
 import CornerSlider from '@/parts/CornerSlider.vue'
-import UnitNumber from '@/parts/UnitNumber.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** What a cue leaves out of low and high sound, and what that leaves of each frequency as a curve. */
 const { cue } = defineProps<{ cue: Cue }>()
@@ -49,7 +49,7 @@ watch(
         @update:value="(on: boolean) => desk.edit([{ kind, cue: cue.id, on, hz: corner.hz }])"
       />
       <span :class="{ soft: !corner.on }">{{ name }}</span>
-      <UnitNumber
+      <NumberBox
         class="hz"
         :value="corner.hz"
         unit="Hz"

@@ -10,6 +10,7 @@ import FormRow from '@/parts/FormRow.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LitSheet from '@/parts/LitSheet.vue'
+import TalkButton from '@/parts/TalkButton.vue'
 import AskedFor from './AskedFor.vue'
 import CueComfort from './CueComfort.vue'
 import CueCompressor from './CueCompressor.vue'
@@ -72,6 +73,7 @@ const direct = computed(() =>
     >
       {{ listening ? 'Stop listening' : 'Listen in this browser' }}
     </NButton>
+    <TalkButton v-if="cue.output" :to="[cue.id]">Talk to {{ cue.name }}</TalkButton>
     <FormRow label="Who listens">
       <NSelect
         multiple

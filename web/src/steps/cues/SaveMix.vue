@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** Renders what leaves this cue's output pair from the start of the song on, and saves it as a WAV. */
 const { cue } = defineProps<{ cue: Cue }>()
@@ -46,10 +47,15 @@ async function save() {
 <template>
   <div class="save">
     <span class="line">
-      <label
-        >Seconds
-        <input v-model.number="seconds" class="field" type="number" min="1" max="3600" aria-label="Seconds to save"
-      /></label>
+      <label>
+        Seconds
+        <NumberBox
+          label="Seconds to save"
+          :value="seconds"
+          :range="{ from: 1, to: 3600 }"
+          :set="(wanted) => (seconds = wanted)"
+        />
+      </label>
       <label>
         Bits
         <select v-model="bits" class="field" aria-label="Bits of the WAV">
@@ -59,9 +65,7 @@ async function save() {
         </select>
       </label>
     </span>
-    <NButton v-if="done === null" size="small" block :disabled="!cue.output || !(seconds > 0)" @click="save"
-      >Save as WAV</NButton
-    >
+    <NButton v-if="done === null" size="small" block :disabled="!cue.output" @click="save">Save as WAV</NButton>
     <NButton v-else size="small" block @click="stop?.abort()">{{ Math.round(100 * done) }} % rendered; cancel</NButton>
   </div>
 </template>

@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import DialogCard from '@/parts/DialogCard.vue'
 import FormRow from '@/parts/FormRow.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 import { useLimits } from '@/desk/limits'
 
 /** What the list needs to be there, to tick off while packing. */
@@ -44,7 +45,7 @@ async function edit(edits: Edit[]) {
 
 async function add() {
   const line = await desk.freshId('bring', what.value)
-  if (await edit([{ kind: 'write-bring-line', line, what: what.value, count: Number(count.value) }])) {
+  if (await edit([{ kind: 'write-bring-line', line, what: what.value, count: count.value }])) {
     what.value = ''
     count.value = 1
   }
@@ -83,12 +84,7 @@ watch(shown, (now) => {
         ><input v-model="what" class="field" :maxlength="limits?.textLength"
       /></FormRow>
       <FormRow label="How many"
-        ><input
-          v-model="count"
-          class="field count"
-          type="number"
-          :min="limits?.bringCount.from"
-          :max="limits?.bringCount.to"
+        ><NumberBox label="How many" :value="count" :range="limits?.bringCount" :set="(many) => (count = many)"
       /></FormRow>
       <NButton attr-type="submit" size="small" :disabled="!what.trim()">Add</NButton>
     </form>
@@ -123,10 +119,6 @@ h3 {
 
 .own :first-child {
   flex: 1;
-}
-
-.count {
-  width: 80px;
 }
 
 .foot {

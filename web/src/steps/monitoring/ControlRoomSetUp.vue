@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NInputNumber } from 'naive-ui'
+import { NCheckbox } from 'naive-ui'
 import { computed } from 'vue'
 import type { ControlRoomSheet, NearOpenMics, Pair, SpeakerSet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -10,10 +10,11 @@ import LevelNumber from '@/parts/LevelNumber.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import { shown as shownLevel } from '@/parts/scale'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 import ControlRoomSources from './ControlRoomSources.vue'
 import TestSignals from './TestSignals.vue'
 
-/** How the control room is set up: its speakers, its listen mic, what else it can hear, and signals to try outputs with. */
+/** How the control room is set up: its speakers, its listen and talkback mics, what else it can hear, and signals to try outputs with. */
 const shown = defineModel<boolean>('shown', { required: true })
 const { settings, standing, rooms, outputs, mainOutputs } = defineProps<{
   settings: ControlRoomSheet['settings']
@@ -121,15 +122,12 @@ const mics = computed(() => [
       </table>
       <div class="line">
         <span>Dim lowers them by</span>
-        <NInputNumber
-          :show-button="false"
-          size="small"
+        <NumberBox
           class="dim"
+          label="By how many dB dim lowers the speakers"
           :value="settings.dimDb"
-          :min="limits?.dimDb.from"
-          :max="limits?.dimDb.to"
-          :input-props="{ 'aria-label': 'By how many dB dim lowers the speakers' }"
-          @update:value="(db: number | null) => db !== null && desk.edit([{ kind: 'set-dim', db }])"
+          :range="limits?.dimDb"
+          :set="(db) => desk.edit([{ kind: 'set-dim', db }])"
         />
         <span>dB. The listen mic is at</span>
         <NamedSelect
@@ -148,6 +146,43 @@ const mics = computed(() => [
           :level="settings.listenMic.level"
           :set="(level, gesture) => desk.edit([{ kind: 'set-listen-level', level }], gesture)"
         />
+      </div>
+      <NCheckbox
+        v-if="settings.listenMic"
+        :checked="settings.listenMic.byItself"
+        @update:checked="(byItself: boolean) => desk.edit([{ kind: 'set-listen-by-itself', byItself }])"
+        >It opens by itself while the song stands, so that performers can answer.</NCheckbox
+      >
+      <div class="line">
+        <span>The talkback mic is at</span>
+        <NamedSelect
+          class="mic"
+          filterable
+          :value="settings.talkback?.port ?? NONE"
+          :options="mics"
+          label="Port of the talkback mic"
+          @update:value="(port: string) => desk.edit([{ kind: 'set-talkback-mic', port: port || null }])"
+        />
+        <LevelCell
+          v-if="settings.talkback"
+          class="level"
+          label="Talkback mic"
+          light="talkback"
+          :level="settings.talkback.level"
+          :set="(level, gesture) => desk.edit([{ kind: 'set-talkback-level', level }], gesture)"
+        />
+      </div>
+      <div v-if="settings.talkback" class="line">
+        <span>While you talk, performers' music goes down by</span>
+        <NumberBox
+          class="dim"
+          label="By how many dB talking lowers the music"
+          :value="settings.talkback.dimDb"
+          :range="limits?.talkbackDimDb"
+          :set="(db) => desk.edit([{ kind: 'set-talkback-dim', db }])"
+        />
+        <span>dB.</span>
+        <span v-if="standing.talkback?.unheard" class="flare">{{ standing.talkback.unheard }}</span>
       </div>
       <ControlRoomSources :settings="settings" :standing="standing" />
       <TestSignals v-if="desk.live" :signal="standing.state.signal" :outputs="outputs" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput, NInputNumber } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { ControlRoomSheet, SourceStanding } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -7,6 +7,7 @@ import { useLimits } from '@/desk/limits'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** What the control room can hear beside the main mix and cues: each with its ports and how its channels are folded. */
 const { settings, standing } = defineProps<{
@@ -17,7 +18,7 @@ const { settings, standing } = defineProps<{
 const desk = useDesk()
 const limits = useLimits()
 const name = ref('')
-const width = ref<number | null>(2)
+const width = ref(2)
 const port = ref<string | null>(null)
 
 const rows = computed(() =>
@@ -44,7 +45,7 @@ function change(source: Source, other: Partial<Pick<Source, 'name' | 'width' | '
 }
 
 async function add() {
-  const added = await desk.edit([{ kind: 'add-source', name: name.value, width: width.value ?? 2, port: port.value! }])
+  const added = await desk.edit([{ kind: 'add-source', name: name.value, width: width.value, port: port.value! }])
   if (!added) return
   name.value = ''
   port.value = null
@@ -73,14 +74,11 @@ async function add() {
             />
           </td>
           <td>
-            <NInputNumber
-              :show-button="false"
-              size="small"
+            <NumberBox
+              :label="`Channels of ${source.name}`"
               :value="source.width"
-              :min="limits?.sourceChannels.from"
-              :max="limits?.sourceChannels.to"
-              :input-props="{ 'aria-label': `Channels of ${source.name}` }"
-              @update:value="(channels: number | null) => channels !== null && change(source, { width: channels })"
+              :range="limits?.sourceChannels"
+              :set="(channels) => change(source, { width: channels })"
             />
           </td>
           <td>
@@ -128,13 +126,11 @@ async function add() {
           />
         </td>
         <td>
-          <NInputNumber
-            v-model:value="width"
-            :show-button="false"
-            size="small"
-            :min="limits?.sourceChannels.from"
-            :max="limits?.sourceChannels.to"
-            :input-props="{ 'aria-label': 'Channels of another source' }"
+          <NumberBox
+            label="Channels of another source"
+            :value="width"
+            :range="limits?.sourceChannels"
+            :set="(channels) => (width = channels)"
           />
         </td>
         <td>

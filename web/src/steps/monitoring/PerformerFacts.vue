@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import type { Performer, PerformerTiming, TimingSheet } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -8,6 +7,7 @@ import FormRow from '@/parts/FormRow.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import PanSlider from '@/parts/PanSlider.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 import { inWords } from './words'
 import PlaysSelect from '@/steps/performers/PlaysSelect.vue'
 
@@ -50,34 +50,23 @@ const cueName = computed(() => desk.cues.find((cue) => cue.id === timing.cue)?.n
           <PlaysSelect class="plays" :performer="performer" :sheet="sheet" />
         </FormRow>
         <FormRow v-if="own" :label="`Tolerance, ms (${own.words})`">
-          <NInputNumber
-            size="small"
+          <NumberBox
             class="ms"
+            :label="`How late ${own.words} may be heard, in ms`"
             :value="own.ms"
-            :min="limits?.toleranceMs.from"
-            :max="limits?.toleranceMs.to"
+            :range="limits?.toleranceMs"
             :step="0.5"
-            :input-props="{ 'aria-label': `How late ${own.words} may be heard, in ms` }"
-            @update:value="
-              (ms: number | null) => ms !== null && desk.edit([{ kind: 'set-tolerance', source: own!.source, ms }])
-            "
+            :set="(ms) => desk.edit([{ kind: 'set-tolerance', source: own!.source, ms }])"
           />
         </FormRow>
         <FormRow label="To their speaker, m">
-          <NInputNumber
-            size="small"
+          <NumberBox
             class="ms"
+            :label="`How far ${performer.name} is from their speaker, in metres; 0 with headphones`"
             :value="performer.metres"
-            :min="limits?.earMetres.from"
-            :max="limits?.earMetres.to"
+            :range="limits?.earMetres"
             :step="0.5"
-            :input-props="{
-              'aria-label': `How far ${performer.name} is from their speaker, in metres; 0 with headphones`,
-            }"
-            @update:value="
-              (metres: number | null) =>
-                metres !== null && desk.edit([{ kind: 'set-ear-distance', performer: performer.id, metres }])
-            "
+            :set="(metres) => desk.edit([{ kind: 'set-ear-distance', performer: performer.id, metres }])"
           />
         </FormRow>
       </div>

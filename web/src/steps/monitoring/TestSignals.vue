@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInputNumber } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Level, Pair, TestSignal } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -7,6 +7,7 @@ import { useLimits } from '@/desk/limits'
 import { useRig } from '@/desk/rig'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** A tone, noise or counted tones by chosen outputs, to find out what hangs there. */
 const { signal, outputs } = defineProps<{ signal: TestSignal | null; outputs: Pair[] }>()
@@ -58,8 +59,7 @@ async function setLevel(wanted: Level) {
   level.value = wanted
   if (signal) await play()
 }
-function setHertz(wanted: number | null) {
-  if (wanted === null) return
+function setHertz(wanted: number) {
   hertz.value = wanted
   if (signal) void play()
 }
@@ -75,15 +75,12 @@ function setKind(wanted: TestSignal['kind']) {
       <span>Play</span>
       <NamedSelect class="kind" :value="kind" :options="KINDS" label="Kind of test signal" @update:value="setKind" />
       <template v-if="kind === 'tone'">
-        <NInputNumber
-          :show-button="false"
-          size="small"
+        <NumberBox
           class="hertz"
+          label="Frequency of the tone in Hz"
           :value="hertz"
-          :min="limits?.toneHz.from"
-          :max="limits?.toneHz.to"
-          :input-props="{ 'aria-label': 'Frequency of the tone in Hz' }"
-          @update:value="setHertz"
+          :range="limits?.toneHz"
+          :set="setHertz"
         />
         <span>Hz</span>
       </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Command, Preamp } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 
 /** The simulated players, plainly marked as what they are. */
 const desk = useDesk()
@@ -85,14 +85,12 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
         <div class="fronts">
           <div v-for="front in fronts" :key="front.port" class="front">
             <span>{{ front.at?.houseLabel }}</span>
-            <NInputNumber
-              size="tiny"
+            <NumberBox
+              :label="`Gain at ${front.at?.houseLabel} in dB`"
               :value="front.setting.gainDb"
-              :min="front.at?.gain.minDb"
-              :max="front.at?.gain.maxDb"
+              :range="front.at && { from: front.at.gain.minDb, to: front.at.gain.maxDb }"
               :step="front.at?.gain.stepDb"
-              :input-props="{ 'aria-label': `Gain at ${front.at?.houseLabel} in dB` }"
-              @update:value="(gainDb: number | null) => gainDb !== null && turn(front, gainDb, front.setting.phantom)"
+              :set="(gainDb) => turn(front, gainDb, front.setting.phantom)"
             />
             <button
               v-if="front.at?.phantom"

@@ -9,6 +9,7 @@ import ThemeSwitch from '@/parts/ThemeSwitch.vue'
 import ReadinessSheet from '@/steps/readiness/ReadinessSheet.vue'
 import EngineFormat from './EngineFormat.vue'
 import SongPlace from './SongPlace.vue'
+import TalkTo from './TalkTo.vue'
 import { useUndoing } from './useUndoing'
 
 const desk = useDesk()
@@ -80,6 +81,7 @@ const listenOptions = computed(() => [
         mute
       </button>
     </span>
+    <TalkTo />
     <button
       class="cut"
       :aria-pressed="desk.live?.headphonesCut ?? false"

@@ -2,6 +2,7 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { dimOrNot, muteOrNot } from '@/desk/controlRoom'
 import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
+import { useTalkKey } from '@/desk/talk'
 import { switchPurpose } from '@/desk/timing'
 import { STEPS } from '@/steps/steps'
 import { useUndoing } from './useUndoing'
@@ -12,6 +13,7 @@ export const KEYS: [string, string][] = [
   ['H', 'cut headphones, let them back'],
   ['D', 'dim the speakers, let them back'],
   ['M', 'mute the speakers, let them back'],
+  ['T', 'held: talk to performers; pressed once: until it is pressed again'],
   ['B', 'go to a bar'],
   ['L', 'the buffer to record, the buffer to mix'],
   ['G', 'suspend groups, let them act again'],
@@ -41,6 +43,7 @@ export function useKeys(actions: {
 }) {
   const desk = useDesk()
   const undoing = useUndoing()
+  const talk = useTalkKey()
 
   function pressed(event: KeyboardEvent) {
     if (event.defaultPrevented || !desk.session) return
@@ -54,6 +57,7 @@ export function useKeys(actions: {
     else if (event.key.toLowerCase() === 'h') void desk.cutHeadphones()
     else if (event.key.toLowerCase() === 'd') void dimOrNot(desk)
     else if (event.key.toLowerCase() === 'm') void muteOrNot(desk)
+    else if (event.key.toLowerCase() === 't') talk(event)
     else if (event.shiftKey && /^Digit[1-9]$/.test(event.code)) goToPart(Number(event.code.at(-1)) - 1)
     else if (event.key >= '1' && event.key <= '9') actions.step(Number(event.key) - 1)
     else if (event.key === '?') actions.showKeys()

@@ -1,11 +1,17 @@
 package vividlantern;
 
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.base.DescribedPredicate;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -56,16 +62,16 @@ public class ArchitectureTest {
 
     @Test(dataProvider = "arrows")
     public void aPackageKnowsOnlyWhatStandsBeforeIt(String name, String known) {
-        String[] packages = java.util.Arrays.stream(known.split(","))
+        String[] packages = Arrays.stream(known.split(","))
                 .map(each -> "vividlantern." + each + "..")
                 .toArray(String[]::new);
         ArchRuleDefinition.noClasses()
                 .that()
                 .resideInAPackage("vividlantern." + name + "..")
                 .should()
-                .dependOnClassesThat(com.tngtech.archunit.base.DescribedPredicate.and(
-                        com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage("vividlantern.."),
-                        com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackages(packages)))
+                .dependOnClassesThat(DescribedPredicate.and(
+                        JavaClass.Predicates.resideInAPackage("vividlantern.."),
+                        JavaClass.Predicates.resideOutsideOfPackages(packages)))
                 .check(core);
     }
 
@@ -88,6 +94,15 @@ public class ArchitectureTest {
                 .dependOnClassesThat()
                 .resideInAPackage(unknown)
                 .check(core);
+    }
+
+    /** More than anybody can overlook get rooms inside. */
+    @Test
+    public void noPackageHasMoreThanFortyFiles() {
+        Map<String, Long> files = core.stream()
+                .filter(JavaClass::isTopLevelClass)
+                .collect(Collectors.groupingBy(JavaClass::getPackageName, Collectors.counting()));
+        assertThat(files.values()).allMatch(count -> count <= 40);
     }
 
     @Test

@@ -11,8 +11,6 @@ import vividlantern.rig.StereoPair;
 import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.Shelf;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
@@ -24,6 +22,8 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

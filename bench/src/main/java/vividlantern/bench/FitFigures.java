@@ -7,10 +7,10 @@ import java.util.Map;
 import vividlantern.patch.Fit;
 import vividlantern.rig.Port;
 import vividlantern.rig.Rig;
-import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.CueId;
 
 /** How long it takes to find places for a large session on a large rig. */
 final class FitFigures {

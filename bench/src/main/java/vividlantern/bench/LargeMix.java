@@ -14,14 +14,14 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -15,12 +15,12 @@ import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
 import vividlantern.rig.Rig;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Corner;
-import vividlantern.session.Cue;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Send;
 import vividlantern.units.Decibels;
 import vividlantern.units.Noise;
 

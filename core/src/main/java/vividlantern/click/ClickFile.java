@@ -3,8 +3,8 @@ package vividlantern.click;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
+import vividlantern.session.song.ClickPattern;
 
 /** The click of a song by itself: voices of it together, each as loud as it is made. */
 public final class ClickFile {

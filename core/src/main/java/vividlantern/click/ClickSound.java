@@ -1,7 +1,7 @@
 package vividlantern.click;
 
 import java.util.Arrays;
-import vividlantern.session.ClickPattern;
+import vividlantern.session.song.ClickPattern;
 import vividlantern.units.Decibels;
 
 /**

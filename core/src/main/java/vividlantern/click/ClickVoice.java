@@ -2,12 +2,12 @@ package vividlantern.click;
 
 import java.util.Arrays;
 import java.util.List;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.MarkerId;
 import vividlantern.session.Session;
-import vividlantern.session.SongParts;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.SongParts;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * The samples of one click voice at any place of the song. They are a pure function of the song's frame: each stroke

@@ -2,8 +2,8 @@ package vividlantern.click;
 
 import java.util.Map;
 import java.util.Optional;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
 
 /**
  * The samples of sounds that voices of the click bring along, in one channel.

@@ -5,15 +5,15 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import vividlantern.basics.Refused;
-import vividlantern.session.Backing;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
 import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TempoEdit.SetTempo;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * A tempo that somebody has tapped. The times are laid on a line by least squares, each at its beat; beats that were not tapped are

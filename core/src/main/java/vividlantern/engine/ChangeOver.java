@@ -16,12 +16,16 @@ import vividlantern.hardware.PreampSetting;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.DirectWays;
 import vividlantern.mix.LiveState;
+import vividlantern.mix.Talk;
 import vividlantern.preamp.WantedPreamps;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Session;
+import vividlantern.session.cue.CueId;
+import vividlantern.units.Decibels;
 
 /**
  * Brings changes of a session to the preamps and to the mixer in an order in which nobody gets to hear a thump or a burst.
@@ -77,11 +81,13 @@ public final class ChangeOver {
     private final Map<PortId, PreampSetting> told;
     private final DirectMoves direct;
     private final SortedMap<PortId, Move> moves = new TreeMap<>(Comparator.comparing(PortId::value));
-    private Rig rig;
+    private volatile Rig rig;
     private Session wanted;
-    private Session handed;
+    private volatile Session handed;
     /** Written by whoever changes it, without waiting for a plan. */
     private final AtomicReference<LiveState> live;
+
+    private final Object talkTurn = new Object();
 
     private volatile SortedSet<PortId> switching = new TreeSet<>();
     private long handOverAt;
@@ -97,6 +103,7 @@ public final class ChangeOver {
         told = WantedPreamps.of(session, rig);
         direct = new DirectMoves(device, session.sampleRate());
         cutHeadphones(live.headphonesCut());
+        engine.cut(live.cutCues());
         direct.head(DirectWays.of(session, rig, live), engine.frame());
     }
 
@@ -129,6 +136,13 @@ public final class ChangeOver {
         direct.cutHeadphones(cut, engine.frame());
     }
 
+    /** Silences those who hear some cues, and lets all others back. */
+    void cutHeadphones(Set<CueId> cues) {
+        live.updateAndGet(now -> now.cut(cues));
+        engine.cut(live.get().cutCues());
+        direct.head(DirectWays.of(handed, rig, live.get()), engine.frame());
+    }
+
     /**
      * Lets the control room stand otherwise, past plans and preamps that are on their way.
      *
@@ -140,6 +154,28 @@ public final class ChangeOver {
         return engine.controlRoom(live::get);
     }
 
+    /**
+     * Lets performers hear what is said to them, past plans and preamps that are on their way, or ends it.
+     *
+     * @return whether the control room's own speakers follow with the engine's next block; if not, they do with the next plan
+     */
+    boolean talk(Talk to) {
+        live.updateAndGet(now -> now.talking(to));
+        tellTalk();
+        return engine.controlRoom(live::get);
+    }
+
+    /** In turn, so that what was wanted last is what was told last. */
+    private void tellTalk() {
+        synchronized (talkTurn) {
+            double downDb = handed.inControlRoom()
+                    .talkback()
+                    .map(ControlRoom.TalkbackMic::dimDb)
+                    .orElse(0.0);
+            engine.talk(live.get().talk(), Decibels.of(-downDb).gain());
+        }
+    }
+
     /** Stops the song; what is heard otherwise while it stands comes with the next plan. */
     void stop() {
         live.updateAndGet(now -> now.playing(false));
@@ -147,7 +183,9 @@ public final class ChangeOver {
     }
 
     private void handOver() {
+        live.updateAndGet(now -> now.talking(now.talk().among(handed)));
         engine.change(handed, rig, live::get);
+        tellTalk();
         direct.head(DirectWays.of(handed, rig, live.get()), engine.frame());
     }
 

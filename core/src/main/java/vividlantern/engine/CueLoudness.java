@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import vividlantern.mix.Loudness;
-import vividlantern.session.CueId;
+import vividlantern.session.cue.CueId;
 
 /** How loud each cue leaves, read from the tape of what the converters gave out. For one thread. */
 public final class CueLoudness {

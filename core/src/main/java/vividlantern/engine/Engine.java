@@ -1,6 +1,7 @@
 package vividlantern.engine;
 
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
@@ -10,9 +11,11 @@ import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
+import vividlantern.mix.Talk;
 import vividlantern.playback.Reel;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.cue.CueId;
 
 /**
  * The transport and the mixer between a device's inputs and outputs. New plans and transport wishes come in by atomic
@@ -124,6 +127,16 @@ public final class Engine implements AudioProcess {
     /** Silences all that performers hear from the next block on, or lets it back; comes back at once. */
     void cutHeadphones(boolean cut) {
         mixer.cutHeadphones(cut);
+    }
+
+    /** Silences those who hear some cues from the next block on, and lets all others back; comes back at once. */
+    void cut(Set<CueId> cues) {
+        mixer.cut(cues);
+    }
+
+    /** Lets cues hear what is said to them from the next block on; comes back at once. */
+    void talk(Talk to, double dim) {
+        mixer.talk(to, dim);
     }
 
     public void locate(long songFrame) {

@@ -12,9 +12,9 @@ import vividlantern.mix.MixPlan;
 import vividlantern.playback.Reel;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * What leaves an output pair while the song plays, rendered faster than real time. It is as if played: silence, then the

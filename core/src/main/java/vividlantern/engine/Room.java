@@ -3,7 +3,7 @@ package vividlantern.engine;
 import java.util.function.Consumer;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.playback.MediaShelf;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoMap;
 
 /**
  * A device to be run, and what is around it.

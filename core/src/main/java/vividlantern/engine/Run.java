@@ -6,7 +6,7 @@ import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoMap;
 
 /** One run of the devices: from opening them for a session until they end, by wish or by accident. */
 final class Run {

@@ -1,6 +1,6 @@
 package vividlantern.engine;
 
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * Where the song is.

@@ -5,7 +5,7 @@ import java.util.regex.Pattern;
 import vividlantern.basics.Refused;
 import vividlantern.click.Passage;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * A range of the song to be written to a file, in frames of the song.

@@ -2,7 +2,7 @@ package vividlantern.engine;
 
 import vividlantern.click.Passage;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * How playing begins: the song's frame from which it moves, and what of it is heard from there on.

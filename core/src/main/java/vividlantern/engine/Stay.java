@@ -4,8 +4,10 @@ import java.lang.System.Logger;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
@@ -28,13 +30,14 @@ import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixState;
 import vividlantern.mix.PlayedPeaks;
+import vividlantern.mix.Talk;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.CueId;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * A session's stay at the rig: its engine, the preamps' change-over, the tape of what left, from taking the rig to giving it
@@ -220,6 +223,23 @@ public final class Stay implements AutoCloseable {
     }
 
     /**
+     * The same for those who hear one cue.
+     *
+     * @throws Refused if the session has no such cue
+     */
+    public void cutHeadphones(CueId cue, boolean wanted) {
+        if (session.find(cue).isEmpty()) {
+            throw new Refused("There is no cue '" + cue + "' in this session.", "cue");
+        }
+        synchronized (cutTurn) {
+            Set<CueId> cues = new HashSet<>(live().cutCues());
+            if (wanted ? cues.add(cue) : cues.remove(cue)) {
+                run.changeOver().cutHeadphones(cues);
+            }
+        }
+    }
+
+    /**
      * Lets the control room hear something else, or otherwise. What is heard already is dimmed, muted, folded, swapped with the
      * engine's next block and waits behind nothing; something else to hear, and other speakers, wait for a plan.
      */
@@ -237,6 +257,25 @@ public final class Stay implements AutoCloseable {
         }
         if (!heard) {
             ask(now -> now.changeOver().change(live -> live));
+        }
+    }
+
+    /**
+     * Lets performers hear what is said at the talkback mic with the engine's next block, or ends that; waits behind nothing.
+     *
+     * @throws Refused if somebody it is for would not hear it
+     */
+    public void talk(Talk to) {
+        if (givenUp) {
+            throw givenUp();
+        }
+        if (to.isOn()) {
+            to.require(session, rig);
+        }
+        synchronized (controlRoomTurn) {
+            if (!run.changeOver().talk(to)) {
+                handOver(() -> run.changeOver().change(live -> live));
+            }
         }
     }
 
@@ -448,6 +487,7 @@ public final class Stay implements AutoCloseable {
     private void goOnAsPressed(Run before) {
         synchronized (cutTurn) {
             run.changeOver().cutHeadphones(cut);
+            run.changeOver().cutHeadphones(before.changeOver().live().cutCues());
         }
         boolean heard;
         synchronized (controlRoomTurn) {

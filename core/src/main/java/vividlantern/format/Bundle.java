@@ -27,9 +27,9 @@ import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.SoundRig;
-import vividlantern.session.Media;
 import vividlantern.session.Session;
 import vividlantern.session.edit.SoundSession;
+import vividlantern.session.song.Media;
 
 /**
  * A session in a ZIP file, with all that belongs to it, useful without this program too: the session and its rig as documents,

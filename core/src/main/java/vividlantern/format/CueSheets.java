@@ -8,14 +8,14 @@ import java.util.ArrayList;
 import java.util.List;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
-import vividlantern.session.Ears;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Send;
 import vividlantern.units.Decibels;
 
 /** What each performer hears, a page each: by which pair their cue leaves, how loud everything in it is, from where it is taken. */

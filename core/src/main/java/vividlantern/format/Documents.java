@@ -43,23 +43,24 @@ import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.WideGroup;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Cue;
-import vividlantern.session.Ears;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Feed;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Performer;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Send;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.TempoMap;
 import vividlantern.template.Setting;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -88,6 +89,7 @@ public final class Documents {
                 .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
                 .addMixIn(Rig.class, RigForm.class)
                 .addMixIn(Performer.class, PerformerForm.class)
+                .addMixIn(ControlRoom.ListenMic.class, ListenMicForm.class)
                 .addMixIn(Track.class, TrackForm.class)
                 .addMixIn(Cue.class, CueForm.class)
                 .addMixIn(Ears.class, EarsForm.class)
@@ -316,6 +318,12 @@ public final class Documents {
     private abstract static class CueSendForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract Decibels comfort();
+    }
+
+    /** Listen mics written before they could open by themselves do not. */
+    private abstract static class ListenMicForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract boolean byItself();
     }
 
     /** Performers written before speakers were thought of wear headphones. */

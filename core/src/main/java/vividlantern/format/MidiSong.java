@@ -16,17 +16,17 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.PartKind;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MarkerEdit.RemoveMarker;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * What a Standard MIDI File says of a song: tempos, time signatures, parts. Tempos are read in steps of 0.01; what {@link MidiTempo}

@@ -10,10 +10,10 @@ import javax.sound.midi.MidiEvent;
 import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.Track;
-import vividlantern.session.Marker;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * A session's tempo map as a Standard MIDI File: tempos as round(60 000 000/b) µs a quarter note, time signatures, markers.

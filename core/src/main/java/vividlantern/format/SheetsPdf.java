@@ -19,14 +19,14 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Channels;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
-import vividlantern.session.SongOutline;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.song.SongOutline;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.PlainNumber;
 
 /**

@@ -2,7 +2,7 @@ package vividlantern.mix;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import vividlantern.session.Compressor;
+import vividlantern.session.cue.Compressor;
 
 /** What a compressor makes of steady levels, its make-up gain included. */
 public final class CompressorCurve {

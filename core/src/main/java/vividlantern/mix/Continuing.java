@@ -8,6 +8,7 @@ import java.util.concurrent.atomic.AtomicIntegerArray;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Effect;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.CueId;
 
 /**
  * What goes on from plan to plan: who has which slot, effect and meter. It belongs to the thread that prepares plans, but for
@@ -26,6 +27,7 @@ final class Continuing {
     private final List<float[]> clickWires = new ArrayList<>();
     private final Map<MixPlan.Played, float[]> playedWires = new HashMap<>();
     private final Map<TrackId, Integer> reels = new HashMap<>();
+    private final Map<CueId, Integer> cues = new HashMap<>();
     private Gains gains;
     private AtomicIntegerArray broken = new AtomicIntegerArray(0);
 
@@ -52,6 +54,13 @@ final class Continuing {
     /** The number by which a backing track's reel is known, for as long as the mixer lives. */
     int reelOf(TrackId track) {
         return reels.computeIfAbsent(track, key -> reels.size());
+    }
+
+    /** The number by which a cue is known, for as long as the mixer lives; any thread may ask. */
+    int numberOf(CueId cue) {
+        synchronized (cues) {
+            return cues.computeIfAbsent(cue, key -> cues.size());
+        }
     }
 
     /** How many samples of each of the engine's inputs were not finite, since the mixer began; any thread may read it. */

@@ -12,10 +12,11 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.ControlRoomSource;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.SourceId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
 /**
@@ -155,19 +156,22 @@ final class ControlRoomBuses {
         }
         return session.inControlRoom()
                 .listenMic()
-                .flatMap(mic -> rig.engineInput(mic.port(), session.sampleRate())
-                        .map(wire -> {
-                            double gain = live.silentInputs().contains(wire)
-                                    ? 0
-                                    : mic.level().gain();
-                            return new MixPlan.Bus(
-                                    LISTEN,
-                                    false,
-                                    List.of(new MixPlan.Edge("mic|" + wire, new MixPlan.Source(wire), gain, gain)),
-                                    List.of(new MixPlan.Insert(LISTEN + " guard", GuardCeiling.UNKNOWN_WAY.settings())),
-                                    Optional.empty(),
-                                    Optional.empty());
-                        }));
+                .flatMap(mic -> micBus(LISTEN, mic.port(), mic.level(), session, rig, live));
+    }
+
+    /** A mic of the control room behind a guard; empty if it does not reach the engine. */
+    static Optional<MixPlan.Bus> micBus(
+            String key, PortId port, Decibels level, Session session, Rig rig, LiveState live) {
+        return rig.engineInput(port, session.sampleRate()).map(wire -> {
+            double gain = live.silentInputs().contains(wire) ? 0 : level.gain();
+            return new MixPlan.Bus(
+                    key,
+                    false,
+                    List.of(new MixPlan.Edge("mic|" + wire, new MixPlan.Source(wire), gain, gain)),
+                    List.of(new MixPlan.Insert(key + " guard", GuardCeiling.UNKNOWN_WAY.settings())),
+                    Optional.empty(),
+                    Optional.empty());
+        });
     }
 
     /** The signal that was chosen for outputs of a pair. */

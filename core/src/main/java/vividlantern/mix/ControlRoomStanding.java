@@ -12,12 +12,13 @@ import vividlantern.session.ControlRoom;
 import vividlantern.session.ControlRoom.NearOpenMics;
 import vividlantern.session.ControlRoom.SpeakerSet;
 import vividlantern.session.ControlRoomSource;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.OpenMics;
 import vividlantern.session.Session;
 import vividlantern.session.SourceId;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -29,6 +30,7 @@ import vividlantern.units.Pan;
  * @param silent why what was chosen is not heard; "" if it is
  * @param speakers the main ones, then the second
  * @param listenMic the mic by which it listens into the room, if there is one
+ * @param talkback the mic by which it talks to performers, if there is one
  */
 public record ControlRoomStanding(
         ControlRoomState state,
@@ -36,6 +38,7 @@ public record ControlRoomStanding(
         String silent,
         List<SpeakerStanding> speakers,
         Optional<ListenStanding> listenMic,
+        Optional<TalkStanding> talkback,
         List<SourceStanding> sources) {
 
     /**
@@ -54,6 +57,14 @@ public record ControlRoomStanding(
      * @param heldOff why it is off though it was switched on; "" if nothing holds it off
      */
     public record ListenStanding(PortId port, boolean heard, String heldOff) {}
+
+    /**
+     * How the talkback mic stands.
+     *
+     * @param to the cues whose performers are talked to
+     * @param unheard why nobody could hear it; "" if somebody can
+     */
+    public record TalkStanding(PortId port, List<CueId> to, String unheard) {}
 
     /**
      * How a source stands.
@@ -77,14 +88,18 @@ public record ControlRoomStanding(
         SpeakerSet on = pair(state.speakers(), session, rig).isPresent() ? state.speakers() : SpeakerSet.MAIN;
         List<SpeakerStanding> speakers = new ArrayList<>();
         for (SpeakerSet which : SpeakerSet.values()) {
-            speakers.add(ofFile ? asItIs(which, session, rig) : standing(which, which == on, state, session, rig));
+            speakers.add(
+                    ofFile
+                            ? asItIs(which, session, rig)
+                            : standing(which, which == on, state, session, rig, live.talk()));
         }
         return new ControlRoomStanding(
                 state,
                 hears,
                 silent(state, hears, speakers.get(on.ordinal()), session, rig),
                 speakers,
-                session.inControlRoom().listenMic().map(mic -> listening(mic.port(), state, session, rig, live)),
+                session.inControlRoom().listenMic().map(mic -> listening(mic, state, session, rig, live)),
+                session.inControlRoom().talkback().map(mic -> talking(mic.port(), session, rig, live.talk())),
                 session.inControlRoom().sources().stream()
                         .map(source -> standing(source, session, rig))
                         .toList());
@@ -126,7 +141,7 @@ public record ControlRoomStanding(
     }
 
     private static SpeakerStanding standing(
-            SpeakerSet which, boolean on, ControlRoomState state, Session session, Rig rig) {
+            SpeakerSet which, boolean on, ControlRoomState state, Session session, Rig rig, Talk talk) {
         ControlRoom room = session.inControlRoom();
         ControlRoom.Speakers speakers = room.speakers(which);
         NearOpenMics then = speakers.nearOpenMics();
@@ -134,10 +149,10 @@ public record ControlRoomStanding(
                 ? OpenMics.in(speakers.room(), session, rig)
                 : List.of();
         boolean silent = !on || state.muted() || !open.isEmpty() && then == NearOpenMics.MUTE;
-        boolean dimmed = state.dimmed() || !open.isEmpty();
+        boolean dimmed = state.dimmed() || !open.isEmpty() || talk.isOn();
         double gain = silent ? 0 : speakers.level().gain() * (dimmed ? dim(room) : 1);
         String down = open.isEmpty()
-                ? ""
+                ? talk.isOn() && on ? "Dimmed while you talk." : ""
                 : (then == NearOpenMics.DIM ? "Dimmed" : "Muted") + " by itself: " + OpenMics.words(open)
                         + " open in the " + speakers.room() + ".";
         return new SpeakerStanding(which, idOf(which, session, rig), on, Decibels.ofGain(gain), down);
@@ -148,15 +163,26 @@ public record ControlRoomStanding(
     }
 
     private static ListenStanding listening(
-            PortId port, ControlRoomState state, Session session, Rig rig, LiveState live) {
+            ControlRoom.ListenMic mic, ControlRoomState state, Session session, Rig rig, LiveState live) {
         boolean recording = live.playing() && session.tracks().stream().anyMatch(Track::armed);
+        boolean wanted = state.listening() || mic.byItself() && !live.playing();
         String heldOff = "";
-        if (state.listening() && rig.engineInput(port, session.sampleRate()).isEmpty()) {
-            heldOff = rig.label(port) + " does not reach the engine.";
-        } else if (state.listening() && recording) {
+        if (wanted && rig.engineInput(mic.port(), session.sampleRate()).isEmpty()) {
+            heldOff = rig.label(mic.port()) + " does not reach the engine.";
+        } else if (wanted && recording) {
             heldOff = "Off by itself while the song plays with tracks armed.";
+        } else if (wanted && live.talk().isOn()) {
+            heldOff = "Off by itself while you talk.";
         }
-        return new ListenStanding(port, state.listening() && heldOff.isEmpty(), heldOff);
+        return new ListenStanding(mic.port(), wanted && heldOff.isEmpty(), heldOff);
+    }
+
+    private static TalkStanding talking(PortId port, Session session, Rig rig, Talk talk) {
+        List<CueId> to = session.cues().stream()
+                .filter(cue -> talk.reaches(cue.id()) && Talk.isHeard(cue, rig))
+                .map(Cue::id)
+                .toList();
+        return new TalkStanding(port, to, Talk.unheard(session, rig));
     }
 
     private static SourceStanding standing(ControlRoomSource source, Session session, Rig rig) {

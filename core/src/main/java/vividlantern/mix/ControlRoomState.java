@@ -7,10 +7,10 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoom.SpeakerSet;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Session;
 import vividlantern.session.SourceId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 
 /**

@@ -3,7 +3,7 @@ package vividlantern.mix;
 import java.util.ArrayList;
 import java.util.List;
 import vividlantern.mix.effects.Passband;
-import vividlantern.session.Cue;
+import vividlantern.session.cue.Cue;
 
 /** What a cue's high-pass and low-pass leave of each frequency. */
 public final class CueCurve {

@@ -8,8 +8,8 @@ import vividlantern.hardware.DirectGain;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
 
 /** What reaches those who hear a cue: by the engine, and by the interface's own matrix. */
 public final class CuePaths {

@@ -8,11 +8,11 @@ import vividlantern.hardware.DirectGain;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
 import vividlantern.session.DirectLevel;
-import vividlantern.session.Ears;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Ears;
 
 /**
  * What the interface's own matrix shall do for a session: inputs straight to the outputs of cues. It acts past the engine's
@@ -31,7 +31,10 @@ public final class DirectWays {
             Optional<Input> input = session.find(direct.input());
             Optional<StereoPair> pair =
                     session.find(direct.cue()).flatMap(Cue::output).flatMap(id -> pairOf(rig, id));
-            if (input.isPresent() && pair.isPresent() && !input.get().cut()) {
+            if (input.isPresent()
+                    && pair.isPresent()
+                    && !input.get().cut()
+                    && !live.cutCues().contains(direct.cue())) {
                 Ears ears = session.find(direct.cue()).orElseThrow().ears();
                 add(session, rig, live, direct, input.get(), ears, pair.get(), ways);
             }

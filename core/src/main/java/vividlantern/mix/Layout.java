@@ -409,15 +409,23 @@ final class Layout {
         for (MixPlan.Edge edge : bus.edges()) {
             int slot = slots.slotOf(edge.path());
             int manner = manners[lines.size()];
-            lines.add(new Sum.Line(wireOf(edge.origin()), slot, edge.into(), manner, edge.cuttable()));
+            lines.add(new Sum.Line(wireOf(edge.origin()), slot, edge.into(), manner, edge.cuttable(), markOf(edge)));
         }
+    }
+
+    private int markOf(MixPlan.Edge edge) {
+        if (edge.toCue().isEmpty()) {
+            return Told.NOBODYS;
+        }
+        int cue = continuing.numberOf(edge.toCue().get().cue());
+        return edge.toCue().get().speech() ? Told.speech(cue) : Told.music(cue);
     }
 
     private void addPoured(MixPlan.Bus bus, List<Sum.Line> lines) {
         for (int side = 0; side < 2; side++) {
             int wire = wireOf.get(bus.key()).get(bus.chain().size()) + side;
             int slot = continuing.slots.fixedSlotOf(bus.key() + " poured " + side);
-            lines.add(new Sum.Line(wire, slot, 0, Sum.FIXED, false));
+            lines.add(new Sum.Line(wire, slot, 0, Sum.FIXED, false, Told.NOBODYS));
         }
     }
 

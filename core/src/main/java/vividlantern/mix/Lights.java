@@ -8,19 +8,19 @@ import java.util.Map;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoomSource;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Send;
 
 /**
  * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
- * "source/…" and "listen" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and
+ * "source/…", "listen" and "talkback" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and
  * compressor hold back, "clip/…" for how often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
  */
 public final class Lights {
@@ -90,6 +90,9 @@ public final class Lights {
         session.inControlRoom()
                 .listenMic()
                 .ifPresent(mic -> add("listen", "", Kind.SOURCE, sourcesOf(List.of(mic.port()), rig), -1));
+        session.inControlRoom()
+                .talkback()
+                .ifPresent(mic -> add("talkback", "", Kind.SOURCE, sourcesOf(List.of(mic.port()), rig), -1));
         for (Cue cue : session.cues()) {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
             int alone = state.cueMeter(cue.id());

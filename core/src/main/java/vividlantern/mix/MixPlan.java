@@ -12,12 +12,13 @@ import vividlantern.playback.Reel;
 import vividlantern.playback.VoiceSounds;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Marker;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * What the mixer shall run: buses, in an order in which each reads only what stands before it.
@@ -71,24 +72,37 @@ public final class MixPlan {
     }
 
     /**
+     * What the mixer is told of a cue acts on an edge to it: that its headphones are cut, that somebody talks to those who hear it.
+     *
+     * @param speech whether it brings what is said to them, and else nothing; if not it is their music, and lowered meanwhile
+     */
+    record ToCue(CueId cue, boolean speech) {}
+
+    /**
      * One wire into two neighbours among the wires of a bus.
      *
      * @param path what the gains belong to from plan to plan; it names the origin too
      * @param into the first of the two: 0, 2, 4 or 6; 0 is the left of two
      * @param cuttable whether it is silent while headphones are cut, which the mixer is told past all plans
+     * @param toCue the cue it goes to, of which the mixer may be told something likewise
      */
-    record Edge(String path, Origin origin, int into, double left, double right, boolean cuttable) {
+    record Edge(
+            String path, Origin origin, int into, double left, double right, boolean cuttable, Optional<ToCue> toCue) {
+
+        Edge(String path, Origin origin, int into, double left, double right, boolean cuttable) {
+            this(path, origin, into, left, right, cuttable, Optional.empty());
+        }
 
         Edge(String path, Origin origin, double left, double right) {
             this(path, origin, 0, left, right, false);
         }
 
         Edge at(double newLeft, double newRight) {
-            return new Edge(path, origin, into, newLeft, newRight, cuttable);
+            return new Edge(path, origin, into, newLeft, newRight, cuttable, toCue);
         }
 
         Edge cuttable(boolean now) {
-            return new Edge(path, origin, into, left, right, now);
+            return new Edge(path, origin, into, left, right, now, toCue);
         }
 
         /** The gain into a wire of the bus. */
@@ -105,6 +119,7 @@ public final class MixPlan {
         /** Whether no more than its gains differ. */
         boolean isWiredLike(Edge other) {
             return cuttable == other.cuttable
+                    && toCue.equals(other.toCue)
                     && into == other.into
                     && path.equals(other.path)
                     && origin.equals(other.origin);

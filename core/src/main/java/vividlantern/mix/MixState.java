@@ -13,8 +13,8 @@ import vividlantern.click.ClickVoice;
 import vividlantern.click.Passage;
 import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
-import vividlantern.session.CueId;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.CueId;
 
 /**
  * A plan made ready to run: its buses as stations over wires. What left the plan stays in here until it has arrived at zero.
@@ -154,7 +154,7 @@ public final class MixState {
     }
 
     /** Goes on from where another state stands now. On the audio thread; allocates nothing. */
-    void takeOver(MixState old, boolean headphonesCut) {
+    void takeOver(MixState old, Told told) {
         if (gains != old.gains) {
             gains.continueFrom(old.gains);
         }
@@ -173,7 +173,7 @@ public final class MixState {
         for (Station station : stations) {
             station.takeOver();
         }
-        head(headphonesCut);
+        head(told);
     }
 
     /** Whether it can be sent to where another plan wants it; nothing is left in it of what was before. */
@@ -208,11 +208,11 @@ public final class MixState {
         return taken != goals;
     }
 
-    /** Sets everything on its way to where it is wanted, and to silence what headphones being cut silences. */
-    void head(boolean headphonesCut) {
+    /** Sets everything on its way to where it is wanted, as far as the mixer was not told otherwise. */
+    void head(Told told) {
         Goals[] wanted = goals;
         for (int at = 0; at < stations.length; at++) {
-            stations[at].head(gains, wanted[at], headphonesCut);
+            stations[at].head(gains, wanted[at], told);
         }
         taken = wanted;
     }

@@ -1,10 +1,12 @@
 package vividlantern.mix;
 
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import vividlantern.click.Passage;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
+import vividlantern.session.cue.CueId;
 
 /**
  * Runs a plan block by block: the same code live, for files and in tests. Its results do not depend on the size of the
@@ -15,8 +17,8 @@ public final class Mixer {
     private final int meterFrames;
     private final Continuing continuing;
 
-    private volatile boolean headphonesCut;
-    private boolean runningCut;
+    private volatile Told told = Told.NOTHING;
+    private Told runningTold = Told.NOTHING;
     private MixState running;
     private volatile MixState lastPrepared;
     /** Held while goals are handed over, never while anything is laid out. */
@@ -74,8 +76,36 @@ public final class Mixer {
      * Silences all that performers hear from the next block on, by the same fall as a fader, or lets it back by their slow
      * rise. From any thread; it needs no plan.
      */
-    public void cutHeadphones(boolean cut) {
-        headphonesCut = cut;
+    public synchronized void cutHeadphones(boolean cut) {
+        tell(told.cut(cut));
+    }
+
+    /** The same for those who hear some cues, whatever is so for all. */
+    public synchronized void cut(Set<CueId> cues) {
+        tell(told.cut(numbered(cues)));
+    }
+
+    /**
+     * Lets cues hear what is said to them from the next block on, and lowers their music meanwhile; or ends that. What is said
+     * comes within 10 ms, from behind a guard of its own; the music comes back by its slow rise. From any thread; it needs no plan.
+     *
+     * @param dim the factor of their music, at most 1
+     */
+    public synchronized void talk(Talk to, double dim) {
+        tell(told.talking(to.all(), numbered(to.cues()), to.isOn() ? dim : 1));
+    }
+
+    private boolean[] numbered(Set<CueId> cues) {
+        boolean[] numbered =
+                new boolean[cues.stream().mapToInt(continuing::numberOf).max().orElse(-1) + 1];
+        cues.forEach(cue -> numbered[continuing.numberOf(cue)] = true);
+        return numbered;
+    }
+
+    private void tell(Told next) {
+        if (!next.isSame(told)) {
+            told = next;
+        }
     }
 
     /**
@@ -88,14 +118,14 @@ public final class Mixer {
      */
     public void process(
             MixState state, float[][] in, float[][] out, int frames, long frame, long songFrame, Passage passage) {
-        boolean cut = headphonesCut;
+        Told now = told;
         if (state != running && running != null) {
-            state.takeOver(running, cut);
-        } else if (state != running || cut != runningCut || state.headsElsewhere()) {
-            state.head(cut);
+            state.takeOver(running, now);
+        } else if (state != running || now != runningTold || state.headsElsewhere()) {
+            state.head(now);
         }
         running = state;
-        runningCut = cut;
+        runningTold = now;
         state.connect(in, out);
         state.silenceUnused(out, frames);
         int at = 0;

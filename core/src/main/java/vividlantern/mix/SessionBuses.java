@@ -15,13 +15,13 @@ import vividlantern.mix.effects.Shift;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
-import vividlantern.session.Ears;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
-import vividlantern.session.Tap;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Pan;
 
 /**
@@ -34,6 +34,7 @@ final class SessionBuses {
     /** The main mix has a tap of its own. */
     private static final String MAIN_TAP = "";
 
+    private static final String TALKBACK = "talkback mic";
     private static final String PASSBAND = " passband";
     private static final String COMPRESSOR = " compressor";
 
@@ -62,6 +63,8 @@ final class SessionBuses {
         ControlRoomBuses controlRoom = new ControlRoomBuses(session, rig, live);
         buses.add(mainBus());
         buses.addAll(controlRoom.buses());
+        Optional<MixPlan.Bus> talkback = talkbackBus();
+        talkback.ifPresent(buses::add);
         controlRoom.pairs().forEach(pair -> pairs.put(pair.id(), pair));
         for (Cue cue : session.cues()) {
             pairOf(cue.output()).ifPresent(pair -> {
@@ -70,6 +73,7 @@ final class SessionBuses {
                 if (cue.comfort().on()) {
                     buses.add(comfortBus(cue, pair));
                 }
+                talkback.ifPresent(mic -> buses.add(speechBus(cue, pair)));
                 if (cues(session, pair).size() > 1) {
                     buses.add(levelOf(cue, bus.edges()));
                 }
@@ -129,7 +133,8 @@ final class SessionBuses {
         List<MixPlan.Edge> edges = new ArrayList<>();
         double level = session.main().level().gain();
         for (Track track : tracks) {
-            addEdges(track, MAIN_TAP, heard.mainGain(track) * level, track.pan(), Ears.STEREO, edges);
+            double gain = heard.mainGain(track) * level;
+            addEdges(track, MAIN_TAP, gain, track.pan(), Ears.STEREO, Optional.empty(), edges);
         }
         return new MixPlan.Bus(MixPlan.MAIN, false, edges, List.of(), Optional.empty(), Optional.empty());
     }
@@ -137,19 +142,21 @@ final class SessionBuses {
     private MixPlan.Bus cueBus(Cue cue, StereoPair pair) {
         List<MixPlan.Edge> edges = new ArrayList<>();
         double forAll = cue.level().gain();
+        Optional<MixPlan.ToCue> toCue = Optional.of(new MixPlan.ToCue(cue.id(), false));
         for (Track track : tracks) {
             if (cue.send(track.id()).isEmpty()) {
                 continue;
             }
             Send send = session.effectiveSend(cue, track);
-            addEdges(track, send.tap().name(), heard.sendGain(send) * forAll, panOf(send, track), cue.ears(), edges);
+            double gain = heard.sendGain(send) * forAll;
+            addEdges(track, send.tap().name(), gain, panOf(send, track), cue.ears(), toCue, edges);
         }
         String key = keyOf(cue.id(), pair.id());
         if (cue.comfort().on()) {
             double back = cue.comfort().level().gain() * forAll;
             String room = comfortOf(cue, pair);
-            edges.add(0, comesBack(room, 0, back, 0, cue.ears()));
-            edges.add(1, comesBack(room, 1, 0, back, cue.ears()));
+            edges.add(0, comesBack(room, 0, back, 0, cue.ears(), toCue));
+            edges.add(1, comesBack(room, 1, 0, back, cue.ears(), toCue));
         }
         return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.of(keyOf(pair.id())), Optional.empty());
     }
@@ -175,14 +182,49 @@ final class SessionBuses {
     }
 
     /** Its path stands before those of all tracks, whose ids begin with letters and digits. */
-    private static MixPlan.Edge comesBack(String room, int side, double left, double right, Ears ears) {
+    private static MixPlan.Edge comesBack(
+            String room, int side, double left, double right, Ears ears, Optional<MixPlan.ToCue> toCue) {
         return new MixPlan.Edge(
                 "+" + side + "|" + room,
                 new MixPlan.Tapped(room, MixPlan.Tapped.END, side),
                 0,
                 ears.left(left, right),
                 ears.right(left, right),
-                true);
+                true,
+                toCue);
+    }
+
+    /** The talkback mic behind a guard of its own, for as long as somebody sits in the control room. */
+    private Optional<MixPlan.Bus> talkbackBus() {
+        if (live.controlRoom().isEmpty()) {
+            return Optional.empty();
+        }
+        return session.inControlRoom()
+                .talkback()
+                .flatMap(mic -> ControlRoomBuses.micBus(TALKBACK, mic.port(), mic.level(), session, rig, live));
+    }
+
+    /**
+     * What is said to those who hear a cue: at its level for all and as their ears want it, past its filters and its compressor,
+     * which would make it pump. It is no gain that has to rise slowly: it comes from behind a guard.
+     */
+    private static MixPlan.Bus speechBus(Cue cue, StereoPair pair) {
+        double gain = cue.level().gain();
+        MixPlan.Edge said = new MixPlan.Edge(
+                TALKBACK,
+                new MixPlan.Tapped(TALKBACK, MixPlan.Tapped.END, 0),
+                0,
+                cue.ears().left(gain, gain),
+                cue.ears().right(gain, gain),
+                true,
+                Optional.of(new MixPlan.ToCue(cue.id(), true)));
+        return new MixPlan.Bus(
+                "said to " + keyOf(cue.id(), pair.id()),
+                false,
+                List.of(said),
+                List.of(),
+                Optional.of(keyOf(pair.id())),
+                Optional.empty());
     }
 
     /** What is sent into a cue's comfort reverb, and the reverb; what comes back is read by the cue's own bus. */
@@ -191,7 +233,7 @@ final class SessionBuses {
         for (Track track : tracks) {
             cue.send(track.id()).filter(send -> !send.comfort().isOff()).ifPresent(send -> {
                 double gain = heard.sendGain(send) * send.comfort().gain();
-                addEdges(track, send.tap().name(), gain, panOf(send, track), Ears.STEREO, edges);
+                addEdges(track, send.tap().name(), gain, panOf(send, track), Ears.STEREO, Optional.empty(), edges);
             });
         }
         String key = comfortOf(cue, pair);
@@ -262,7 +304,14 @@ final class SessionBuses {
                 : sourceOf(track, channel, source);
     }
 
-    private void addEdges(Track track, String tap, double gain, Pan pan, Ears ears, List<MixPlan.Edge> edges) {
+    private void addEdges(
+            Track track,
+            String tap,
+            double gain,
+            Pan pan,
+            Ears ears,
+            Optional<MixPlan.ToCue> toCue,
+            List<MixPlan.Edge> edges) {
         int[] sources = heard.sources(track);
         String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> pathsOf(track, tap, sources));
         for (int channel = 0; channel < sources.length; channel++) {
@@ -278,7 +327,8 @@ final class SessionBuses {
                     0,
                     ears.left(left, right),
                     ears.right(left, right),
-                    !tap.equals(MAIN_TAP)));
+                    !tap.equals(MAIN_TAP),
+                    toCue));
         }
     }
 

@@ -24,7 +24,7 @@ final class Station {
     private final int meter;
     private final int inletBegin;
     private Goals taken;
-    private boolean takenCut;
+    private Told takenTold;
 
     /**
      * @param sums for each two of its wires
@@ -57,12 +57,12 @@ final class Station {
     }
 
     /** Sets everything on its way to where it is wanted; nothing is to be done for goals that it has. */
-    void head(Gains gains, Goals goals, boolean headphonesCut) {
-        if (goals != taken || headphonesCut != takenCut) {
+    void head(Gains gains, Goals goals, Told told) {
+        if (goals != taken || told != takenTold) {
             for (Sum sum : sums) {
-                sum.head(gains, goals.gains(), headphonesCut);
+                sum.head(gains, goals.gains(), told);
             }
-            takenCut = headphonesCut;
+            takenTold = told;
         }
         if (goals == taken) {
             return;

@@ -18,8 +18,9 @@ final class Sum {
      *
      * @param into the first of the bus's two wires that it goes to
      * @param manner how its gains get to where they are wanted: {@link #FIXED}, or as {@link Gains#head} takes it
+     * @param mark what {@link Told} knows it by
      */
-    record Line(int wire, int slot, int into, int manner, boolean cuttable) {}
+    record Line(int wire, int slot, int into, int manner, boolean cuttable, int mark) {}
 
     private final MixKernel kernel;
     /** Which of the station's edges its first one is. */
@@ -30,6 +31,7 @@ final class Sum {
     private final int[] slot;
     private final int[] manner;
     private final boolean[] cuttable;
+    private final int[] mark;
 
     private final int[] edge;
     private final float[][] in;
@@ -60,12 +62,14 @@ final class Sum {
         slot = new int[count];
         manner = new int[count];
         cuttable = new boolean[count];
+        mark = new int[count];
         for (int at = 0; at < count; at++) {
             Line line = lines.get(at);
             wire[at] = line.wire();
             slot[at] = line.slot();
             manner[at] = line.manner();
             cuttable[at] = line.cuttable();
+            mark[at] = line.mark();
         }
         edge = new int[count];
         in = new float[count][];
@@ -80,14 +84,14 @@ final class Sum {
         }
     }
 
-    /** Sets every gain on its way to where it is wanted; those that headphones being cut silences, to zero while they are. */
-    void head(Gains gains, double[] goal, boolean headphonesCut) {
+    /** Sets every gain on its way to where it is wanted, as far as the mixer was not told otherwise. */
+    void head(Gains gains, double[] goal, Told told) {
         for (int at = 0; at < count; at++) {
             int gain = 2 * slot[at];
-            boolean cut = headphonesCut && cuttable[at];
-            double toLeft = cut ? 0 : goal[2 * (first + at)];
-            double toRight = cut ? 0 : goal[2 * (first + at) + 1];
-            if (cut || !gains.stand(gain, toLeft, toRight)) {
+            double factor = told.factor(mark[at], cuttable[at]);
+            double toLeft = factor * goal[2 * (first + at)];
+            double toRight = factor * goal[2 * (first + at) + 1];
+            if (factor != 1 || !gains.stand(gain, toLeft, toRight)) {
                 head(gains, gain, toLeft, manner[at]);
                 head(gains, gain + 1, toRight, manner[at]);
                 gathered = false;

@@ -6,15 +6,16 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.rig.Rig;
-import vividlantern.session.Backing;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.VoiceId;
 
 /**
  * What listeners hear of the tracks of a session: from which sources, and how loud. The mixer, the meters and whoever
@@ -156,6 +157,11 @@ public final class TrackGains {
     /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
     double sendGain(Send send) {
         return tappedGain(send) * send.level().gain();
+    }
+
+    /** Whether the headphones of a cue are cut. */
+    boolean isCut(CueId cue) {
+        return live.isCut(cue);
     }
 
     /** Whether anything of a track reaches a cue by a send. */

@@ -7,8 +7,6 @@ import java.util.Set;
 import java.util.stream.Stream;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
@@ -16,6 +14,8 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 
 /**
  * What is true of a track just now and stands in no field of it.
@@ -124,6 +124,7 @@ public record TrackStanding(
         return session.cues().stream()
                 .filter(cue -> cue.output().isPresent()
                         && !cue.level().isOff()
+                        && !heard.isCut(cue.id())
                         && heard.reaches(session.effectiveSend(cue, track)))
                 .toList();
     }

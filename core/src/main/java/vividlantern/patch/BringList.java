@@ -9,9 +9,9 @@ import java.util.function.Function;
 import vividlantern.rig.Mic;
 import vividlantern.rig.Rig;
 import vividlantern.session.BringLineId;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
 
 /** What an input list needs to be there: mics and DIs, stands, cables with a reserve, headphones. */
 public final class BringList {

@@ -6,11 +6,11 @@ import java.util.Map;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.Edit;
 
 /** Maps what a session lost when its rig changed, as {@link Fit} finds it. Nothing that is still where it was moves. */

@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -15,11 +16,10 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.WideGroup;
-import vividlantern.session.ControlRoomSource;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
 
 /** What is on offer for an input's cable or a cue's output, and who uses it already. */
 public final class Ports {
@@ -30,7 +30,7 @@ public final class Ports {
      * @param houseLabel what it is called: of a pair or a group its own name before those of its ports
      * @param arrivesAt the panel names of the interface's ports to which ties lead it on; "" if it is those ports themselves
      * @param preamps the ports of the preamps on its way
-     * @param usedBy the inputs whose cables are in it, and the control room's sources
+     * @param usedBy the inputs whose cables are in it, and what comes into the control room there
      */
     public record OfferedPlace(
             List<PortId> ports,
@@ -65,9 +65,9 @@ public final class Ports {
                                         session.inputs().stream()
                                                 .filter(input -> ports.stream().anyMatch(input::goesInto))
                                                 .map(Input::source),
-                                        session.inControlRoom().sources().stream()
-                                                .filter(source -> !Collections.disjoint(source.ports(rig), ports))
-                                                .map(ControlRoomSource::name))
+                                        session.inControlRoom().comesInBy(rig).entrySet().stream()
+                                                .filter(each -> !Collections.disjoint(each.getValue(), ports))
+                                                .map(Map.Entry::getKey))
                                 .toList()))
                 .toList();
     }
@@ -190,7 +190,7 @@ public final class Ports {
     public static List<Port> free(Session session, Rig rig) {
         Set<PortId> arrivedAt = Stream.concat(
                         session.inputs().stream().flatMap(input -> input.ports().stream()),
-                        session.inControlRoom().sources().stream().flatMap(source -> source.ports(rig).stream()))
+                        session.inControlRoom().comesInBy(rig).values().stream().flatMap(List::stream))
                 .map(rig::followTies)
                 .collect(Collectors.toSet());
         return there(session, rig).stream()

@@ -2,7 +2,7 @@ package vividlantern.playback;
 
 import java.io.IOException;
 import java.util.Optional;
-import vividlantern.session.Backing;
+import vividlantern.session.song.Backing;
 import vividlantern.sound.MediaReader;
 import vividlantern.sound.RateConverter;
 

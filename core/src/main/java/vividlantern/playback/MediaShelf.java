@@ -1,7 +1,7 @@
 package vividlantern.playback;
 
 import java.io.IOException;
-import vividlantern.session.Media;
+import vividlantern.session.song.Media;
 import vividlantern.sound.MediaReader;
 
 /** Where the sounds of backing tracks are kept. */

@@ -7,10 +7,10 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.concurrent.locks.ReentrantLock;
 import vividlantern.click.Passage;
-import vividlantern.session.Backing;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
 import vividlantern.session.TrackId;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.TempoCurve;
 import vividlantern.sound.MediaReader;
 
 /**

@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.Map;
 import vividlantern.click.OwnSounds;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
 import vividlantern.session.Session;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
 import vividlantern.sound.MediaReader;
 
 /** Reads the short sounds that voices of the click bring along, whole. */

@@ -10,12 +10,13 @@ import vividlantern.session.Input;
 import vividlantern.session.edit.InputEdit.PatchInput;
 
 /** The way out for an input without a port, or whose port does not do: another place for all its cables that is free and takes it. */
-final class Elsewhere {
+public final class Elsewhere {
 
     private Elsewhere() {}
 
     /** A finding that offers the first such place, or says what else to do where there is none. */
-    static Finding or(String byHand, FreePorts free, Rig rig, Input input, String key, String sentence, String why) {
+    public static Finding or(
+            String byHand, FreePorts free, Rig rig, Input input, String key, String sentence, String why) {
         Optional<List<PortId>> place = free.places(input.width()).stream()
                 .filter(ports -> Ports.fit(rig, ports, input))
                 .findFirst();

@@ -49,7 +49,7 @@ public record Finding(
      */
     public record At(PartKey part, String words) {}
 
-    Finding on(Topic other) {
+    public Finding on(Topic other) {
         return new Finding(key, other, sentence, why, about, fix, byHand, turned);
     }
 
@@ -74,12 +74,12 @@ public record Finding(
     public record Fix(String words, String way, List<Edit> edits) {}
 
     /** The same finding, with words for the way out that it shares with others. */
-    Finding likeOthers(String way) {
+    public Finding likeOthers(String way) {
         Optional<Fix> shared = fix.map(own -> new Fix(own.words(), way, own.edits()));
         return new Finding(key, topic, sentence, why, about, shared, byHand, turned);
     }
 
-    static Finding fixable(
+    public static Finding fixable(
             String key, String sentence, String why, List<PartKey> about, String words, List<Edit> edits) {
         return new Finding(
                 key,
@@ -92,11 +92,11 @@ public record Finding(
                 Optional.empty());
     }
 
-    static Finding byHand(String key, String sentence, String why, List<PartKey> about, String what) {
+    public static Finding byHand(String key, String sentence, String why, List<PartKey> about, String what) {
         return new Finding(key, Topic.ANYTHING_ELSE, sentence, why, about, Optional.empty(), what, Optional.empty());
     }
 
-    static Finding toBeTurned(
+    public static Finding toBeTurned(
             String key, String sentence, String why, List<PartKey> about, String what, Turned turned) {
         return new Finding(key, Topic.ANYTHING_ELSE, sentence, why, about, Optional.empty(), what, Optional.of(turned));
     }

@@ -10,8 +10,8 @@ import vividlantern.playback.MediaState;
 import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.session.InputId;
-import vividlantern.session.MediaId;
 import vividlantern.session.Session;
+import vividlantern.session.song.MediaId;
 import vividlantern.timing.BufferChoices;
 import vividlantern.timing.MeasuredLatency;
 import vividlantern.timing.Timing;
@@ -45,7 +45,7 @@ public record Noted(
     }
 
     /** The buffers to choose from in a session, and which to choose. */
-    BufferChoices buffers(Session session, Rig rig) {
+    public BufferChoices buffers(Session session, Rig rig) {
         double notReported = MeasuredLatency.notReported(measured, rig, session.sampleRate());
         Timing timing = new Timing(session, rig, LiveState.STOPPED, notReported);
         return BufferChoices.of(session, rig, timing, notReported, load, incidents);

@@ -6,7 +6,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 
 /** One thing that can be wrong with a session on its rig. */
-interface Rule {
+public interface Rule {
 
     /** @param free the ports of the rig that the session leaves free */
     List<Finding> find(Session session, Rig rig, FreePorts free);

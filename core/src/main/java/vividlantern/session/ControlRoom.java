@@ -6,17 +6,24 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
 import vividlantern.units.Decibels;
 import vividlantern.units.PlainNumber;
 
 /**
  * How the control room is set up: its speakers, what happens to them near an open mic, the mic by which it listens into the
- * room, and what else it can listen to. What it listens to just now is live and no part of it.
+ * room, the one by which it talks to performers, and what else it can listen to. What it listens to just now, and whom it talks to,
+ * is live and no part of it.
  *
  * @param dimDb by how much dim lowers the speakers
  */
 public record ControlRoom(
-        double dimDb, Speakers main, Speakers second, Optional<ListenMic> listenMic, List<ControlRoomSource> sources)
+        double dimDb,
+        Speakers main,
+        Speakers second,
+        Optional<ListenMic> listenMic,
+        Optional<TalkbackMic> talkback,
+        List<ControlRoomSource> sources)
         implements Part {
 
     /** Where speakers stand of which nobody has said it. */
@@ -26,7 +33,8 @@ public record ControlRoom(
             new Speakers(Decibels.ZERO, Decibels.ZERO, OWN_ROOM, NearOpenMics.WARN);
 
     /** As it begins: the main mix leaves as it is. */
-    static final ControlRoom BEGINNING = new ControlRoom(20, AS_THEY_BEGIN, AS_THEY_BEGIN, Optional.empty(), List.of());
+    static final ControlRoom BEGINNING =
+            new ControlRoom(20, AS_THEY_BEGIN, AS_THEY_BEGIN, Optional.empty(), Optional.empty(), List.of());
 
     /** One of the two pairs of speakers that an engineer listens by. */
     public enum SpeakerSet {
@@ -88,11 +96,34 @@ public record ControlRoom(
         }
     }
 
-    /** A mic by which the control room hears what is said in the room. */
-    public record ListenMic(PortId port, Decibels level) {}
+    /**
+     * A mic by which the control room hears what is said in the room.
+     *
+     * @param byItself whether it opens by itself while the song stands, so that performers can answer
+     */
+    public record ListenMic(PortId port, Decibels level, boolean byItself) {}
+
+    /**
+     * A mic by which the control room talks to performers.
+     *
+     * @param dimDb by how much their music is lowered meanwhile
+     */
+    public record TalkbackMic(PortId port, Decibels level, double dimDb) {
+
+        /** By how much music is lowered as long as nobody has said otherwise. */
+        public static final double USUAL_DIM_DB = 12;
+    }
 
     public ControlRoom {
         sources = List.copyOf(sources);
+    }
+
+    /** What comes into it by ports of its own, by its name: its sources and the talkback mic. */
+    public Map<String, List<PortId>> comesInBy(Rig rig) {
+        Map<String, List<PortId>> ports = new LinkedHashMap<>();
+        sources.forEach(source -> ports.put("the control room's " + source.name(), source.ports(rig)));
+        talkback.ifPresent(mic -> ports.put("the talkback mic", List.of(mic.port())));
+        return ports;
     }
 
     public Speakers speakers(SpeakerSet which) {
@@ -105,16 +136,20 @@ public record ControlRoom(
 
     public ControlRoom with(SpeakerSet which, Speakers speakers) {
         return which == SpeakerSet.MAIN
-                ? new ControlRoom(dimDb, speakers, second, listenMic, sources)
-                : new ControlRoom(dimDb, main, speakers, listenMic, sources);
+                ? new ControlRoom(dimDb, speakers, second, listenMic, talkback, sources)
+                : new ControlRoom(dimDb, main, speakers, listenMic, talkback, sources);
     }
 
     public ControlRoom dimmingBy(double newDimDb) {
-        return new ControlRoom(newDimDb, main, second, listenMic, sources);
+        return new ControlRoom(newDimDb, main, second, listenMic, talkback, sources);
     }
 
     public ControlRoom listeningBy(Optional<ListenMic> newMic) {
-        return new ControlRoom(dimDb, main, second, newMic, sources);
+        return new ControlRoom(dimDb, main, second, newMic, talkback, sources);
+    }
+
+    public ControlRoom talkingBy(Optional<TalkbackMic> newMic) {
+        return new ControlRoom(dimDb, main, second, listenMic, newMic, sources);
     }
 
     /** With a source in the place of the one that has its id; at the end if none has. */
@@ -130,7 +165,7 @@ public record ControlRoom(
     }
 
     private ControlRoom with(List<ControlRoomSource> all) {
-        return new ControlRoom(dimDb, main, second, listenMic, all);
+        return new ControlRoom(dimDb, main, second, listenMic, talkback, all);
     }
 
     @Override
@@ -152,7 +187,13 @@ public record ControlRoom(
         traits.put(
                 "listen mic",
                 listenMic
-                        .map(mic -> names.port(mic.port()) + ", " + mic.level())
+                        .map(mic -> names.port(mic.port()) + ", " + mic.level()
+                                + (mic.byItself() ? ", by itself while the song stands" : ""))
+                        .orElse("none"));
+        traits.put(
+                "talkback mic",
+                talkback.map(mic -> names.port(mic.port()) + ", " + mic.level() + ", music "
+                                + PlainNumber.of(mic.dimDb()) + " dB down")
                         .orElse("none"));
         sources.forEach(source -> traits.put(
                 "source " + source.name(),

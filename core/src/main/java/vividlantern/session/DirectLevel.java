@@ -2,6 +2,7 @@ package vividlantern.session;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -2,6 +2,7 @@ package vividlantern.session;
 
 import java.util.Map;
 import java.util.stream.Stream;
+import vividlantern.session.song.Media;
 
 /**
  * One thing of a session that can change by itself; the unit of undo, of conflicts and of what is stored. {@link PartKind} is

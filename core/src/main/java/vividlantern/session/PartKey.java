@@ -1,5 +1,9 @@
 package vividlantern.session;
 
+import vividlantern.session.cue.CueId;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.MarkerId;
+
 /**
  * Names a part within its session, as in "track/fiddle" or "send/cue-2/fiddle". A send is a part of its own, so that
  * two people can work on one cue.

@@ -11,6 +11,14 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.BiConsumer;
 import java.util.stream.Stream;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.SongEntry;
+import vividlantern.session.song.TempoMap;
 
 /**
  * The kinds of parts that a session is made of, their registry: what each is called, what it is, where it stands in a session and

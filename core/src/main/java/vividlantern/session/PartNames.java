@@ -8,6 +8,10 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
 
 /** What the things of which parts speak are called; one that is not there goes by its id. */
 public final class PartNames {
@@ -20,27 +24,27 @@ public final class PartNames {
         this.rig = rig;
     }
 
-    String track(TrackId id) {
+    public String track(TrackId id) {
         return session.find(id).map(Track::name).orElse(id.value());
     }
 
-    String tracks(List<TrackId> ids) {
+    public String tracks(List<TrackId> ids) {
         return ids.stream().map(this::track).collect(Collectors.joining(", "));
     }
 
-    String input(InputId id) {
+    public String input(InputId id) {
         return session.find(id).map(Input::source).orElse(id.value());
     }
 
-    String cue(CueId id) {
+    public String cue(CueId id) {
         return session.find(id).map(Cue::name).orElse("");
     }
 
-    String performer(PerformerId id) {
+    public String performer(PerformerId id) {
         return session.find(id).map(Performer::name).orElse(id.value());
     }
 
-    String marker(MarkerId id) {
+    public String marker(MarkerId id) {
         return session.markers().stream()
                 .filter(marker -> marker.id().equals(id))
                 .findFirst()
@@ -48,23 +52,23 @@ public final class PartNames {
                 .orElse(id.value());
     }
 
-    String pair(PairId id) {
+    public String pair(PairId id) {
         return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
     }
 
-    String port(PortId id) {
+    public String port(PortId id) {
         return rig.label(id);
     }
 
-    String ports(List<PortId> ids) {
+    public String ports(List<PortId> ids) {
         return ids.isEmpty() ? "none" : rig.labels(ids);
     }
 
-    String mic(String written) {
+    public String mic(String written) {
         return rig.micIn(written).map(Mic::listed).orElse(written);
     }
 
-    String feed(Feed feed) {
+    public String feed(Feed feed) {
         return feed.input()
                 .flatMap(session::find)
                 .map(input ->
@@ -74,19 +78,19 @@ public final class PartNames {
                 .orElse("nothing");
     }
 
-    static String onOff(boolean on) {
+    public static String onOff(boolean on) {
         return on ? "on" : "off";
     }
 
-    static String yesNo(boolean yes) {
+    public static String yesNo(boolean yes) {
         return yes ? "yes" : "no";
     }
 
-    static String word(Enum<?> word) {
+    public static String word(Enum<?> word) {
         return word.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
-    static String bars(int count) {
+    public static String bars(int count) {
         return count + (count == 1 ? " bar" : " bars");
     }
 }

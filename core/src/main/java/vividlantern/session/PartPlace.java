@@ -10,6 +10,9 @@ import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import vividlantern.basics.PartList;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
 
 /**
  * Where the parts of a kind stand in a session.

@@ -7,6 +7,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import vividlantern.basics.Ids;
 import vividlantern.history.Anatomy;
+import vividlantern.session.cue.CueId;
 
 /** A session taken apart and put together again: how two states differ, and how a difference is applied. */
 public final class Parts implements Anatomy<Session, PartKey, Part> {

@@ -8,6 +8,17 @@ import vividlantern.basics.PartList;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.SongEntry;
+import vividlantern.session.song.TempoMap;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 
 /**

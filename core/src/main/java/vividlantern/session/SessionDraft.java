@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import vividlantern.session.cue.Cue;
 
 /** A session while some of what it holds is changed: its components by their names. */
 final class SessionDraft {

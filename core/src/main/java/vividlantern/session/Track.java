@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 import vividlantern.units.PlainNumber;

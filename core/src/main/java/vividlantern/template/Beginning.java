@@ -11,8 +11,6 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
@@ -22,6 +20,8 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.Edit;
 
 /**

@@ -15,8 +15,8 @@ import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.PartNames;
 import vividlantern.session.Parts;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Send;
 
 /** How two states of a session differ, in words and numbers, a line for each thing. */
 public final class Comparison {

@@ -8,7 +8,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
-import vividlantern.session.Cue;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
@@ -19,6 +18,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
 
 /**
  * Some tracks of a session with the inputs that feed them, their groups and their sends, to be put into any session.

@@ -3,10 +3,10 @@ package vividlantern.template;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
 
 /** Which changes are so large that a snapshot is taken before them by itself. */
 public final class LargeChange {

@@ -11,8 +11,8 @@ import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
-import vividlantern.session.SongEntry;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.SongEntry;
+import vividlantern.session.song.TempoMap;
 
 /** The songs of one production: the next one, which goes on with the mix, and where each stands in the list. */
 public final class NextSong {

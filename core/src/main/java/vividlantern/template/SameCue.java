@@ -5,11 +5,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 
 /** Which cue of a session is the same as one of another: that of the same performers, else the one of the same name. */
 final class SameCue {

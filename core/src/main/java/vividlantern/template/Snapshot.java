@@ -6,8 +6,6 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
@@ -16,6 +14,8 @@ import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 
 /**
  * A named copy of a session's state to go back to, whole or in parts.

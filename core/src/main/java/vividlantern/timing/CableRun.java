@@ -11,8 +11,8 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
 
 /**
  * Measures over a cable while a session is at the rig.

@@ -2,10 +2,10 @@ package vividlantern.timing;
 
 import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Air;
 
 /**

@@ -3,10 +3,10 @@ package vividlantern.timing;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import vividlantern.session.CueId;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.SourceKind;
+import vividlantern.session.cue.CueId;
 
 /**
  * How a performer hears themselves.

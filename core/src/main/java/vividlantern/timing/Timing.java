@@ -9,11 +9,11 @@ import java.util.stream.Stream;
 import vividlantern.mix.CuePaths;
 import vividlantern.mix.LiveState;
 import vividlantern.rig.Rig;
-import vividlantern.session.Cue;
 import vividlantern.session.Input;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
+import vividlantern.session.cue.Cue;
 
 /** How late everybody hears themselves in a session, and which buffer would suit. */
 public final class Timing {

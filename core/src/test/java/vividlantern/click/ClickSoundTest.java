@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.VoiceId;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 
 /** An accent has a pitch of its own, and is else the same stroke. */

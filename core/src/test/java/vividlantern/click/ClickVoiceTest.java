@@ -2,21 +2,21 @@ package vividlantern.click;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static vividlantern.session.ClickPattern.Stroke.ACCENTED;
-import static vividlantern.session.ClickPattern.Stroke.SILENT;
-import static vividlantern.session.ClickPattern.Stroke.SOUNDING;
+import static vividlantern.session.song.ClickPattern.Stroke.ACCENTED;
+import static vividlantern.session.song.ClickPattern.Stroke.SILENT;
+import static vividlantern.session.song.ClickPattern.Stroke.SOUNDING;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.NoteValue;
-import vividlantern.session.SongParts;
-import vividlantern.session.TempoMap;
-import vividlantern.session.VoiceId;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.SongParts;
+import vividlantern.session.song.TempoMap;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 
 /** Each click begins at exactly the frame its beat falls on. */

@@ -2,21 +2,21 @@ package vividlantern.click;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static vividlantern.session.ClickPattern.Stroke.ACCENTED;
-import static vividlantern.session.ClickPattern.Stroke.SILENT;
-import static vividlantern.session.ClickPattern.Stroke.SOUNDING;
+import static vividlantern.session.song.ClickPattern.Stroke.ACCENTED;
+import static vividlantern.session.song.ClickPattern.Stroke.SILENT;
+import static vividlantern.session.song.ClickPattern.Stroke.SOUNDING;
 
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
-import vividlantern.session.SongParts;
-import vividlantern.session.TempoMap;
-import vividlantern.session.VoiceId;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.SongParts;
+import vividlantern.session.song.TempoMap;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 
 /** A voice strikes a sound from a file from where it sets in, as loud as the made ones. At 120 a beat has 24 000 frames. */

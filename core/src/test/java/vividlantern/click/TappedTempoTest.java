@@ -10,16 +10,16 @@ import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.Backing;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /** What hands tap is found again: the tempo, and where the first beat lies. */
 public class TappedTempoTest {

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -16,20 +17,22 @@ import vividlantern.click.Passage;
 import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
+import vividlantern.mix.Talk;
 import vividlantern.mix.TestSignal;
 import vividlantern.playback.SoundsInMemory;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.ControlRoom.SpeakerSet;
-import vividlantern.session.Corner;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
 import vividlantern.units.Decibels;
 
 /**
@@ -111,6 +114,12 @@ public class AudioThreadTest {
         run(12);
         engine.cutHeadphones(false);
         run(12);
+        engine.talk(Talk.TO_ALL, 0.25);
+        run(12);
+        engine.talk(Talk.to(Set.of(CUE)), 0.25);
+        run(12);
+        engine.talk(Talk.TO_NOBODY, 1);
+        run(12);
         controlRoom("main", true, Optional.empty());
         for (TestSignal.Kind kind : TestSignal.Kind.values()) {
             controlRoom("cue/c", false, signal(kind));
@@ -138,6 +147,7 @@ public class AudioThreadTest {
                 .outTo(Optional.of(new PairId("phones-1")))
                 .withSend(VOICE, send -> send.at(Decibels.of(6)))
                 .withSend(new TrackId("click"), send -> send.at(Decibels.ZERO)));
+        session = new SetTalkbackMic(Optional.of(new PortId("in-9"))).applyTo(session, RandomSessions.RIG);
         engine = new Engine(
                 MixPlan.compile(session, RandomSessions.RIG, live.get(), sounds),
                 RATE,

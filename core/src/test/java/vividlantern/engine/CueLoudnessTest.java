@@ -7,7 +7,7 @@ import java.util.Comparator;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import org.testng.annotations.Test;
-import vividlantern.session.CueId;
+import vividlantern.session.cue.CueId;
 
 /** Each cue's loudness is read where it leaves, without a gap, and anew after one. */
 public class CueLoudnessTest {

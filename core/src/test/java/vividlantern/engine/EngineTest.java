@@ -10,13 +10,13 @@ import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Feed;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.ArmTrack;
 import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.song.ClickPattern;
 import vividlantern.units.Decibels;
 
 /** The transport, and new states of a session, at the blocks at which they take effect. */

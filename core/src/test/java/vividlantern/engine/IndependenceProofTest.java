@@ -13,16 +13,16 @@ import vividlantern.basics.Refused;
 import vividlantern.playback.MediaShelf;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
-import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Decibels;
 
 /** A cue is proved to be independent when it is, and found to follow the speakers when it does. */

@@ -10,11 +10,11 @@ import vividlantern.mix.MixPlan;
 import vividlantern.playback.MediaShelf;
 import vividlantern.playback.Reel;
 import vividlantern.playback.SoundsInMemory;
-import vividlantern.session.Media;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
+import vividlantern.session.song.Media;
 
 /** Each sound is opened by itself. */
 public class ReadAheadTest {

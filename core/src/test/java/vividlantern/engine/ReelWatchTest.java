@@ -10,11 +10,11 @@ import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
 import vividlantern.playback.Reel;
 import vividlantern.playback.SoundsInMemory;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
 
 /** Nothing that a backing track cannot play stays unsaid. */
 public class ReelWatchTest {

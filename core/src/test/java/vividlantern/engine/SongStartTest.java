@@ -12,13 +12,13 @@ import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.playback.SoundsInMemory;
-import vividlantern.session.Backing;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BackingEdit.SetBacking;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.TempoMap;
 
 /** How playing begins, and which frames a range of bars has. At 120 in 4/4 a beat has 24 000 frames, a bar 96 000. */
 public class SongStartTest {

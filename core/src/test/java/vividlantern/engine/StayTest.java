@@ -33,18 +33,18 @@ import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.StudioEdit.SetRoomTemperature;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.ControlRoom.SpeakerSet;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.InputEdit.SetInputGain;
 import vividlantern.session.edit.SessionEdit.SetBuffer;
 import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 
 /** Nothing ends a session's stay at the rig without a word, and what ended begins anew by itself. */

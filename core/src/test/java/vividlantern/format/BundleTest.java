@@ -20,16 +20,19 @@ import java.util.zip.ZipOutputStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Ears;
-import vividlantern.session.Marker;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
+import vividlantern.rig.PortId;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
-import vividlantern.session.TempoMap;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.TempoMap;
 import vividlantern.template.Template;
 import vividlantern.units.Decibels;
 
@@ -188,7 +191,7 @@ public class BundleTest {
         assertThat(read(documents(good, rig)).session()).isEqualTo(session);
         refused(documents("{", rig), "session.json cannot be read at");
         refused(documents(good.replaceFirst("\"hear\":\"[a-z]+\"", "\"hear\":\"loud\""), rig), "/session/tracks/");
-        refused(documents(good.replaceFirst("\"version\":[0-9]+", "\"version\":9"), rig), "of version 9");
+        refused(documents(good.replaceFirst("\"version\":[0-9]+", "\"version\":99"), rig), "of version 99");
         refused(documents(good.replaceFirst("vivid-lantern-session", "other"), rig), "not a session document");
         refused(
                 documents(good.replaceFirst("\"sampleRate\":48000", "\"sampleRate\":0"), rig),
@@ -361,6 +364,22 @@ public class BundleTest {
                         .sends())
                 .hasSize(3)
                 .allMatch(send -> send.comfort().isOff());
+    }
+
+    @Test
+    public void whatWasWrittenBeforeTheControlRoomCouldTalkIsRead() throws IOException {
+        for (Session session : List.of(
+                Documents.read(resource("/session-8.json"), SessionDocument.class)
+                        .checked(),
+                Documents.read(resource("/template-8.json"), TemplateDocument.class)
+                        .checked()
+                        .session())) {
+            assertThat(session.inControlRoom().listenMic())
+                    .contains(new ControlRoom.ListenMic(new PortId("harbour-in-12"), Decibels.of(3), false));
+            assertThat(session.inControlRoom().talkback()).isEmpty();
+            assertThat(session.find(new CueId("voice")).orElseThrow().comfort().on())
+                    .isTrue();
+        }
     }
 
     /** No document makes the speakers louder than an edit could. */

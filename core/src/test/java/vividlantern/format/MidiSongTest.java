@@ -18,12 +18,12 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoMap;
 
 /** Songs from MIDI files: our own come back as they were, those of others as they stand there, written here byte by byte. */
 public class MidiSongTest {
@@ -83,6 +83,21 @@ public class MidiSongTest {
                         new TempoMap.Tempo(6, 150, NoteValue.CROTCHET, false));
         assertThat(song.parts()).containsExactly(new MidiSong.Part("Verse", 1), new MidiSong.Part("B", 3));
         assertThat(song.notes()).isEmpty();
+    }
+
+    /** Many programs write it, though the format ends a running status there; the JDK's own reader refuses such a file. */
+    @Test
+    public void aRunningStatusMayGoOnAfterATempoOrWhatADeviceOwns() {
+        MidiSong song = song(
+                0, 0x90, 60, 100, //
+                0, 0xFF, 0x51, 3, 0x06, 0x1A, 0x80, // 150
+                0x60, 60, 0, // the note's end, still with the status of its beginning
+                0, 0xF0, 2, 1, 0xF7, //
+                0, 61, 100, //
+                0, 0xFF, 0x06, 1, 'A', //
+                0, 0xFF, 0x2F, 0);
+        assertThat(song.tempoMap()).isEqualTo(TempoMap.steady(150, 4, 4));
+        assertThat(song.parts()).hasSize(1);
     }
 
     @Test

@@ -15,10 +15,10 @@ import javax.sound.midi.Sequence;
 import javax.sound.midi.Track;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.NoteValue;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoMap;
 
 public class MidiTempoTest {
 

@@ -12,7 +12,6 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
 import vividlantern.session.BringLineId;
-import vividlantern.session.MarkerId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
@@ -26,6 +25,7 @@ import vividlantern.session.edit.PerformerEdit.AddPerformer;
 import vividlantern.session.edit.SoundSession;
 import vividlantern.session.edit.TrackEdit.AddSplit;
 import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.song.MarkerId;
 
 /** A document holds what edits could have made, to the edge of each field and not beyond. */
 public class SoundSessionTest {

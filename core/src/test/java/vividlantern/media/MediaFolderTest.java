@@ -23,7 +23,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.basics.Refused;
 import vividlantern.playback.MediaState;
-import vividlantern.session.Media;
+import vividlantern.session.song.Media;
 import vividlantern.sound.MediaReader;
 import vividlantern.sound.WavBytes;
 

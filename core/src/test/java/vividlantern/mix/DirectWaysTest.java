@@ -13,13 +13,13 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
-import vividlantern.session.Ears;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

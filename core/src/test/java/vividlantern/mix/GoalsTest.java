@@ -15,14 +15,14 @@ import vividlantern.click.Passage;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.ControlRoom.SpeakerSet;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Session;
-import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -17,7 +17,7 @@ import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Passband;
 import vividlantern.mix.effects.Shift;
 import vividlantern.rig.PairId;
-import vividlantern.session.Corner;
+import vividlantern.session.cue.Corner;
 
 /** What holds for every graph of buses, effects and taps, whatever sessions will make of it. */
 public class GraphTest {

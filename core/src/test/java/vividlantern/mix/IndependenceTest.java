@@ -5,10 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.session.Cue;
 import vividlantern.session.Session;
-import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.Edit;
 
 /** No control of the main path changes a cue by one bit, and no cue is proven by silence. */
@@ -60,7 +60,7 @@ public class IndependenceTest {
                 .isNotEqualTo(MixRun.of(muted).noise(4800).run(480)[2]);
     }
 
-    private static Session withAnotherMainMix(Session session, int seed) {
+    static Session withAnotherMainMix(Session session, int seed) {
         Random random = new Random(1000 + seed);
         Session now = session;
         for (int edit = 0; edit < 40; edit++) {

@@ -13,8 +13,6 @@ import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
@@ -22,6 +20,8 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 
 /** What lamps and level lines show is what is really there. */

@@ -1,6 +1,7 @@
 package vividlantern.mix;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -19,6 +20,8 @@ final class MixRun {
 
     private final SortedMap<Long, MixPlan> plans = new TreeMap<>();
     private final Map<Long, Boolean> cuts = new HashMap<>();
+    private final SortedMap<Long, Talk> talks = new TreeMap<>(Map.of(0L, Talk.TO_NOBODY));
+    private double talkDimDb;
     private float[][] inputs;
     private MediaShelf media = MediaShelf.EMPTY;
     private long songFrame;
@@ -65,6 +68,13 @@ final class MixRun {
     /** From a frame on, another plan. */
     MixRun then(long frame, MixPlan plan) {
         plans.put(frame, plan);
+        return this;
+    }
+
+    /** From a frame on, somebody is talked to, and their music is lowered by so much. */
+    MixRun talking(long frame, Talk to, double dimDb) {
+        talks.put(frame, to);
+        talkDimDb = dimDb;
         return this;
     }
 
@@ -143,6 +153,7 @@ final class MixRun {
             current = next == null ? current : next;
             state = next == null ? state : mixer.prepare(next);
             mixer.cutHeadphones(cuts.getOrDefault(lastPlanAt(at), false));
+            mixer.talk(talks.get(talks.headMap(at + 1L).lastKey()), Math.pow(10, -talkDimDb / 20));
             int block = Math.min(blockFrames, untilChange(at, frames));
             long here = songFrame + at;
             current.reels().forEach(reel -> reel.readAhead(here));
@@ -163,10 +174,11 @@ final class MixRun {
     }
 
     private int untilChange(int at, int frames) {
-        for (Map.Entry<Long, MixPlan> each : plans.tailMap(at + 1L).entrySet()) {
-            return (int) Math.min(frames, each.getKey()) - at;
+        long next = frames;
+        for (SortedMap<Long, ?> changes : List.of(plans.tailMap(at + 1L), talks.tailMap(at + 1L))) {
+            next = changes.isEmpty() ? next : Math.min(next, changes.firstKey());
         }
-        return frames - at;
+        return (int) next - at;
     }
 
     static double peak(float[] samples, int from, int to) {

@@ -6,8 +6,8 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.session.Cue;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
 import vividlantern.units.Decibels;
 
 /** No sample that is not finite, and none above its ceiling, ever leaves, whatever comes in and whatever a gain is. */

@@ -14,10 +14,6 @@ import vividlantern.history.MemoryLog;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Part;
@@ -26,6 +22,10 @@ import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.CueEdit.SetCueComfort;
 import vividlantern.session.edit.CueEdit.SetCueCompressor;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
@@ -83,7 +83,7 @@ public class RampsTest {
             {new SetSendLevel(CUE, TRACK, Decibels.of(12))},
             {new SetCueLevel(CUE, Decibels.of(12))},
             {new SetTrim(TRACK, Decibels.of(12))},
-            {new SetSendTap(CUE, TRACK, vividlantern.session.Tap.INPUT)},
+            {new SetSendTap(CUE, TRACK, vividlantern.session.cue.Tap.INPUT)},
             {new SetPolarity(TRACK, true)},
             {new SetCueCompressor(CUE, true, 0, 1, 1, 30, 24)},
             {new SetCueComfort(CUE, true, Comfort.Room.SMALL, Decibels.of(12))},

@@ -10,7 +10,7 @@ import vividlantern.mix.effects.Effect;
 import vividlantern.mix.effects.EffectKind;
 import vividlantern.mix.effects.Passband;
 import vividlantern.rig.PairId;
-import vividlantern.session.Corner;
+import vividlantern.session.cue.Corner;
 
 /**
  * Graphs of buses, effects and taps that differ by a seed alone, of a kind that no session can make yet: returns that feed

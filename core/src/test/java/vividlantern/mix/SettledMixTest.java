@@ -11,8 +11,8 @@ import java.util.zip.CRC32;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.mix.effects.CeilingGuard;
-import vividlantern.session.Cue;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
 
 /**
  * Where nothing is inserted and nothing moves, a mix is the same to the bit from version to version of this program:

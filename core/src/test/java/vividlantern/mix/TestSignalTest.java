@@ -12,9 +12,9 @@ import vividlantern.basics.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.edit.PairEdit.UnpairPorts;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 
 /** Tones, noise and counted tones leave by the outputs that were chosen, and by no other, as loud as was said. */

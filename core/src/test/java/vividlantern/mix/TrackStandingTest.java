@@ -13,8 +13,6 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
@@ -22,9 +20,11 @@ import vividlantern.session.InputId;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
-import vividlantern.session.Tap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Decibels;
 
 /** What a row says beside a track's own fields: who plays it, who hears it, what feeds it, why it is quiet. */

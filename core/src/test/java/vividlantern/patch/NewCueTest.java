@@ -15,11 +15,11 @@ import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair.Feeds;
 import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.RigEdit;
-import vividlantern.session.Cue;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.Tap;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.PerformerEdit.AddPerformer;
 

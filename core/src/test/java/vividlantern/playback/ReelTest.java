@@ -11,13 +11,13 @@ import java.util.concurrent.CountDownLatch;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
-import vividlantern.session.Backing;
-import vividlantern.session.Backing.Follows;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
 import vividlantern.session.TrackId;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.Backing.Follows;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.TempoMap;
 
 /** A sound lies in the song where it was put, to the frame. */
 public class ReelTest {

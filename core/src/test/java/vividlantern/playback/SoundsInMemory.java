@@ -3,8 +3,8 @@ package vividlantern.playback;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.Map;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
 import vividlantern.sound.MediaReader;
 
 /** A shelf of made-up sounds; one may be made to fail, or to have nothing ready. */

@@ -7,9 +7,9 @@ import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.click.OwnSounds;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Media;
 import vividlantern.session.Session;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Media;
 
 /** The short sounds of the click's voices are read whole, once, into one channel. */
 public class VoiceSoundsTest {

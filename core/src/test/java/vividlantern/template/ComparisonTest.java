@@ -8,13 +8,12 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.session.CueId;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.CueEdit.RemoveCue;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.PatchInput;
@@ -22,6 +21,7 @@ import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
 import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.Decibels;
 
 /** How two states of a session are told apart, in words and numbers. */

@@ -8,12 +8,12 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.MarkerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.SongEntry;
-import vividlantern.session.TempoMap;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.SongEntry;
+import vividlantern.session.song.TempoMap;
 
 /** From song to song of one production. */
 public class NextSongTest {

@@ -8,14 +8,14 @@ import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
-import vividlantern.session.Cue;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
 import vividlantern.template.Setting.What;
 
 /** How a track is set, given to others. */

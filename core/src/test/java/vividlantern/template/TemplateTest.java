@@ -24,7 +24,6 @@ import vividlantern.rig.edit.PortEdit.LabelPort;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.MarkerId;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
@@ -40,6 +39,7 @@ import vividlantern.session.edit.InputEdit.CutInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.ViewEdit.SaveView;
+import vividlantern.session.song.MarkerId;
 
 /** What is kept of a session, and the sessions that begin from it. */
 public class TemplateTest {

@@ -13,7 +13,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
 import vividlantern.server.folder.DataFolder;
-import vividlantern.server.store.Restoring;
+import vividlantern.server.store.copies.Restoring;
 
 /** Begins the program anew within its process, at the same address, with a copy in the place of its database. */
 @Component

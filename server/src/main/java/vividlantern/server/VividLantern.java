@@ -18,7 +18,7 @@ import vividlantern.basics.Refused;
 import vividlantern.server.folder.CannotStart;
 import vividlantern.server.folder.DataFolder;
 import vividlantern.server.folder.DatabaseCheck;
-import vividlantern.server.store.Restoring;
+import vividlantern.server.store.copies.Restoring;
 
 /** The program: one server with the page inside. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)

@@ -21,8 +21,8 @@ import tools.jackson.databind.JsonNode;
 import vividlantern.server.desk.BinDesk;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
-import vividlantern.session.MediaId;
 import vividlantern.session.SessionId;
+import vividlantern.session.song.MediaId;
 import vividlantern.sound.WavWriter;
 
 /** What is removed can be taken back for thirty days; then it goes with what nothing else speaks of. */

@@ -16,7 +16,7 @@ import tools.jackson.databind.JsonNode;
 import vividlantern.basics.Refused;
 import vividlantern.server.folder.CopyFiles;
 import vividlantern.server.folder.DataFolder;
-import vividlantern.server.store.Restoring;
+import vividlantern.server.store.copies.Restoring;
 
 /** Ways back that cannot hurt: copies are made, looked into, taken from and put in place, and nothing is lost by it. */
 public class CopiesTest extends ServerTest {

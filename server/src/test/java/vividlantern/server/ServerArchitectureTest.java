@@ -1,11 +1,15 @@
 package vividlantern.server;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -52,5 +56,13 @@ public class ServerArchitectureTest {
                         JavaClass.Predicates.resideInAPackage("vividlantern.server.."),
                         JavaClass.Predicates.resideOutsideOfPackages(packages)))
                 .check(server);
+    }
+
+    @Test
+    public void noPackageHasMoreThanFortyFiles() {
+        Map<String, Long> files = server.stream()
+                .filter(JavaClass::isTopLevelClass)
+                .collect(Collectors.groupingBy(JavaClass::getPackageName, Collectors.counting()));
+        assertThat(files.values()).allMatch(count -> count <= 40);
     }
 }

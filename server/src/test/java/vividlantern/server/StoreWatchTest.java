@@ -36,6 +36,20 @@ public class StoreWatchTest extends ServerTest {
         await(() -> !watch.trouble().startsWith("Nothing can be stored"));
     }
 
+    /** An open rig is what is stored, whatever became of a change that failed. */
+    @Test
+    public void anOpenRigThatDiffersFromWhatIsStoredIsReadAgain() {
+        ApplicationContext context = (ApplicationContext) program;
+        JdbcTemplate database = context.getBean(JdbcTemplate.class);
+        assertThat(get("/api/rigs/saltworks").get("name").asString()).isEqualTo("Saltworks");
+        database.execute("update rig set name = 'Rebuilt' where id = 'saltworks'");
+        assertThat(get("/api/rigs/saltworks").get("name").asString()).isEqualTo("Saltworks");
+        context.publishEvent(new StoreWatch.Back());
+        assertThat(get("/api/rigs/saltworks").get("name").asString()).isEqualTo("Rebuilt");
+        database.execute("update rig set name = 'Saltworks' where id = 'saltworks'");
+        context.publishEvent(new StoreWatch.Back());
+    }
+
     private static String level(int db) {
         return "{\"kind\": \"set-main-level\", \"level\": " + db + "}";
     }

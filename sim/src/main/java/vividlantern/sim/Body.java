@@ -6,7 +6,7 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * Something that sounds: an instrument, or one side of it, played from its notes. What it gives is a pure function of

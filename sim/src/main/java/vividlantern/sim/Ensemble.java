@@ -1,8 +1,8 @@
 package vividlantern.sim;
 
 import java.util.List;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /** The five players with their instruments, in the order of {@link Saltworks#bodies}. */
 final class Ensemble {

@@ -7,17 +7,12 @@ import vividlantern.basics.Ids;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.session.Backing;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Look;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.Media;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.PhantomWish;
@@ -25,6 +20,12 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.Media;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -56,6 +57,9 @@ public final class LowWater {
                 .withInputs(inputs)
                 .withTracks(tracks)
                 .withCues(cues())
+                .withControlRoom(Optional.of(blank.inControlRoom()
+                        .talkingBy(Optional.of(new ControlRoom.TalkbackMic(
+                                new PortId(TalkMic.PORT), Decibels.ZERO, ControlRoom.TalkbackMic.USUAL_DIM_DB)))))
                 .with(Saltworks.tempoMap().endingWith(Optional.of(LAST_BAR)))
                 .withMarkers(markers());
     }

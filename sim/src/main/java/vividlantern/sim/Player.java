@@ -4,7 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * Somebody who plays along with what arrives in their headphones: with the song while it plays, else round and round from

@@ -24,7 +24,7 @@ import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.StereoPair.Feeds;
 import vividlantern.rig.Tie;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoMap;
 
 /** The studio that ships with the program: its rig, and what really stands in its rooms tonight. */
 public final class Saltworks {

@@ -3,8 +3,8 @@ package vividlantern.sim;
 import java.util.Arrays;
 import java.util.List;
 import vividlantern.hardware.FreeRunning;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.Noise;
 
 /**

@@ -2,8 +2,8 @@ package vividlantern.sim;
 
 import java.util.Arrays;
 import java.util.List;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * A sound module that plays along with the tune by itself: low drums at its outputs 1 and 2, high drums at 3 and 4, a piano at

@@ -23,7 +23,7 @@ import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.Air;
 
 /**
@@ -60,6 +60,7 @@ public final class StandInStudio implements AudioDevice {
     private final DirectMatrix direct;
     private final Cables cables;
     private final Phone phone;
+    private final TalkMic talkMic;
     private final Duty duty = new Duty();
     /** What the input converters gave, in a ring, up to the room's frame that was captured last. */
     private final float[][] captured;
@@ -93,6 +94,7 @@ public final class StandInStudio implements AudioDevice {
         direct = new DirectMatrix(sampleRate);
         cables = new Cables(rig.engineOutputs().size(), Saltworks.fractionOfAFrame(leading));
         phone = new Phone(rig, bank, sampleRate);
+        talkMic = new TalkMic(rig, bank, sampleRate);
         module = preamps.channels().stream().anyMatch(channel -> channel.moduleOutput() >= 0)
                 ? Optional.of(new SoundModule(bank, sampleRate, map, MAX_FRAMES))
                 : Optional.empty();
@@ -204,6 +206,9 @@ public final class StandInStudio implements AudioDevice {
         if (phone.isThere()) {
             phone.warmUp();
         }
+        if (talkMic.isThere()) {
+            talkMic.warmUp();
+        }
     }
 
     @Override
@@ -238,6 +243,11 @@ public final class StandInStudio implements AudioDevice {
     public void plugCable(PortId output, PortId input) {
         cables.plug(
                 rig.engineOutput(output).orElseThrow(), rig.engineInput(input).orElseThrow());
+    }
+
+    /** Puts the cable of the engineer's mic into a port; in the Saltworks it is in one for good. */
+    public void plugTalkMic(Optional<PortId> port) {
+        talkMic.plug(port);
     }
 
     /** Pulls out every cable that {@link #plugCable} put in. */
@@ -425,6 +435,9 @@ public final class StandInStudio implements AudioDevice {
             for (int n = 0; n < frames; n++) {
                 samples[n] *= volts;
             }
+            preamps.amplifyVolts(at, roomFrame, roomFrame + noiseBegins, samples, frames);
+        } else if (talkMic.isPluggedInto(at)) {
+            talkMic.arrive(roomFrame + noiseBegins, samples, frames);
             preamps.amplifyVolts(at, roomFrame, roomFrame + noiseBegins, samples, frames);
         } else if (phone.isPluggedInto(at)) {
             phone.arrive(at, roomFrame + noiseBegins, samples, frames);

@@ -3,9 +3,9 @@ package vividlantern.sim;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import vividlantern.session.NoteValue;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /**
  * "The Ferryman's Daughter": a waltz in D, with a slower middle part in four and a slowing end, written out for five

@@ -7,7 +7,7 @@ import java.util.List;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import vividlantern.hardware.AudioDevice;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.TempoMap;
 
 /** What is synthesized is kept up to a number of bytes, whatever is played. */
 public class NoteBankTest {

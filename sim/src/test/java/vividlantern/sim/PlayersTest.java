@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.session.TempoCurve;
+import vividlantern.session.song.TempoCurve;
 import vividlantern.units.Air;
 
 /** The players play in time and in tune, at a level an engineer can work with. */

@@ -2,7 +2,7 @@ package vividlantern.mix.effects;
 
 import java.util.List;
 import java.util.stream.Stream;
-import vividlantern.session.Compressor;
+import vividlantern.session.cue.Compressor;
 
 /**
  * A compressor with a soft knee. It judges by the peaks of all its wires, so that a picture in space stays where it is, and has no

@@ -2,7 +2,7 @@ package vividlantern.mix.effects;
 
 import java.util.Arrays;
 import java.util.List;
-import vividlantern.session.Corner;
+import vividlantern.session.cue.Corner;
 
 /**
  * A high-pass and a low-pass one after the other, each of second order without a bump (Butterworth, 12 dB an octave).

@@ -2,7 +2,7 @@ package vividlantern.mix.effects;
 
 import java.util.Arrays;
 import java.util.List;
-import vividlantern.session.Comfort;
+import vividlantern.session.cue.Comfort;
 
 /**
  * The sound of a room that never was, without what is sent there itself: eight delay lines that feed each other (J.-M. Jot, A.

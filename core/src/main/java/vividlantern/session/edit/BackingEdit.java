@@ -5,11 +5,11 @@ import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
-import vividlantern.session.Backing;
-import vividlantern.session.Media;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.Media;
 import vividlantern.units.PlainNumber;
 
 /** Changes of what backing tracks play, and where. */

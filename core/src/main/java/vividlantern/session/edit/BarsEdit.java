@@ -12,11 +12,11 @@ import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
-import vividlantern.session.TempoMap.Stretch;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.TempoMap;
+import vividlantern.session.song.TempoMap.Stretch;
 
 /**
  * Changes of whole bars, with the tempos, time signatures and parts that begin in them. What follows bars moves along; what follows

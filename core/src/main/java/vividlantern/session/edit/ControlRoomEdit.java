@@ -10,6 +10,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoom;
 import vividlantern.session.ControlRoom.NearOpenMics;
 import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.ControlRoom.TalkbackMic;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.OpenMics;
 import vividlantern.session.Session;
@@ -26,6 +27,26 @@ public sealed interface ControlRoomEdit extends Edit {
     private static Session with(Session session, SpeakerSet which, UnaryOperator<ControlRoom.Speakers> change) {
         ControlRoom room = session.inControlRoom();
         return with(session, room.with(which, change.apply(room.speakers(which))));
+    }
+
+    private static Session with(Session session, ControlRoom.ListenMic mic) {
+        return with(session, session.inControlRoom().listeningBy(Optional.of(mic)));
+    }
+
+    private static Session with(Session session, TalkbackMic mic) {
+        return with(session, session.inControlRoom().talkingBy(Optional.of(mic)));
+    }
+
+    private static ControlRoom.ListenMic listenMic(Session session) {
+        return session.inControlRoom()
+                .listenMic()
+                .orElseThrow(() -> new Refused("There is no listen mic yet. Choose its port first.", ""));
+    }
+
+    private static TalkbackMic talkbackMic(Session session) {
+        return session.inControlRoom()
+                .talkback()
+                .orElseThrow(() -> new Refused("There is no talkback mic yet. Choose its port first.", ""));
     }
 
     private static Decibels upToZero(Decibels level) {
@@ -134,7 +155,9 @@ public sealed interface ControlRoomEdit extends Edit {
             port.ifPresent(id -> Rules.reachesEngine(rig, id));
             ControlRoom room = session.inControlRoom();
             Decibels level = room.listenMic().map(ControlRoom.ListenMic::level).orElse(Decibels.ZERO);
-            return with(session, room.listeningBy(port.map(id -> new ControlRoom.ListenMic(id, level))));
+            boolean byItself =
+                    room.listenMic().map(ControlRoom.ListenMic::byItself).orElse(false);
+            return with(session, room.listeningBy(port.map(id -> new ControlRoom.ListenMic(id, level, byItself))));
         }
 
         @Override
@@ -148,16 +171,88 @@ public sealed interface ControlRoomEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            ControlRoom room = session.inControlRoom();
-            ControlRoom.ListenMic mic = room.listenMic()
-                    .orElseThrow(() -> new Refused("There is no listen mic yet. Choose its port first.", "level"));
+            ControlRoom.ListenMic mic = listenMic(session);
             Decibels set = Rules.fader(level, "The listen mic's level");
-            return with(session, room.listeningBy(Optional.of(new ControlRoom.ListenMic(mic.port(), set))));
+            return with(session, new ControlRoom.ListenMic(mic.port(), set, mic.byItself()));
         }
 
         @Override
         public String summary(Session session, Rig rig) {
             return "Control room: listen mic " + level;
+        }
+    }
+
+    /** Says whether the listen mic opens by itself while the song stands. */
+    record SetListenByItself(boolean byItself) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            ControlRoom.ListenMic mic = listenMic(session);
+            return with(session, new ControlRoom.ListenMic(mic.port(), mic.level(), byItself));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: listen mic " + (byItself ? "by itself while the song stands" : "by hand");
+        }
+    }
+
+    /** Chooses the mic by which the control room talks to performers, by its port; none takes it away. */
+    record SetTalkbackMic(Optional<PortId> port) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            ControlRoom room = session.inControlRoom();
+            Session others = with(session, room.talkingBy(Optional.empty()));
+            port.ifPresent(id -> Rules.freePort(others, rig, id));
+            Optional<TalkbackMic> was = room.talkback();
+            return with(
+                    session,
+                    room.talkingBy(port.map(id -> new TalkbackMic(
+                            id,
+                            was.map(TalkbackMic::level).orElse(Decibels.ZERO),
+                            was.map(TalkbackMic::dimDb).orElse(TalkbackMic.USUAL_DIM_DB)))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: talkback mic " + port.map(rig::label).orElse("none");
+        }
+    }
+
+    /** Sets how loud the talkback mic is in front of its guard. */
+    record SetTalkbackLevel(Decibels level) implements ControlRoomEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            TalkbackMic mic = talkbackMic(session);
+            return with(
+                    session, new TalkbackMic(mic.port(), Rules.fader(level, "The talkback mic's level"), mic.dimDb()));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: talkback mic " + level;
+        }
+    }
+
+    /** Sets by how much talking lowers performers' music: 0 to 60 dB, in steps of 1. */
+    record SetTalkbackDim(double db) implements ControlRoomEdit {
+
+        public static final double MOST_DB = 60;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!(db >= 0 && db <= MOST_DB)) {
+                throw new Refused("Talking lowers the music by 0 to 60 dB; " + db + " is not.", "db");
+            }
+            TalkbackMic mic = talkbackMic(session);
+            return with(session, new TalkbackMic(mic.port(), mic.level(), Math.rint(db)));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Control room: talking lowers the music by " + Math.round(db) + " dB";
         }
     }
 
@@ -246,6 +341,11 @@ public sealed interface ControlRoomEdit extends Edit {
             new SetSpeakerRoom(which, room.speakers(which).room()).applyTo(session, rig);
         }
         room.listenMic().ifPresent(mic -> Rules.fader(mic.level(), "The listen mic's level"));
+        if (room.talkback().isPresent()) {
+            TalkbackMic mic = room.talkback().get();
+            new SetTalkbackLevel(mic.level()).applyTo(with(session, room), rig);
+            new SetTalkbackDim(mic.dimDb()).applyTo(with(session, room), rig);
+        }
         Rules.requireDifferent(room.sources(), ControlRoomSource::id, "of the sources have the same id");
         for (ControlRoomSource source : room.sources()) {
             Ids.require(source.id().value(), "sources");

@@ -6,15 +6,15 @@ import vividlantern.basics.Ids;
 import vividlantern.basics.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Corner;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
-import vividlantern.session.Ears;
 import vividlantern.session.PerformerId;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Send;
 import vividlantern.units.Decibels;
 
 /** Changes of a cue. */

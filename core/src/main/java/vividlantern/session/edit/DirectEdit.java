@@ -3,11 +3,11 @@ package vividlantern.session.edit;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
-import vividlantern.session.CueId;
 import vividlantern.session.DirectLevel;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

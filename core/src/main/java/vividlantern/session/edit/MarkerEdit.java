@@ -7,9 +7,9 @@ import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
 import vividlantern.session.Session;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
 
 /** Changes of the markers. */
 public sealed interface MarkerEdit extends Edit {

@@ -2,11 +2,11 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import vividlantern.basics.Refused;
-import vividlantern.session.CueId;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;

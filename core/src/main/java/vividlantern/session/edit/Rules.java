@@ -2,6 +2,7 @@ package vividlantern.session.edit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import vividlantern.basics.Ids;
@@ -19,17 +20,10 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.BringLine;
 import vividlantern.session.BringLineId;
 import vividlantern.session.Channels;
-import vividlantern.session.Compressor;
 import vividlantern.session.ControlRoomSource;
-import vividlantern.session.Corner;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.Media;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
@@ -38,6 +32,13 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.Media;
 import vividlantern.units.Decibels;
 import vividlantern.units.PlainNumber;
 
@@ -201,14 +202,18 @@ final class Rules {
                             + " ports that " + source.name() + " needs.",
                     "port");
         }
-        for (PortId port : ports) {
-            int channel = reachesEngine(rig, port);
-            userOf(session, rig, channel, source.id()).ifPresent(user -> {
-                throw new Refused(
-                        rig.label(port) + " is in use by " + user + ". Choose ports that nothing else uses.", "port");
-            });
-        }
+        Session others =
+                session.withControlRoom(Optional.of(session.inControlRoom().without(source.id())));
+        ports.forEach(port -> freePort(others, rig, port));
         return source;
+    }
+
+    /** A port that reaches the engine and that nothing of a session uses. */
+    static void freePort(Session session, Rig rig, PortId port) {
+        userOf(session, rig, reachesEngine(rig, port)).ifPresent(user -> {
+            throw new Refused(
+                    rig.label(port) + " is in use by " + user + ". Choose a port that nothing else uses.", "port");
+        });
     }
 
     static void sourceWidth(ControlRoomSource source) {
@@ -217,8 +222,8 @@ final class Rules {
         }
     }
 
-    /** Who else has one of the engine's inputs. */
-    private static Optional<String> userOf(Session session, Rig rig, int channel, SourceId asking) {
+    /** Who has one of the engine's inputs. */
+    private static Optional<String> userOf(Session session, Rig rig, int channel) {
         return session.inputs().stream()
                 .filter(input -> input.ports().stream().anyMatch(port -> leadsTo(rig, port, channel)))
                 .map(input -> name(session, input.id()))
@@ -230,10 +235,9 @@ final class Rules {
                                         .isPresent()))
                         .map(track -> "track " + track.name())
                         .findFirst())
-                .or(() -> session.inControlRoom().sources().stream()
-                        .filter(other -> !other.id().equals(asking)
-                                && other.ports(rig).stream().anyMatch(port -> leadsTo(rig, port, channel)))
-                        .map(other -> "the control room's " + other.name())
+                .or(() -> session.inControlRoom().comesInBy(rig).entrySet().stream()
+                        .filter(each -> each.getValue().stream().anyMatch(port -> leadsTo(rig, port, channel)))
+                        .map(Map.Entry::getKey)
                         .findFirst());
     }
 

@@ -2,12 +2,12 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import vividlantern.rig.Rig;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
-import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -9,17 +9,17 @@ import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.Rig;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Media;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.SongEntry;
-import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.SongEntry;
+import vividlantern.session.song.TempoMap;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.PlainNumber;
 
 /** Changes of the song: what it counts by, and what the song list says of it. */

@@ -3,9 +3,9 @@ package vividlantern.session.edit;
 import java.util.Optional;
 import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.PlainNumber;
 
 /** Changes of the tempo map at one place, told by bar and beat as people count them, both from 1. */

@@ -9,14 +9,14 @@ import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
-import vividlantern.session.Cue;
 import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Look;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 

@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Corner;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Corner;
 import vividlantern.units.Noise;
 
 /** What every kind of effect must do: a new kind is tested here once it has an example. */

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.stream.IntStream;
 import org.testng.annotations.Test;
-import vividlantern.session.Compressor;
+import vividlantern.session.cue.Compressor;
 
 /** What a compressor does to steady tones, how fast, and that it lets go no faster than performers' levels may rise. */
 public class GentleCompressorTest {

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.session.Corner;
+import vividlantern.session.cue.Corner;
 
 public class PassbandTest {
 

@@ -10,7 +10,7 @@ import org.apache.commons.math3.transform.FastFourierTransformer;
 import org.apache.commons.math3.transform.TransformType;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.session.Comfort;
+import vividlantern.session.cue.Comfort;
 import vividlantern.units.Noise;
 
 /** A room is dense soon, rings at no tone of its own, dies away as it says, and rests when it is silent. */

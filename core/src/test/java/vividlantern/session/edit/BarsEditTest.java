@@ -12,21 +12,21 @@ import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.Backing;
-import vividlantern.session.Marker;
-import vividlantern.session.MarkerId;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BackingEdit.SetBacking;
 import vividlantern.session.edit.BarsEdit.CopyBars;
 import vividlantern.session.edit.BarsEdit.MoveBars;
 import vividlantern.session.edit.BarsEdit.RemoveBars;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /** Bars are taken out, copied and moved as one would cut a strip of paper. */
 public class BarsEditTest {

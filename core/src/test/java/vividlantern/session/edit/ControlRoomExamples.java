@@ -11,12 +11,14 @@ import vividlantern.session.ControlRoom;
 import vividlantern.session.ControlRoom.ListenMic;
 import vividlantern.session.ControlRoom.NearOpenMics;
 import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.ControlRoom.TalkbackMic;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.Session;
 import vividlantern.session.SourceId;
 import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.RemoveSource;
 import vividlantern.session.edit.ControlRoomEdit.SetDim;
+import vividlantern.session.edit.ControlRoomEdit.SetListenByItself;
 import vividlantern.session.edit.ControlRoomEdit.SetListenLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
 import vividlantern.session.edit.ControlRoomEdit.SetNearOpenMics;
@@ -25,6 +27,9 @@ import vividlantern.session.edit.ControlRoomEdit.SetSourceLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerMark;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackDim;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackLevel;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
 import vividlantern.units.Decibels;
 
 /** An example of every edit of how the control room is set up. */
@@ -59,12 +64,32 @@ final class ControlRoomExamples {
                     new SetListenMic(Optional.of(new PortId("in-10"))),
                     "listen mic House in-10",
                     ControlRoom::listenMic,
-                    Optional.of(new ListenMic(new PortId("in-10"), Decibels.ZERO))),
+                    Optional.of(new ListenMic(new PortId("in-10"), Decibels.ZERO, false))),
             ofRoom(
                     new SetListenLevel(Decibels.of(6)),
                     "listen mic +6.0 dB",
                     ControlRoom::listenMic,
-                    Optional.of(new ListenMic(new PortId("in-9"), Decibels.of(6)))),
+                    Optional.of(new ListenMic(new PortId("in-9"), Decibels.of(6), false))),
+            ofRoom(
+                    new SetListenByItself(true),
+                    "listen mic by itself while the song stands",
+                    ControlRoom::listenMic,
+                    Optional.of(new ListenMic(new PortId("in-9"), Decibels.ZERO, true))),
+            ofRoom(
+                    new SetTalkbackMic(Optional.of(new PortId("in-14"))),
+                    "talkback mic House in-14",
+                    ControlRoom::talkback,
+                    Optional.of(new TalkbackMic(new PortId("in-14"), Decibels.ZERO, 12))),
+            ofRoom(
+                    new SetTalkbackLevel(Decibels.of(-3)),
+                    "talkback mic −3.0 dB",
+                    ControlRoom::talkback,
+                    Optional.of(new TalkbackMic(new PortId("in-13"), Decibels.of(-3), 12))),
+            ofRoom(
+                    new SetTalkbackDim(19.6),
+                    "talking lowers the music by 20 dB",
+                    ControlRoom::talkback,
+                    Optional.of(new TalkbackMic(new PortId("in-13"), Decibels.ZERO, 20))),
             ofRoom(
                     new AddSource("Player", 6, new PortId("in-3")),
                     "source Player from House in-3",

@@ -32,7 +32,6 @@ import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.BringLineId;
 import vividlantern.session.ControlRoom.SpeakerSet;
-import vividlantern.session.CueId;
 import vividlantern.session.Look;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
@@ -45,6 +44,7 @@ import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
 import vividlantern.session.edit.BringEdit.RemoveBringLine;
@@ -56,6 +56,9 @@ import vividlantern.session.edit.ControlRoomEdit.SetSource;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerMark;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackDim;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackLevel;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
 import vividlantern.session.edit.CueEdit.RenameCue;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
@@ -167,6 +170,11 @@ public class EveryEditTest {
         refused(new AddSource(" ", 1, new PortId("in-3")), "needs a name");
         refused(new SetSource(new SourceId("ghost"), "Tape", 1, new PortId("in-3")), "no source 'ghost'");
         refused(new SetListenMic(Optional.of(new PortId("out-3"))), "is an output");
+        refused(new SetTalkbackMic(Optional.of(new PortId("out-3"))), "is an output");
+        refused(new SetTalkbackMic(Optional.of(new PortId("in-15"))), "in use by the control room's Phone");
+        refused(new SetTalkbackDim(61), "lowers the music by 0 to 60 dB");
+        refused(new SetTalkbackLevel(Decibels.of(40)), "The talkback mic's level");
+        refused(new AddSource("Tape", 1, new PortId("in-13")), "in use by the talkback mic");
         assertThat(new SetSource(PHONE, "Phone", 1, new PortId("in-15"))
                         .applyTo(SESSION, RIG)
                         .inControlRoom()

@@ -12,30 +12,26 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.BringLineId;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
-import vividlantern.session.MarkerId;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.PerformerId;
-import vividlantern.session.Send;
 import vividlantern.session.Session;
 import vividlantern.session.SourceId;
-import vividlantern.session.TempoMap;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Send;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.DirectEdit.SetDirectLevel;
@@ -51,6 +47,11 @@ import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.HideTrack;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.Decibels;
 
 /** A small session of which tests of edits speak, and how they look at what became of it. */
@@ -108,7 +109,8 @@ final class HarpAndFlute {
                     new WriteBringLine(new BringLineId("plugs"), "Earplugs", 5),
                     new AddSource("Phone", 2, new PortId("in-15")),
                     new AddBacking(GUIDE, "Guide", TIDE),
-                    new SetListenMic(Optional.of(new PortId("in-9")))),
+                    new SetListenMic(Optional.of(new PortId("in-9"))),
+                    new SetTalkbackMic(Optional.of(new PortId("in-13")))),
             RandomSessions.blank(),
             RIG);
 

@@ -11,16 +11,16 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.CueId;
-import vividlantern.session.MarkerId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.PerformerEdit.AddPerformer;
 import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.session.edit.TrackEdit.AddTrack;
+import vividlantern.session.song.MarkerId;
 import vividlantern.units.Decibels;
 
 /** A session holds so much and no more; what is full can still be changed. */

@@ -8,15 +8,15 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
-import vividlantern.session.ClickPattern;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.TempoMap;
-import vividlantern.session.VoiceId;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
+import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoMap;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
 
 /** What a click and a tempo map must be. */

@@ -10,20 +10,20 @@ import java.util.Random;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.basics.Refused;
-import vividlantern.session.MarkerId;
-import vividlantern.session.NoteValue;
 import vividlantern.session.Session;
-import vividlantern.session.SongOutline;
-import vividlantern.session.SongOutline.OutlinedTempo;
-import vividlantern.session.SongOutline.SongPart;
-import vividlantern.session.TempoCurve;
-import vividlantern.session.TempoMap;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.TempoEdit.RemoveMeter;
 import vividlantern.session.edit.TempoEdit.RemoveTempo;
 import vividlantern.session.edit.TempoEdit.SetMeter;
 import vividlantern.session.edit.TempoEdit.SetPickUp;
 import vividlantern.session.edit.TempoEdit.SetTempo;
+import vividlantern.session.song.MarkerId;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.SongOutline;
+import vividlantern.session.song.SongOutline.OutlinedTempo;
+import vividlantern.session.song.SongOutline.SongPart;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /** A song's tempos and time signatures, changed at one place. */
 public class TempoEditTest {

@@ -19,9 +19,9 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.SongOutline;
 import vividlantern.session.TrackId;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.song.SongOutline;
 import vividlantern.template.Comparison;
 
 /** The song as everybody plays to it. */

@@ -29,9 +29,9 @@ import vividlantern.playback.VoiceSounds;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.NotFound;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.song.ClickPattern;
 import vividlantern.sound.WavWriter;
 
 /** What a song is counted by, as files. */

@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.server.Restart;
 import vividlantern.server.desk.CopyDesk;
-import vividlantern.server.store.Copies;
+import vividlantern.server.store.copies.Copies;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 

@@ -17,10 +17,10 @@ import vividlantern.patch.NewCues;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
 import vividlantern.server.live.LiveRig;
-import vividlantern.session.CueId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.Raised;
 

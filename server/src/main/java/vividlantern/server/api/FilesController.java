@@ -31,12 +31,12 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.NotFound;
 import vividlantern.server.live.StandIns;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.sound.WavWriter;
 import vividlantern.timing.Ear;
 

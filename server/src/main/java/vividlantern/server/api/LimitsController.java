@@ -10,14 +10,15 @@ import vividlantern.mix.effects.EffectKind;
 import vividlantern.mix.effects.EffectKinds;
 import vividlantern.rig.Device;
 import vividlantern.rig.WideGroup;
-import vividlantern.session.ClickPattern;
 import vividlantern.session.ControlRoomSource;
-import vividlantern.session.Corner;
+import vividlantern.session.cue.Corner;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.ControlRoomEdit.SetDim;
+import vividlantern.session.edit.ControlRoomEdit.SetTalkbackDim;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
 import vividlantern.session.edit.SongEdit.SetClick;
+import vividlantern.session.song.ClickPattern;
 
 /** Which numbers are taken, for whoever lets somebody type one. */
 @RestController
@@ -64,6 +65,7 @@ class LimitsController {
             Range toleranceMs,
             Range earMetres,
             Range dimDb,
+            Range talkbackDimDb,
             Range toneHz,
             Range sourceChannels,
             Range pitchHz,
@@ -85,6 +87,7 @@ class LimitsController {
                 new Range(SetTolerance.LEAST_MS, SetTolerance.MOST_MS),
                 new Range(0, SetEarDistance.MOST_METRES),
                 new Range(SetDim.LEAST_DB, SetDim.MOST_DB),
+                new Range(0, SetTalkbackDim.MOST_DB),
                 new Range(TestSignal.LOWEST_HERTZ, TestSignal.HIGHEST_HERTZ),
                 new Range(1, ControlRoomSource.MAX_WIDTH),
                 new Range(SetClick.LOWEST_PITCH_HZ, SetClick.HIGHEST_PITCH_HZ),

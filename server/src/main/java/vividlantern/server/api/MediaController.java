@@ -21,7 +21,7 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
+import vividlantern.session.song.VoiceId;
 
 /** Sounds from files, for backing tracks and for the click's voices. */
 @RestController

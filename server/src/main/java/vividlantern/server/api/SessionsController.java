@@ -38,14 +38,14 @@ import vividlantern.server.desk.ReadThrough;
 import vividlantern.server.live.LiveRig;
 import vividlantern.server.store.RawRows;
 import vividlantern.server.store.Store;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
 import vividlantern.session.Input;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.Edit;
 
 /** Sessions and the changes made to them. A person is a browser, by the random id it keeps and sends along. */

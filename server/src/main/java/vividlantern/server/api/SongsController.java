@@ -16,9 +16,9 @@ import vividlantern.server.desk.Desk;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
-import vividlantern.session.SongEntry;
-import vividlantern.session.TempoMap;
 import vividlantern.session.edit.SongEdit.PlaceSong;
+import vividlantern.session.song.SongEntry;
+import vividlantern.session.song.TempoMap;
 import vividlantern.template.NextSong;
 
 /** The songs of one production: their list, and the next one. */

@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.media.MediaFolder;
 import vividlantern.server.desk.BinDesk;
-import vividlantern.session.MediaId;
+import vividlantern.session.song.MediaId;
 
 /** Sounds that nothing uses any more: no session, none of its log, no snapshot, nothing that is kept. */
 @RestController

@@ -24,8 +24,8 @@ import vividlantern.server.store.Bin;
 import vividlantern.server.store.KeptStore;
 import vividlantern.server.store.RigStore;
 import vividlantern.server.store.Store;
-import vividlantern.session.MediaId;
 import vividlantern.session.SessionId;
+import vividlantern.session.song.MediaId;
 import vividlantern.template.TemplateId;
 
 /** Sessions, rigs and templates that are removed: for thirty days they can be taken back, then they go with their sounds. */

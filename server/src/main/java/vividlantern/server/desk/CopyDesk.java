@@ -6,8 +6,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
-import vividlantern.server.store.Copies;
-import vividlantern.server.store.OpenedCopy;
+import vividlantern.server.store.copies.Copies;
+import vividlantern.server.store.copies.OpenedCopy;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 

@@ -31,9 +31,9 @@ import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
-import vividlantern.session.SongEntry;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.Grouped;
+import vividlantern.session.song.SongEntry;
 import vividlantern.template.LargeChange;
 import vividlantern.template.NextSong;
 import vividlantern.template.Snapshot;
@@ -46,16 +46,6 @@ import vividlantern.template.SnapshotId;
 @Component
 public class Desk {
 
-    private static final class Open extends OpenOnes.Held {
-        private History<Session, PartKey, Part> history;
-        private volatile Session session;
-
-        private Open(Session session, History<Session, PartKey, Part> history) {
-            this.session = session;
-            this.history = history;
-        }
-    }
-
     /** How many lines of a log are never folded. */
     public static final int KEPT_LINES = 10_000;
 
@@ -63,7 +53,7 @@ public class Desk {
     private final SnapshotStore snapshots;
     private final RigDesk rigs;
     private final ApplicationEventPublisher events;
-    private final OpenOnes<SessionId, Open> open = new OpenOnes<>(this::read);
+    private final OpenOnes<SessionId, Session, PartKey, Part> open = new OpenOnes<>(this::read);
     private volatile Consumer<Session> consent = changed -> {};
 
     public Desk(Store store, SnapshotStore snapshots, RigDesk rigs, ApplicationEventPublisher events) {
@@ -79,19 +69,19 @@ public class Desk {
     }
 
     public Session session(SessionId id) {
-        return open.get(id).session;
+        return open.get(id).whole();
     }
 
     /** Looks at a session while nobody can change it. */
     public void whileNothingChanges(SessionId id, Consumer<Session> look) {
         open.whileHeld(id, held -> {
-            look.accept(held.session);
-            return held.session;
+            look.accept(held.whole());
+            return held.whole();
         });
     }
 
     public Rig rigOf(SessionId id) {
-        return rigs.rig(open.get(id).session.rigId());
+        return rigs.rig(open.get(id).whole().rigId());
     }
 
     /** The sessions that are laid out for a rig, as they stand; those that are not open stay so, and what cannot be read is left out. */
@@ -101,7 +91,7 @@ public class Desk {
 
     /** One that is open as it stands; one that is not stays so. */
     private Optional<Session> asItStands(SessionId id) {
-        return open.ifOpen(id).map(held -> held.session).or(() -> readable(id));
+        return open.ifOpen(id).map(OpenOnes.Held::whole).or(() -> readable(id));
     }
 
     private Optional<Session> readable(SessionId id) {
@@ -186,7 +176,7 @@ public class Desk {
         String id = Ids.fresh(name, taken -> store.has(new SessionId(taken)));
         Session session = made.apply(new SessionId(id));
         store.add(session);
-        open.put(session.id(), new Open(session, history(session)));
+        open.put(session.id(), new OpenOnes.Held<>(session, history(session)));
         return session;
     }
 
@@ -194,16 +184,14 @@ public class Desk {
     public Session change(SessionId id, String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
         return make(
                 id,
-                held -> new Made(
-                        edits, Edit.make(edits, held.session, rigOf(id), held.history, person, gesture, basedOn)));
+                edits,
+                false,
+                held -> Edit.make(edits, held.whole(), rigOf(id), held.history(), person, gesture, basedOn));
     }
 
     /** Makes edits, and what the groups of what they change make of them. */
     public Session changeGrouped(SessionId id, String person, String gesture, List<Edit> edits, OptionalLong basedOn) {
-        return make(id, held -> {
-            List<Edit> all = Grouped.all(edits, held.session);
-            return new Made(all, Edit.make(all, held.session, rigOf(id), held.history, person, gesture, basedOn));
-        });
+        return open.whileHeld(id, held -> change(id, person, gesture, Grouped.all(edits, held.whole()), basedOn));
     }
 
     /**
@@ -215,94 +203,64 @@ public class Desk {
     public Session become(SessionId id, String person, UnaryOperator<Session> state, String words) {
         return make(
                 id,
-                held -> new Made(
-                        List.of(),
-                        held.history.change(
-                                held.session, state.apply(held.session), words, person, "", OptionalLong.empty()),
-                        true));
+                List.of(),
+                true,
+                held -> held.history()
+                        .change(held.whole(), state.apply(held.whole()), words, person, "", OptionalLong.empty()));
     }
 
     /** Puts a session into the state that it had after a line of its log, as one change. */
     public Session goBack(SessionId id, String person, long line) {
-        return make(
-                id,
-                held -> new Made(
-                        List.of(),
-                        held.history.change(
-                                held.session,
-                                held.history.asAfter(held.session, line),
-                                "Back to line " + line,
-                                person,
-                                "",
-                                OptionalLong.empty()),
-                        true));
+        return open.whileHeld(
+                id, held -> become(id, person, now -> held.history().asAfter(now, line), "Back to line " + line));
     }
 
     /** Takes back the person's last change, or the given line of the log. */
     public Session undo(SessionId id, String person, OptionalLong line) {
-        return make(
-                id,
-                held -> new Made(
-                        List.of(),
-                        line.isPresent()
-                                ? held.history.undo(held.session, person, line.getAsLong())
-                                : held.history.undo(held.session, person)));
+        return make(id, List.of(), false, held -> OpenOnes.undone(held, person, line));
     }
 
     public Session redo(SessionId id, String person) {
-        return make(id, held -> new Made(List.of(), held.history.redo(held.session, person)));
+        return make(id, List.of(), false, held -> held.history().redo(held.whole(), person));
     }
 
     /** The log's lines, newest first, as {@link Store#log} finds them. */
     public List<Store.LoggedLine> log(SessionId id, String word, String person, String part, int page, int size) {
-        return store.log(open.get(id).session.id(), word, person, part, page, size);
+        return store.log(open.get(id).whole().id(), word, person, part, page, size);
     }
 
     /** Folds all but the newest lines of the log into one, if there are more. What they did stays; it cannot be taken back any more. */
     public void foldLog(SessionId id) {
         open.whileHeld(id, held -> {
             store.fold(id, KEPT_LINES);
-            held.history = history(held.session);
-            return held.session;
+            held.reread(history(held.whole()));
+            return held.whole();
         });
     }
 
     public UndoState undoState(SessionId id, String person) {
-        return open.whileHeld(id, held -> UndoState.of(held.history, person));
+        return open.undoState(id, person);
     }
 
-    /**
-     * What a change led to, and by which edits.
-     *
-     * @param large whether a snapshot is taken before it, whatever it does
-     */
-    private record Made(List<Edit> edits, History.Outcome<Session, PartKey, Part> outcome, boolean large) {
-
-        private Made(List<Edit> edits, History.Outcome<Session, PartKey, Part> outcome) {
-            this(edits, outcome, false);
-        }
-    }
-
-    private Session make(SessionId id, Function<Open, Made> change) {
-        return open.whileHeld(id, held -> {
-            Made made = change.apply(held);
-            History.Outcome<Session, PartKey, Part> outcome = made.outcome();
-            if (outcome.changesNothing()) {
-                return held.session;
-            }
-            consent.accept(outcome.whole());
-            Session before = held.session;
-            keepBefore(before, outcome, made.large());
-            store.save(outcome, made.edits());
-            held.history.accept(outcome);
-            held.session = outcome.whole();
-            tell(held, new SessionChanged(before, held.session, outcome.changed()));
-            return held.session;
-        });
-    }
-
-    private void tell(Open held, SessionChanged change) {
-        held.tell(() -> events.publishEvent(change));
+    /** @param large whether a snapshot is taken before it, whatever it does */
+    private Session make(
+            SessionId id,
+            List<Edit> edits,
+            boolean large,
+            Function<OpenOnes.Held<Session, PartKey, Part>, History.Outcome<Session, PartKey, Part>> change) {
+        return open.change(
+                id,
+                held -> {
+                    Session before = held.whole();
+                    History.Outcome<Session, PartKey, Part> outcome = change.apply(held);
+                    return new OpenOnes.Made<>(outcome, () -> {
+                        consent.accept(outcome.whole());
+                        keepBefore(before, outcome, large);
+                        store.save(outcome, edits);
+                    });
+                },
+                (before, outcome) ->
+                        events.publishEvent(new SessionChanged(before, outcome.whole(), outcome.changed())));
     }
 
     /** Takes a snapshot before a large change, unless it only takes back or makes again what was done. */
@@ -333,7 +291,7 @@ public class Desk {
 
     /** Whether an open session is laid out for a rig. */
     public boolean isNeeded(RigId rig) {
-        return open.all().anyMatch(held -> held.session.rigId().equals(rig));
+        return open.all().anyMatch(held -> held.whole().rigId().equals(rig));
     }
 
     /** Whether a session is open; asking does not open it. */
@@ -344,20 +302,15 @@ public class Desk {
     /** After the database was gone: what is open is what is stored, whatever became of the change that failed. */
     @EventListener
     public void follow(StoreWatch.Back back) {
-        open.eachHeld((id, held) -> {
-            Optional<Session> stored = readable(id);
-            if (stored.isPresent() && !stored.get().equals(held.session)) {
-                Session before = held.session;
-                held.history = history(stored.get());
-                held.session = stored.get();
-                tell(held, new SessionChanged(before, held.session, Parts.OF_SESSION.changed(before, held.session)));
-            }
-        });
+        open.backToStored(
+                id -> readable(id).map(session -> new OpenOnes.Held<>(session, history(session))),
+                (before, stored) -> events.publishEvent(
+                        new SessionChanged(before, stored, Parts.OF_SESSION.changed(before, stored))));
     }
 
-    private Open read(SessionId id) {
+    private OpenOnes.Held<Session, PartKey, Part> read(SessionId id) {
         Session session = store.session(id).orElseThrow(() -> new NotFound("There is no session '" + id + "'."));
-        return new Open(session, history(session));
+        return new OpenOnes.Held<>(session, history(session));
     }
 
     private History<Session, PartKey, Part> history(Session session) {

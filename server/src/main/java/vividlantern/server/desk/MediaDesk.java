@@ -19,18 +19,18 @@ import vividlantern.media.MediaFolder;
 import vividlantern.playback.MediaShelf;
 import vividlantern.playback.MediaState;
 import vividlantern.server.folder.DataFolder;
-import vividlantern.session.Backing;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
 import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
 import vividlantern.session.edit.BackingEdit;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SongEdit;
+import vividlantern.session.song.Backing;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.VoiceId;
 
 /** The sounds of backing tracks and of the click's voices: taken in, given to those who use them, looked after. */
 @Component

@@ -11,6 +11,7 @@ import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
@@ -30,6 +31,7 @@ import vividlantern.rig.edit.StudioEdit.NameRig;
 import vividlantern.rig.edit.StudioEdit.ReplaceRig;
 import vividlantern.server.store.Bin;
 import vividlantern.server.store.RigStore;
+import vividlantern.server.store.StoreWatch;
 import vividlantern.server.store.Unreadable;
 import vividlantern.timing.MeasuredLatency;
 
@@ -37,22 +39,12 @@ import vividlantern.timing.MeasuredLatency;
 @Component
 public class RigDesk {
 
-    private static final class Open extends OpenOnes.Held {
-        private final History<Rig, RigPartKey, RigPart> history;
-        private volatile Rig rig;
-
-        private Open(Rig rig, History<Rig, RigPartKey, RigPart> history) {
-            this.rig = rig;
-            this.history = history;
-        }
-    }
-
     private static final Logger LOG = LoggerFactory.getLogger(RigDesk.class);
 
     private final RigStore store;
     private final Bin bin;
     private final ApplicationEventPublisher events;
-    private final OpenOnes<RigId, Open> open = new OpenOnes<>(this::read);
+    private final OpenOnes<RigId, Rig, RigPartKey, RigPart> open = new OpenOnes<>(this::read);
     private volatile Consumer<Rig> consent = changed -> {};
 
     public RigDesk(RigStore store, Bin bin, ApplicationEventPublisher events) {
@@ -67,7 +59,7 @@ public class RigDesk {
     }
 
     public Rig rig(RigId id) {
-        return open.get(id).rig;
+        return open.get(id).whole();
     }
 
     /** All rigs that can be read. */
@@ -124,7 +116,7 @@ public class RigDesk {
     }
 
     public Rig change(RigId id, String person, List<RigEdit> edits, OptionalLong basedOn) {
-        return make(id, edits, held -> RigEdit.make(edits, held.rig, held.history, person, basedOn));
+        return make(id, edits, held -> RigEdit.make(edits, held.whole(), held.history(), person, basedOn));
     }
 
     public Rig undo(RigId id, String person) {
@@ -133,30 +125,25 @@ public class RigDesk {
 
     /** Takes back the person's last change, or the given line of the log. */
     public Rig undo(RigId id, String person, OptionalLong line) {
-        return make(
-                id,
-                List.of(),
-                held -> line.isPresent()
-                        ? held.history.undo(held.rig, person, line.getAsLong())
-                        : held.history.undo(held.rig, person));
+        return make(id, List.of(), held -> OpenOnes.undone(held, person, line));
     }
 
     public Rig redo(RigId id, String person) {
-        return make(id, List.of(), held -> held.history.redo(held.rig, person));
+        return make(id, List.of(), held -> held.history().redo(held.whole(), person));
     }
 
     public UndoState undoState(RigId id, String person) {
-        return open.whileHeld(id, held -> UndoState.of(held.history, person));
+        return open.undoState(id, person);
     }
 
     public List<RigStore.Kept> copies(RigId id) {
-        return store.copies(open.get(id).rig.id());
+        return store.copies(open.get(id).whole().id());
     }
 
     /** Keeps a copy of the rig as it is, under a name. */
     public RigStore.Kept keep(RigId id, String name) {
         return open.whileHeld(id, held -> {
-            long number = store.keep(id, Texts.name(name, "A copy", "name"), Documents.write(held.rig));
+            long number = store.keep(id, Texts.name(name, "A copy", "name"), Documents.write(held.whole()));
             return copies(id).stream()
                     .filter(each -> each.number() == number)
                     .findFirst()
@@ -178,7 +165,7 @@ public class RigDesk {
 
     /** What was noted of the preamps that only a hand can turn. */
     public List<Turned> turned(RigId id) {
-        return store.turned(open.get(id).rig.id());
+        return store.turned(open.get(id).whole().id());
     }
 
     /** Notes how such a preamp stands. It is no change of the rig: the program cannot know whether it stays true. */
@@ -199,7 +186,7 @@ public class RigDesk {
 
     /** What was measured of a rig's interfaces over a cable. */
     public List<MeasuredLatency> measured(RigId id) {
-        return store.measured(open.get(id).rig.id());
+        return store.measured(open.get(id).whole().id());
     }
 
     /** Keeps what was measured, as the newest of its device and rate. */
@@ -234,24 +221,40 @@ public class RigDesk {
                 .findFirst();
     }
 
-    private Rig make(RigId id, List<RigEdit> edits, Function<Open, History.Outcome<Rig, RigPartKey, RigPart>> change) {
-        return open.whileHeld(id, held -> {
-            History.Outcome<Rig, RigPartKey, RigPart> outcome = change.apply(held);
-            if (outcome.changesNothing()) {
-                return held.rig;
-            }
-            consent.accept(outcome.whole());
-            Rig before = held.rig;
-            if (RigEdit.isLarge(edits)) {
-                store.keep(id, RigStore.KEPT_BY_ITSELF + RigEdit.summarise(edits, before), Documents.write(before));
-            }
-            store.save(before, outcome, edits);
-            held.history.accept(outcome);
-            held.rig = outcome.whole();
-            RigChanged told = new RigChanged(before, held.rig);
-            held.tell(() -> events.publishEvent(told));
-            return held.rig;
-        });
+    private Rig make(
+            RigId id,
+            List<RigEdit> edits,
+            Function<OpenOnes.Held<Rig, RigPartKey, RigPart>, History.Outcome<Rig, RigPartKey, RigPart>> change) {
+        return open.change(
+                id,
+                held -> {
+                    Rig before = held.whole();
+                    History.Outcome<Rig, RigPartKey, RigPart> outcome = change.apply(held);
+                    return new OpenOnes.Made<>(outcome, () -> {
+                        consent.accept(outcome.whole());
+                        if (RigEdit.isLarge(edits)) {
+                            String name = RigStore.KEPT_BY_ITSELF + RigEdit.summarise(edits, before);
+                            store.keep(id, name, Documents.write(before));
+                        }
+                        store.save(before, outcome, edits);
+                    });
+                },
+                (before, outcome) -> events.publishEvent(new RigChanged(before, outcome.whole())));
+    }
+
+    /** After the database was gone: what is open is what is stored, whatever became of the change that failed. */
+    @EventListener
+    public void follow(StoreWatch.Back back) {
+        open.backToStored(this::readable, (before, stored) -> events.publishEvent(new RigChanged(before, stored)));
+    }
+
+    private Optional<OpenOnes.Held<Rig, RigPartKey, RigPart>> readable(RigId id) {
+        try {
+            return store.rig(id).map(this::held);
+        } catch (Unreadable known) {
+            LOG.debug("The rig {} stays as it is.", id, known);
+            return Optional.empty();
+        }
     }
 
     /** Lets go of rigs that nobody has looked at for some time. Comes back at once: one that is being changed is not looked at. */
@@ -264,8 +267,11 @@ public class RigDesk {
         return open.ifOpen(id).isPresent();
     }
 
-    private Open read(RigId id) {
-        Rig rig = store.rig(id).orElseThrow(() -> new NotFound("There is no rig '" + id + "'."));
-        return new Open(rig, new History<>(RigParts.OF_RIG, store.log(id), rig.revision()));
+    private OpenOnes.Held<Rig, RigPartKey, RigPart> read(RigId id) {
+        return held(store.rig(id).orElseThrow(() -> new NotFound("There is no rig '" + id + "'.")));
+    }
+
+    private OpenOnes.Held<Rig, RigPartKey, RigPart> held(Rig rig) {
+        return new OpenOnes.Held<>(rig, new History<>(RigParts.OF_RIG, store.log(rig.id()), rig.revision()));
     }
 }

@@ -1,7 +1,10 @@
 package vividlantern.server.live;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.Nulls;
+import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -9,6 +12,7 @@ import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.TestSignal;
 import vividlantern.rig.PortId;
 import vividlantern.session.ControlRoom.SpeakerSet;
+import vividlantern.session.cue.CueId;
 
 /** Something the running engine shall do now. It changes no session and is lost with the engine. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -18,6 +22,7 @@ import vividlantern.session.ControlRoom.SpeakerSet;
     @JsonSubTypes.Type(value = Command.Stop.class, name = "stop"),
     @JsonSubTypes.Type(value = Command.Locate.class, name = "locate"),
     @JsonSubTypes.Type(value = Command.CutHeadphones.class, name = "cut-headphones"),
+    @JsonSubTypes.Type(value = Command.TalkTo.class, name = "talk"),
     @JsonSubTypes.Type(value = Command.SwitchControlRoom.class, name = "switch-control-room"),
     @JsonSubTypes.Type(value = Command.PlaySignal.class, name = "play-signal"),
     @JsonSubTypes.Type(value = Command.StopSignal.class, name = "stop-signal"),
@@ -55,6 +60,9 @@ public sealed interface Command {
     /** What the control room hears, and what the engine plays to find something out. */
     sealed interface OfTheControlRoom extends Command {}
 
+    /** What the control room says to performers. */
+    sealed interface OfTalk extends Command {}
+
     /** What one page gets, or shows. */
     sealed interface OfAPage extends Command {}
 
@@ -73,8 +81,24 @@ public sealed interface Command {
     /** Moves to the start of a bar. */
     record Locate(int bar) implements OfTheTransport {}
 
-    /** Silences everything that performers hear, or lets it back. */
-    record CutHeadphones(boolean cut) implements OfHeadphones {}
+    /**
+     * Silences everything that performers hear, or lets it back.
+     *
+     * @param cue whose headphones alone; everybody's if none is given
+     */
+    record CutHeadphones(boolean cut, Optional<CueId> cue) implements OfHeadphones {}
+
+    /**
+     * Lets performers hear what is said at the talkback mic, from a page on; nobody any more if it is not on. It ends with the page
+     * from which it was begun.
+     *
+     * @param connection the page's, needed to begin
+     * @param to the cues whose performers hear it; all of them if none is named
+     */
+    record TalkTo(
+            boolean on,
+            Optional<String> connection,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<CueId> to) implements OfTalk {}
 
     /**
      * Lets the control room hear something else, or otherwise; what is not given stays.

@@ -1,9 +1,11 @@
 package vividlantern.server.live;
 
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
 import vividlantern.engine.Stay;
+import vividlantern.mix.Talk;
 import vividlantern.session.SessionId;
 
 /** Carries out what is told to the running engine: a handler for each subject. */
@@ -34,6 +36,8 @@ public class Commands {
             carryOut(rig.at(session), wish);
         } else if (command instanceof Command.OfTheControlRoom wish) {
             carryOut(rig.at(session), wish);
+        } else if (command instanceof Command.OfTalk wish) {
+            carryOut(session, wish);
         } else if (command instanceof Command.OfAPage wish) {
             carryOut(session, wish);
         } else if (command instanceof Command.OfStandIns wish) {
@@ -69,7 +73,7 @@ public class Commands {
 
     private static void carryOut(Stay stay, Command.OfHeadphones wish) {
         if (wish instanceof Command.CutHeadphones cut) {
-            stay.cutHeadphones(cut.cut());
+            cut.cue().ifPresentOrElse(cue -> stay.cutHeadphones(cue, cut.cut()), () -> stay.cutHeadphones(cut.cut()));
         } else {
             throw unhandled(wish);
         }
@@ -84,6 +88,19 @@ public class Commands {
             stay.controlRoom(now -> now.playing(Optional.empty()));
         } else {
             throw unhandled(wish);
+        }
+    }
+
+    private void carryOut(SessionId session, Command.OfTalk wish) {
+        if (!(wish instanceof Command.TalkTo talk)) {
+            throw unhandled(wish);
+        }
+        if (talk.on()) {
+            LivePage page = pages.page(talk.connection().orElse(""), session);
+            rig.at(session).talk(talk.to().isEmpty() ? Talk.TO_ALL : Talk.to(Set.copyOf(talk.to())));
+            pages.talks(page);
+        } else {
+            rig.at(session).talk(Talk.TO_NOBODY);
         }
     }
 

@@ -16,8 +16,8 @@ import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.ShownLevels;
 import vividlantern.server.desk.NotFound;
-import vividlantern.session.CueId;
 import vividlantern.session.SessionId;
+import vividlantern.session.cue.CueId;
 
 /** Shows pages how loud things are: 25 times a second, as far as somebody looks. */
 @Component

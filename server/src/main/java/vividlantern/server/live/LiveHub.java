@@ -50,6 +50,9 @@ public class LiveHub extends TextWebSocketHandler {
     /** How long a session stays open at which nobody looks. */
     private static final Duration UNSEEN = Duration.ofMinutes(5);
 
+    /** A page from which somebody talks and that is not heard for so long is gone, whatever its connection says. */
+    private static final Duration TALKER_SILENT = Duration.ofSeconds(10);
+
     private final Desk desk;
     private final RigDesk rigs;
     private final LiveRig rig;
@@ -128,6 +131,9 @@ public class LiveHub extends TextWebSocketHandler {
 
     @Override
     public void afterConnectionClosed(WebSocketSession socket, CloseStatus status) {
+        if (pages.isTalker(socket.getId())) {
+            rig.endTalk();
+        }
         pages.remove(socket.getId());
     }
 
@@ -236,6 +242,9 @@ public class LiveHub extends TextWebSocketHandler {
     /** Lets pages know that the connection is alive, whatever a slow database keeps waiting, and lets go of what nobody looks at. */
     private void beat() {
         pages.all().forEach(page -> page.text("{\"type\":\"alive\"}"));
+        if (pages.talkerIsSilent(TALKER_SILENT)) {
+            rig.endTalk();
+        }
         desk.letGo(
                 UNSEEN,
                 session -> rig.isAtTheRig(session) || !pages.of(session::equals).isEmpty());

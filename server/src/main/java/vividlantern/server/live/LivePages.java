@@ -1,6 +1,7 @@
 package vividlantern.server.live;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -17,7 +18,11 @@ import vividlantern.session.SessionId;
 @Component
 class LivePages {
 
+    /** @param heardAt when it was heard last, as {@link System#nanoTime} tells */
+    private record Talker(String page, long heardAt) {}
+
     private final Map<String, LivePage> pages = new ConcurrentHashMap<>();
+    private volatile Talker talker = new Talker("", System.nanoTime());
     private final ExecutorService senders = Executors.newCachedThreadPool(Threads.named("page"));
 
     LivePage add(WebSocketSession socket, SessionId session, String person) {
@@ -28,6 +33,21 @@ class LivePages {
 
     void remove(String id) {
         pages.remove(id);
+    }
+
+    /** From a page somebody talks to performers; the page says so again and again as long as that is so. */
+    void talks(LivePage page) {
+        talker = new Talker(page.id(), System.nanoTime());
+    }
+
+    /** Whether a page is the one from which somebody talks. */
+    boolean isTalker(String id) {
+        return id.equals(talker.page());
+    }
+
+    /** Whether that page has not said so for some time. */
+    boolean talkerIsSilent(Duration since) {
+        return System.nanoTime() - talker.heardAt() > since.toNanos();
     }
 
     LivePage page(String id, SessionId session) {

@@ -25,6 +25,7 @@ import vividlantern.mix.ControlRoomStanding;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.PlayedPeaks;
+import vividlantern.mix.Talk;
 import vividlantern.mix.TrackStanding;
 import vividlantern.preamp.InputStanding;
 import vividlantern.rig.Port;
@@ -37,6 +38,8 @@ import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 
 /**
  * Which session is at the rig: the one that has the engine and the devices. Stays begin and end on a thread of their own,
@@ -50,6 +53,7 @@ public class LiveRig {
     /**
      * What is happening now, for those who follow.
      *
+     * @param cutCues the cues whose headphones are cut by themselves
      * @param players "all", "none" or the player who plays alone
      * @param roundTripMs from the interface's inputs through the engine to its outputs
      * @param preamps how the preamps stand, as far as the devices tell
@@ -67,6 +71,7 @@ public class LiveRig {
     public record Happening(
             boolean playing,
             boolean headphonesCut,
+            List<CueId> cutCues,
             String players,
             List<String> playerIds,
             double roundTripMs,
@@ -206,6 +211,18 @@ public class LiveRig {
         stay = null;
         if (now != null) {
             now.close();
+        }
+    }
+
+    /** Whoever talked is gone: an open mic that nobody sees would go on. */
+    void endTalk() {
+        Stay now = stay;
+        if (now != null && now.live().talk().isOn()) {
+            try {
+                now.talk(Talk.TO_NOBODY);
+            } catch (Refused releasedMeanwhile) {
+                LOG.debug("The rig was released meanwhile; nobody talks.", releasedMeanwhile);
+            }
         }
     }
 
@@ -371,6 +388,10 @@ public class LiveRig {
         return new Happening(
                 now.live().playing(),
                 now.live().headphonesCut(),
+                now.session().cues().stream()
+                        .map(Cue::id)
+                        .filter(now.live().cutCues()::contains)
+                        .toList(),
                 standIns.players(),
                 standIns.playerIds(),
                 roundTripMs,

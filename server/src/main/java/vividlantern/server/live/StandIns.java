@@ -2,8 +2,10 @@ package vividlantern.server.live;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
 import vividlantern.engine.Room;
@@ -14,7 +16,10 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.server.desk.MediaDesk;
 import vividlantern.server.desk.RigDesk;
+import vividlantern.server.desk.SessionChanged;
+import vividlantern.session.ControlRoom;
 import vividlantern.session.Session;
+import vividlantern.session.SessionId;
 import vividlantern.sim.NoteBank;
 import vividlantern.sim.StandInStudio;
 import vividlantern.sim.Strain;
@@ -47,6 +52,7 @@ public class StandIns implements Venue {
     private final Map<RigId, Map<PortId, PreampSetting>> turned = new ConcurrentHashMap<>();
     private volatile StandInStudio studio;
     private volatile RigId rig;
+    private volatile SessionId playing;
     private volatile String players = ALL;
     private volatile Command.Fate fate = Command.Fate.THERE;
     private volatile List<Cable> cables = List.of();
@@ -64,6 +70,7 @@ public class StandIns implements Venue {
             players = ALL;
         }
         opened.letPlay(players);
+        opened.plugTalkMic(talkMicOf(session));
         opened.vanish(fate.reason());
         opened.suffer(strain);
         cables = cables.stream()
@@ -73,6 +80,7 @@ public class StandIns implements Venue {
         cables.forEach(cable -> opened.plugCable(cable.output(), cable.input()));
         studio = opened;
         rig = wanted.id();
+        playing = session.id();
         Thread rehearsal = new Thread(opened::warmUp, "rehearsal");
         rehearsal.setDaemon(true);
         rehearsal.setPriority(Thread.MIN_PRIORITY);
@@ -108,6 +116,18 @@ public class StandIns implements Venue {
                         transport.passage().from()),
                 studio::follow,
                 media.shelf());
+    }
+
+    /** Somebody plugs the engineer's mic where the session that is played wants it. */
+    @EventListener
+    public void follow(SessionChanged change) {
+        if (change.after().id().equals(playing)) {
+            studio.plugTalkMic(talkMicOf(change.after()));
+        }
+    }
+
+    private static Optional<PortId> talkMicOf(Session session) {
+        return session.inControlRoom().talkback().map(ControlRoom.TalkbackMic::port);
     }
 
     /** How hands have left the fronts of a rig: as they were turned here, before that as it was noted. */

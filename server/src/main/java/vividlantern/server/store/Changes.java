@@ -5,15 +5,15 @@ import org.springframework.stereotype.Component;
 
 /** Counts what is written, so that a copy is made only if something was. */
 @Component
-class Changes {
+public class Changes {
 
     private final AtomicLong count = new AtomicLong();
 
-    void more() {
+    public void more() {
         count.incrementAndGet();
     }
 
-    long count() {
+    public long count() {
         return count.get();
     }
 }

@@ -19,15 +19,15 @@ import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.Fetch;
 import org.hibernate.annotations.FetchMode;
 import vividlantern.rig.PairId;
-import vividlantern.session.Comfort;
-import vividlantern.session.Compressor;
-import vividlantern.session.Corner;
-import vividlantern.session.Cue;
-import vividlantern.session.CueId;
-import vividlantern.session.Ears;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PerformerId;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
+import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
 
 /** A cue's row and who hears it; its sends are rows of their own. */
 @Entity

@@ -12,7 +12,7 @@ import vividlantern.server.folder.Reached;
 
 /**
  * The database: one H2 file in the data folder. Without a write delay what was acknowledged survives a killed process;
- * against a lost disk there are {@link Copies}.
+ * against a lost disk there are copies.
  */
 @Configuration
 public class Database {
@@ -41,7 +41,7 @@ public class Database {
         return () -> reached.begin(Objects.requireNonNull(database.queryForObject(Reached.SUM, Long.class)));
     }
 
-    static HikariDataSource source(DataFolder folder) {
+    public static HikariDataSource source(DataFolder folder) {
         HikariDataSource source = new HikariDataSource();
         source.setJdbcUrl("jdbc:h2:file:" + folder.path().resolve(DataFolder.NAME)
                 + ";WRITE_DELAY=0;RETENTION_TIME=" + RETENTION_MILLIS

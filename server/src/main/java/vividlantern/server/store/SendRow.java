@@ -11,9 +11,9 @@ import java.io.Serializable;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
-import vividlantern.session.Send;
-import vividlantern.session.Tap;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Pan;
 
 /** A send's row. Thousands can change at once, so they are all written by one statement, whichever of their fields differ. */

@@ -25,8 +25,6 @@ import vividlantern.history.LogEntry;
 import vividlantern.history.StoredLog;
 import vividlantern.rig.RigId;
 import vividlantern.server.folder.Reached;
-import vividlantern.session.Media;
-import vividlantern.session.MediaId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.PartKind;
@@ -35,8 +33,10 @@ import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
-import vividlantern.session.SongEntry;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.song.Media;
+import vividlantern.session.song.MediaId;
+import vividlantern.session.song.SongEntry;
 import vividlantern.template.NextSong;
 
 /** Reads and writes sessions and their logs. Each method is one transaction: it is stored whole or not at all. */

@@ -27,7 +27,7 @@ import vividlantern.session.Part;
 import vividlantern.session.PartKey;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.VoiceId;
+import vividlantern.session.song.VoiceId;
 import vividlantern.units.Pan;
 
 /** A track's row, and what feeds its channels. */

@@ -7,16 +7,14 @@ import java.util.Collections;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.testng.annotations.Test;
 
 /** Whoever is told of a change keeps nobody from the next one, and hears of them in the order in which they were made. */
 public class OpenOnesTest {
 
-    private static final class Counted extends OpenOnes.Held {
-        private int count;
-    }
-
-    private final OpenOnes<String, Counted> open = new OpenOnes<>(id -> new Counted());
+    private final AtomicInteger made = new AtomicInteger();
+    private final OpenOnes<String, String, String, String> open = new OpenOnes<>(id -> new OpenOnes.Held<>(id, null));
 
     private static void await(CountDownLatch latch) {
         try {
@@ -32,7 +30,7 @@ public class OpenOnesTest {
         CountDownLatch listening = new CountDownLatch(1);
         CountDownLatch enough = new CountDownLatch(1);
         CompletableFuture<Integer> first = CompletableFuture.supplyAsync(() -> open.whileHeld("demo", held -> {
-            int now = ++held.count;
+            int now = made.incrementAndGet();
             held.tell(() -> {
                 listening.countDown();
                 await(enough);
@@ -43,13 +41,13 @@ public class OpenOnesTest {
         await(listening);
         CountDownLatch changed = new CountDownLatch(1);
         CompletableFuture<Integer> second = CompletableFuture.supplyAsync(() -> open.whileHeld("demo", held -> {
-            int now = ++held.count;
+            int now = made.incrementAndGet();
             held.tell(() -> heard.add(now));
             changed.countDown();
             return now;
         }));
         await(changed);
-        assertThat(open.<Integer>whileHeld("other", held -> held.count)).isZero();
+        assertThat(open.<String>whileHeld("other", OpenOnes.Held::whole)).isEqualTo("other");
         assertThat(heard).isEmpty();
         enough.countDown();
         assertThat(first.join()).isEqualTo(1);

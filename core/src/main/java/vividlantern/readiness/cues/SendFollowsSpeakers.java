@@ -1,0 +1,54 @@
+package vividlantern.readiness.cues;
+
+import java.util.ArrayList;
+import java.util.List;
+import vividlantern.patch.FreePorts;
+import vividlantern.readiness.Finding;
+import vividlantern.readiness.Keys;
+import vividlantern.readiness.Rule;
+import vividlantern.rig.Rig;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.SendEdit.SetSendPan;
+import vividlantern.session.edit.SendEdit.SetSendTap;
+
+/** What the control room does to a track reaches somebody's headphones. */
+public final class SendFollowsSpeakers implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
+        return session.cues().stream()
+                .flatMap(cue -> cue.sends().stream()
+                        .filter(send -> send.isOn() && send.followsTheSpeakers())
+                        .flatMap(send -> session.find(send.trackId()).stream().map(track -> finding(cue, track, send))))
+                .toList();
+    }
+
+    private static Finding finding(Cue cue, Track track, Send send) {
+        List<Edit> edits = new ArrayList<>();
+        if (send.tap() == Tap.POST_FADER) {
+            edits.add(new SetSendTap(cue.id(), track.id(), Tap.PRE_FADER));
+        }
+        if (send.panAsMain()) {
+            edits.add(new SetSendPan(cue.id(), track.id(), track.pan()));
+        }
+        return Finding.fixable(
+                        Keys.of("send-follows", cue.id(), track.id(), send.tap(), send.panAsMain()),
+                        track.name() + " in cue " + cue.name() + " follows the speakers.",
+                        "A fader, mute or pan moved in the control room is heard in the headphones.",
+                        List.of(PartKey.of(cue.id()), PartKey.of(track.id())),
+                        "Make it independent",
+                        edits)
+                .likeOthers("Make all independent");
+    }
+
+    @Override
+    public String together(int count) {
+        return count + " sends follow the speakers.";
+    }
+}

@@ -1,0 +1,2 @@
+/** Rules of what performers hear in their headphones. */
+package vividlantern.readiness.cues;

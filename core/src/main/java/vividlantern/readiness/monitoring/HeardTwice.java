@@ -1,0 +1,53 @@
+package vividlantern.readiness.monitoring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import vividlantern.patch.FreePorts;
+import vividlantern.readiness.Finding;
+import vividlantern.readiness.Keys;
+import vividlantern.readiness.Rule;
+import vividlantern.rig.Rig;
+import vividlantern.session.PartKey;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Send;
+import vividlantern.session.edit.SendEdit.MuteSend;
+
+/** A cue hears a wide track and what is split from it: the same sound twice. */
+public final class HeardTwice implements Rule {
+
+    @Override
+    public List<Finding> find(Session session, Rig rig, FreePorts free) {
+        Map<TrackId, List<TrackId>> splits = new LinkedHashMap<>();
+        for (Track track : session.tracks()) {
+            track.splitFrom()
+                    .ifPresent(wide -> splits.computeIfAbsent(wide, each -> new ArrayList<>())
+                            .add(track.id()));
+        }
+        List<Finding> found = new ArrayList<>();
+        for (Cue cue : session.cues()) {
+            splits.forEach((wide, parts) -> session.find(wide)
+                    .filter(track -> sounds(cue, wide) && parts.stream().anyMatch(part -> sounds(cue, part)))
+                    .ifPresent(track -> found.add(finding(cue, track))));
+        }
+        return found;
+    }
+
+    public static boolean sounds(Cue cue, TrackId track) {
+        return cue.send(track).filter(Send::isOn).isPresent();
+    }
+
+    private static Finding finding(Cue cue, Track wide) {
+        return Finding.fixable(
+                Keys.of("heard-twice", cue.id(), wide.id()),
+                "Cue " + cue.name() + " hears " + wide.name() + " and what is split from it.",
+                "The same sound twice is +6.0 dB at one level.",
+                List.of(PartKey.of(cue.id()), PartKey.of(wide.id())),
+                "Mute " + wide.name() + " there",
+                List.of(new MuteSend(cue.id(), wide.id(), true)));
+    }
+}

@@ -1,9 +1,0 @@
-package vividlantern.session;
-
-/** The identity of a voice of the click; it never changes and is copied unchanged into copies of the session. */
-public record VoiceId(String value) {
-    @Override
-    public String toString() {
-        return value;
-    }
-}
