@@ -12,16 +12,20 @@ const AGAIN_MS = 2000
 /** From when on it is pressed; 0 while it is not, or while a press ends what was on. */
 let pressedAt = 0
 let again = 0
+/** Whether it was begun here, which the page may not have been told yet. */
+let begun = false
 /** What is sent goes out in turn, so that an end never comes before its beginning. */
-let sent: Promise<unknown> = Promise.resolve()
+let sent: Promise<boolean> = Promise.resolve(true)
 
 /** Talking to performers: held, or switched on by a short press. */
 export function useTalk() {
   const desk = useDesk()
-  /** The cues whose performers are talked to. */
-  const hearing = computed(() => desk.live?.controlRoom.talkback?.to ?? [])
+  /** Whether somebody is talked to, the cues whose performers are, and those of them who hear it. */
+  const on = computed(() => desk.live?.controlRoom.talkback?.on ?? false)
+  const to = computed(() => desk.live?.controlRoom.talkback?.to ?? [])
+  const heard = computed(() => desk.live?.controlRoom.talkback?.heard ?? [])
 
-  function say(on: boolean, to: string[]) {
+  function say(on: boolean, to: string[]): Promise<boolean> {
     sent = sent.then(() => desk.command({ kind: 'talk', on, connection: desk.connection, to }))
     return sent
   }
@@ -29,16 +33,24 @@ export function useTalk() {
   function end() {
     clearInterval(again)
     pressedAt = 0
+    begun = false
     void say(false, [])
+  }
+
+  /** It is over without a press: it was refused, or somebody else ended it. */
+  function forget() {
+    clearInterval(again)
+    begun = false
   }
 
   function press(to: string[] = talkTo.value) {
     if (!desk.live || pressedAt) return
-    if (hearing.value.length) return end()
+    if (on.value || begun) return end()
     pressedAt = performance.now()
     clearInterval(again)
-    again = window.setInterval(() => (hearing.value.length ? say(true, to) : clearInterval(again)), AGAIN_MS)
-    void say(true, to).then((began) => began || clearInterval(again))
+    again = window.setInterval(() => (on.value ? say(true, to) : forget()), AGAIN_MS)
+    begun = true
+    void say(true, to).then((done) => (done ? undefined : forget()))
   }
 
   function release() {
@@ -51,7 +63,7 @@ export function useTalk() {
     if (pressedAt) end()
   }
 
-  return { hearing, press, release, leave }
+  return { on, to, heard, press, release, leave }
 }
 
 /** The T key talks from anywhere on the page, as the button in the top strip does; whoever calls it says when T is meant. */

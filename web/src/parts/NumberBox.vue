@@ -107,6 +107,7 @@ async function nudge(by: number) {
 input {
   flex: 1;
   min-width: 0;
+  color: var(--ink);
   text-align: right;
 }
 </style>

@@ -10,16 +10,16 @@ const { to = undefined } = defineProps<{
 }>()
 
 const desk = useDesk()
-const { hearing, press, release } = useTalk()
+const { on: talking, to: talkedTo, heard, press, release } = useTalk()
 
 const wanted = computed(() => to ?? talkTo.value)
-const on = computed(() =>
-  to ? to.length > 0 && to.every((cue) => hearing.value.includes(cue)) : hearing.value.length > 0,
-)
+const on = computed(() => (to ? to.length > 0 && to.every((cue) => talkedTo.value.includes(cue)) : talking.value))
 const names = (cues: string[]) => cues.flatMap((id) => desk.cues.find((cue) => cue.id === id)?.name ?? []).join(', ')
 const title = computed(() =>
-  hearing.value.length
-    ? `${names(hearing.value)} can hear you`
+  talking.value
+    ? heard.value.length
+      ? `${names(heard.value)} can hear you`
+      : 'Nobody hears you: their headphones are cut'
     : `Talk to ${wanted.value.length ? names(wanted.value) : 'everybody'}: hold it, or press it once to keep it on${to ? '' : ' (T)'}`,
 )
 

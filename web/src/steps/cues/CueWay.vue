@@ -46,6 +46,7 @@ const shared = computed(() =>
   desk.cues.filter((each) => each.id !== cue.id && cue.output && each.output === cue.output).map((each) => each.name),
 )
 const performerOptions = computed(() => desk.performers.map((each) => ({ label: each.name, value: each.id })))
+const cut = computed(() => desk.live?.cutCues.includes(cue.id) ?? false)
 const listening = computed(() => desk.listeningTo === cue.id)
 
 /** What those who hear the cue get by the interface itself. */
@@ -73,7 +74,19 @@ const direct = computed(() =>
     >
       {{ listening ? 'Stop listening' : 'Listen in this browser' }}
     </NButton>
-    <TalkButton v-if="cue.output" :to="[cue.id]">Talk to {{ cue.name }}</TalkButton>
+    <div v-if="cue.output" class="halves">
+      <TalkButton :to="[cue.id]">Talk to them</TalkButton>
+      <button
+        class="word"
+        :class="{ cut }"
+        :aria-pressed="cut"
+        :disabled="!desk.live"
+        title="Those of this cue alone; they come back slowly"
+        @click="desk.command({ kind: 'cut-headphones', cut: !cut, cue: cue.id })"
+      >
+        {{ cut ? 'Headphones are cut' : 'Cut headphones' }}
+      </button>
+    </div>
     <FormRow label="Who listens">
       <NSelect
         multiple
@@ -151,6 +164,18 @@ const direct = computed(() =>
 </template>
 
 <style scoped>
+.halves {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px;
+}
+
+.word.cut {
+  border-color: var(--flare);
+  background: var(--flare);
+  color: var(--sheet);
+}
+
 .past {
   display: block;
 }

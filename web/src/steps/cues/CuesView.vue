@@ -101,6 +101,7 @@ watch(
             <strong>{{ each.name }}</strong>
             <span class="soft out">{{ pairOf(each.output)?.houseLabel ?? 'no output pair yet' }}</span>
           </span>
+          <strong v-if="desk.live?.cutCues.includes(each.id)" class="flare">cut</strong>
           <LampLight :light="`cue/${each.id}`" />
           <CueReading v-if="desk.live" :cue="each.id" />
         </button></div

@@ -28,7 +28,7 @@ watch(
     <NPopover trigger="click" placement="bottom-end" :width="240">
       <template #trigger>
         <button class="word" :disabled="!desk.live" :aria-label="`Talk ${words}: choose who hears it`">
-          {{ words }} ▾
+          <span class="words">{{ words }}</span> ▾
         </button>
       </template>
       <div class="who" role="group" aria-label="Who hears it">
@@ -51,6 +51,12 @@ watch(
 
 .word {
   white-space: nowrap;
+}
+
+@media (max-width: 1100px) {
+  .words {
+    display: none;
+  }
 }
 
 .who {

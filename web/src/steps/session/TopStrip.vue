@@ -229,16 +229,17 @@ const listenOptions = computed(() => [
 
 @media (max-width: 1100px) {
   .strip {
-    gap: 8px;
+    gap: 6px;
     padding: 0 12px;
   }
 
   .names {
+    min-width: 60px;
     max-width: 100px;
   }
 
   .listen {
-    width: 112px;
+    width: 96px;
   }
 
   .cut {

@@ -61,10 +61,12 @@ public record ControlRoomStanding(
     /**
      * How the talkback mic stands.
      *
-     * @param to the cues whose performers are talked to
+     * @param on whether somebody is talked to
+     * @param to the cues whose performers are
+     * @param heard those of them who hear it: their headphones are not cut
      * @param unheard why nobody could hear it; "" if somebody can
      */
-    public record TalkStanding(PortId port, List<CueId> to, String unheard) {}
+    public record TalkStanding(PortId port, boolean on, List<CueId> to, List<CueId> heard, String unheard) {}
 
     /**
      * How a source stands.
@@ -99,7 +101,7 @@ public record ControlRoomStanding(
                 silent(state, hears, speakers.get(on.ordinal()), session, rig),
                 speakers,
                 session.inControlRoom().listenMic().map(mic -> listening(mic, state, session, rig, live)),
-                session.inControlRoom().talkback().map(mic -> talking(mic.port(), session, rig, live.talk())),
+                session.inControlRoom().talkback().map(mic -> talking(mic.port(), session, rig, live)),
                 session.inControlRoom().sources().stream()
                         .map(source -> standing(source, session, rig))
                         .toList());
@@ -177,12 +179,13 @@ public record ControlRoomStanding(
         return new ListenStanding(mic.port(), wanted && heldOff.isEmpty(), heldOff);
     }
 
-    private static TalkStanding talking(PortId port, Session session, Rig rig, Talk talk) {
+    private static TalkStanding talking(PortId port, Session session, Rig rig, LiveState live) {
         List<CueId> to = session.cues().stream()
-                .filter(cue -> talk.reaches(cue.id()) && Talk.isHeard(cue, rig))
+                .filter(cue -> live.talk().reaches(cue.id()) && Talk.isHeard(cue, rig))
                 .map(Cue::id)
                 .toList();
-        return new TalkStanding(port, to, Talk.unheard(session, rig));
+        List<CueId> heard = to.stream().filter(cue -> !live.isCut(cue)).toList();
+        return new TalkStanding(port, live.talk().isOn(), to, heard, Talk.unheard(session, rig));
     }
 
     private static SourceStanding standing(ControlRoomSource source, Session session, Rig rig) {

@@ -3,6 +3,7 @@ package vividlantern.mix;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import vividlantern.RandomSessions;
@@ -11,6 +12,7 @@ import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
 import vividlantern.playback.MediaShelf;
 import vividlantern.session.Session;
+import vividlantern.session.cue.CueId;
 import vividlantern.units.Noise;
 
 /** Runs a mixer over given inputs, with plans that come in at given frames; keeps all that leaves. */
@@ -22,6 +24,7 @@ final class MixRun {
     private final Map<Long, Boolean> cuts = new HashMap<>();
     private final SortedMap<Long, Talk> talks = new TreeMap<>(Map.of(0L, Talk.TO_NOBODY));
     private double talkDimDb;
+    private final SortedMap<Long, Set<CueId>> cutCues = new TreeMap<>(Map.of(0L, Set.of()));
     private float[][] inputs;
     private MediaShelf media = MediaShelf.EMPTY;
     private long songFrame;
@@ -75,6 +78,12 @@ final class MixRun {
     MixRun talking(long frame, Talk to, double dimDb) {
         talks.put(frame, to);
         talkDimDb = dimDb;
+        return this;
+    }
+
+    /** From a frame on, the headphones of some cues are cut by themselves. */
+    MixRun cutting(long frame, Set<CueId> cues) {
+        cutCues.put(frame, cues);
         return this;
     }
 
@@ -153,6 +162,7 @@ final class MixRun {
             current = next == null ? current : next;
             state = next == null ? state : mixer.prepare(next);
             mixer.cutHeadphones(cuts.getOrDefault(lastPlanAt(at), false));
+            mixer.cut(cutCues.get(cutCues.headMap(at + 1L).lastKey()));
             mixer.talk(talks.get(talks.headMap(at + 1L).lastKey()), Math.pow(10, -talkDimDb / 20));
             int block = Math.min(blockFrames, untilChange(at, frames));
             long here = songFrame + at;
@@ -175,7 +185,8 @@ final class MixRun {
 
     private int untilChange(int at, int frames) {
         long next = frames;
-        for (SortedMap<Long, ?> changes : List.of(plans.tailMap(at + 1L), talks.tailMap(at + 1L))) {
+        for (SortedMap<Long, ?> changes :
+                List.of(plans.tailMap(at + 1L), talks.tailMap(at + 1L), cutCues.tailMap(at + 1L))) {
             next = changes.isEmpty() ? next : Math.min(next, changes.firstKey());
         }
         return (int) next - at;

@@ -139,6 +139,29 @@ public class TalkTest {
         assertThat(MixRun.peak(cut[2], 0, 2 * RATE)).isZero();
     }
 
+    @Test
+    public void theHeadphonesOfOneCueAreCutAndComeBackGently() {
+        float[][] out = run(SESSION, SPEECH, 4 * RATE)
+                .talking(0, Talk.to(Set.of(BEN)), DIM_DB)
+                .cutting(2 * RATE, Set.of(ANNA))
+                .cutting(3 * RATE, Set.of())
+                .run(64);
+        float[][] uncut = run(SESSION, SPEECH, 4 * RATE)
+                .talking(0, Talk.to(Set.of(BEN)), DIM_DB)
+                .run(64);
+        assertThat(MixRun.peak(out[2], 2 * RATE + FALL + GUARDS, 3 * RATE)).isZero();
+        for (int n = 3 * RATE + GUARDS + 480; n < 4 * RATE - 4800; n += 480) {
+            assertThat(MixRun.db(out[2][n + 4800] / Math.max(out[2][n], 1e-4))).isLessThan(6.1);
+        }
+        assertThat((double) out[2][4 * RATE - 1]).isCloseTo(HEARD, within(0.02 * HEARD));
+        assertThat(out[4]).as("another one goes on").isEqualTo(uncut[4]);
+        float[][] both = run(SESSION, SPEECH, 2 * RATE)
+                .talking(0, Talk.TO_ALL, DIM_DB)
+                .cutting(0, Set.of(ANNA))
+                .run(64);
+        assertThat(MixRun.peak(both[2], 0, 2 * RATE)).as("nor is speech heard").isZero();
+    }
+
     /** Random sessions whose cues are talked to by turns, rendered with another main mix: the same bits. */
     @Test
     public void aCueIsIndependentOfTheMainMixWhileItIsTalkedTo() {
@@ -193,6 +216,13 @@ public class TalkTest {
         assertThat(talks.speakers().get(0).gain()).isEqualTo(Decibels.of(-20));
         assertThat(talks.speakers().get(0).down()).isEqualTo("Dimmed while you talk.");
         assertThat(talks.talkback().orElseThrow().to()).containsExactly(BEN);
+        ControlRoomStanding cut =
+                ControlRoomStanding.of(session, RIG, SITTING.cut(Set.of(BEN)).talking(Talk.to(Set.of(BEN))));
+        assertThat(cut.talkback().orElseThrow().on()).isTrue();
+        assertThat(cut.talkback().orElseThrow().to()).containsExactly(BEN);
+        assertThat(cut.talkback().orElseThrow().heard())
+                .as("who hears nothing hears no speech")
+                .isEmpty();
         ControlRoomStanding playing =
                 ControlRoomStanding.of(session, RIG, LiveState.PLAYING.in(ControlRoomState.BEGINNING));
         assertThat(playing.listenMic().orElseThrow().heard())
