@@ -18,7 +18,7 @@ const ROOMS: { label: string; value: Cue['comfort']['room'] }[] = [
 const desk = useDesk()
 
 const set = (changed: Partial<Cue['comfort']>) =>
-  desk.edit([{ kind: 'set-cue-comfort', cue: cue.id, ...cue.comfort, ...changed }])
+  desk.edit([{ kind: 'set-cue-comfort', cue: cue.id, on: null, room: null, level: null, ...changed }])
 
 const sent = computed(() =>
   cue.sends

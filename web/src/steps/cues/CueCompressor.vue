@@ -16,8 +16,10 @@ const SIZE = 60
 const desk = useDesk()
 const curve = ref<LevelPoint[]>([])
 
+/** What is null stays as it is. */
+const AS_IT_IS = { on: null, thresholdDbfs: null, ratio: null, attackMs: null, releaseMs: null, makeUpDb: null }
 const set = (changed: Partial<Cue['compressor']>) =>
-  desk.edit([{ kind: 'set-cue-compressor', cue: cue.id, ...cue.compressor, ...changed }])
+  desk.edit([{ kind: 'set-cue-compressor', cue: cue.id, ...AS_IT_IS, ...changed }])
 
 const numbers = computed(() => [
   { field: 'thresholdDbfs' as const, name: 'Threshold', unit: 'dBFS' },

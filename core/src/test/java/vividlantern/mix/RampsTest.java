@@ -85,8 +85,17 @@ public class RampsTest {
             {new SetTrim(TRACK, Decibels.of(12))},
             {new SetSendTap(CUE, TRACK, vividlantern.session.cue.Tap.INPUT)},
             {new SetPolarity(TRACK, true)},
-            {new SetCueCompressor(CUE, true, 0, 1, 1, 30, 24)},
-            {new SetCueComfort(CUE, true, Comfort.Room.SMALL, Decibels.of(12))},
+            {
+                new SetCueCompressor(
+                        CUE,
+                        Optional.of(true),
+                        Optional.of(0.0),
+                        Optional.of(1.0),
+                        Optional.of(1.0),
+                        Optional.of(30.0),
+                        Optional.of(24.0))
+            },
+            {new SetCueComfort(CUE, Optional.of(true), Optional.of(Comfort.Room.SMALL), Optional.of(Decibels.of(12)))},
             {new SetCueOutput(CUE, Optional.of(new PairId("phones-2")))},
         };
     }

@@ -28,8 +28,8 @@ public sealed interface CueEdit extends Edit {
         /** The cue with the change made. */
         Cue of(Cue was);
 
-        /** What it does, in the user's words, without the cue's name. */
-        String words();
+        /** What it does to a cue, in the user's words, without its name. */
+        String words(Cue was);
 
         @Override
         default Session applyTo(Session session, Rig rig) {
@@ -39,7 +39,7 @@ public sealed interface CueEdit extends Edit {
 
         @Override
         default String summary(Session session, Rig rig) {
-            return Rules.name(session, cue()) + ": " + words();
+            return Rules.name(session, cue()) + ": " + words(session.find(cue()).orElseThrow());
         }
     }
 
@@ -88,7 +88,7 @@ public sealed interface CueEdit extends Edit {
         }
 
         @Override
-        public String words() {
+        public String words(Cue was) {
             return "renamed to " + name;
         }
     }
@@ -144,7 +144,7 @@ public sealed interface CueEdit extends Edit {
         }
 
         @Override
-        public String words() {
+        public String words(Cue was) {
             return "level for all " + level;
         }
     }
@@ -158,7 +158,7 @@ public sealed interface CueEdit extends Edit {
         }
 
         @Override
-        public String words() {
+        public String words(Cue was) {
             return "ceiling guard " + (guarded ? "on" : "off");
         }
     }
@@ -173,7 +173,7 @@ public sealed interface CueEdit extends Edit {
         }
 
         @Override
-        public String words() {
+        public String words(Cue was) {
             return "high-pass " + (on ? Math.round(hz) + " Hz" : "off");
         }
     }
@@ -188,60 +188,86 @@ public sealed interface CueEdit extends Edit {
         }
 
         @Override
-        public String words() {
+        public String words(Cue was) {
             return "low-pass " + (on ? Math.round(hz) + " Hz" : "off");
         }
     }
 
-    /** Switches a cue's compressor and sets it: threshold and make-up gain in dB, ratio to 1, attack and release in ms. */
+    /**
+     * Switches a cue's compressor and sets it: threshold and make-up gain in dB, ratio to 1, attack and release in ms. What is left
+     * out stays.
+     */
     record SetCueCompressor(
             CueId cue,
-            boolean on,
-            double thresholdDbfs,
-            double ratio,
-            double attackMs,
-            double releaseMs,
-            double makeUpDb)
+            Optional<Boolean> on,
+            Optional<Double> thresholdDbfs,
+            Optional<Double> ratio,
+            Optional<Double> attackMs,
+            Optional<Double> releaseMs,
+            Optional<Double> makeUpDb)
             implements OfOne {
 
-        /** What brings a cue's compressor to where one stands. */
+        /** All of it. */
         static SetCueCompressor to(CueId cue, Compressor one) {
             return new SetCueCompressor(
-                    cue, one.on(), one.thresholdDbfs(), one.ratio(), one.attackMs(), one.releaseMs(), one.makeUpDb());
+                    cue,
+                    Optional.of(one.on()),
+                    Optional.of(one.thresholdDbfs()),
+                    Optional.of(one.ratio()),
+                    Optional.of(one.attackMs()),
+                    Optional.of(one.releaseMs()),
+                    Optional.of(one.makeUpDb()));
         }
 
         @Override
         public Cue of(Cue was) {
-            return was.compressed(set());
+            return was.compressed(set(was.compressor()));
         }
 
-        private Compressor set() {
+        private Compressor set(Compressor was) {
             return new Compressor(
-                    on,
-                    Rules.within(Compressor.Range.THRESHOLD, thresholdDbfs, "thresholdDbfs"),
-                    Rules.within(Compressor.Range.RATIO, ratio, "ratio"),
-                    Rules.within(Compressor.Range.ATTACK, attackMs, "attackMs"),
-                    Rules.within(Compressor.Range.RELEASE, releaseMs, "releaseMs"),
-                    Rules.within(Compressor.Range.MAKE_UP, makeUpDb, "makeUpDb"));
+                    on.orElse(was.on()),
+                    set(Compressor.Range.THRESHOLD, thresholdDbfs, was.thresholdDbfs(), "thresholdDbfs"),
+                    set(Compressor.Range.RATIO, ratio, was.ratio(), "ratio"),
+                    set(Compressor.Range.ATTACK, attackMs, was.attackMs(), "attackMs"),
+                    set(Compressor.Range.RELEASE, releaseMs, was.releaseMs(), "releaseMs"),
+                    set(Compressor.Range.MAKE_UP, makeUpDb, was.makeUpDb(), "makeUpDb"));
+        }
+
+        private static double set(Compressor.Range range, Optional<Double> wanted, double was, String field) {
+            return wanted.map(value -> Rules.within(range, value, field)).orElse(was);
         }
 
         @Override
-        public String words() {
-            return "compressor " + set().words();
+        public String words(Cue was) {
+            return "compressor " + set(was.compressor()).words();
         }
     }
 
-    /** Switches a cue's comfort reverb, chooses its room, and says how loud it comes back. */
-    record SetCueComfort(CueId cue, boolean on, Comfort.Room room, Decibels level) implements OfOne {
+    /** Switches a cue's comfort reverb, chooses its room, and says how loud it comes back. What is left out stays. */
+    record SetCueComfort(CueId cue, Optional<Boolean> on, Optional<Comfort.Room> room, Optional<Decibels> level)
+            implements OfOne {
 
-        @Override
-        public Cue of(Cue was) {
-            return was.comforted(new Comfort(on, room, Rules.fader(level, "A comfort reverb")));
+        /** All of it. */
+        static SetCueComfort to(CueId cue, Comfort one) {
+            return new SetCueComfort(cue, Optional.of(one.on()), Optional.of(one.room()), Optional.of(one.level()));
         }
 
         @Override
-        public String words() {
-            return "comfort reverb " + new Comfort(on, room, level).words();
+        public Cue of(Cue was) {
+            return was.comforted(set(was.comfort()));
+        }
+
+        private Comfort set(Comfort was) {
+            return new Comfort(
+                    on.orElse(was.on()),
+                    room.orElse(was.room()),
+                    level.map(wanted -> Rules.fader(wanted, "A comfort reverb")).orElse(was.level()));
+        }
+
+        @Override
+        public String words(Cue was) {
+            return "comfort reverb " + set(was.comfort()).words();
         }
     }
 
@@ -254,7 +280,7 @@ public sealed interface CueEdit extends Edit {
         }
 
         @Override
-        public String words() {
+        public String words(Cue was) {
             return ears.toString();
         }
     }
@@ -270,11 +296,7 @@ public sealed interface CueEdit extends Edit {
                 new SetCueHighPass(id, cue.highPass().on(), cue.highPass().hz()),
                 new SetCueLowPass(id, cue.lowPass().on(), cue.lowPass().hz()),
                 SetCueCompressor.to(id, cue.compressor()),
-                new SetCueComfort(
-                        id,
-                        cue.comfort().on(),
-                        cue.comfort().room(),
-                        cue.comfort().level()),
+                SetCueComfort.to(id, cue.comfort()),
                 new SetCueListeners(id, cue.listeners()))) {
             edit.applyTo(session, rig);
         }

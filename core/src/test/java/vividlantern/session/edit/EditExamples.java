@@ -451,12 +451,20 @@ final class EditExamples {
             ofCue(new SetCueHighPass(CUE, true, 120.4), "Anna: high-pass 120 Hz", Cue::highPass, new Corner(true, 120)),
             ofCue(new SetCueLowPass(CUE, false, 9000), "Anna: low-pass off", Cue::lowPass, new Corner(false, 9000)),
             ofCue(
-                    new SetCueCompressor(CUE, true, -30, 2.5, 10, 200, 6),
+                    new SetCueCompressor(
+                            CUE,
+                            Optional.of(true),
+                            Optional.of(-30.0),
+                            Optional.of(2.5),
+                            Optional.empty(),
+                            Optional.of(200.0),
+                            Optional.of(6.0)),
                     "Anna: compressor above \u221230 dBFS 2.5 to 1, attack 10 ms, release 200 ms, make-up 6 dB",
                     Cue::compressor,
                     new Compressor(true, -30, 2.5, 10, 200, 6)),
             ofCue(
-                    new SetCueComfort(CUE, true, Comfort.Room.LARGE, Decibels.of(-6)),
+                    new SetCueComfort(
+                            CUE, Optional.of(true), Optional.of(Comfort.Room.LARGE), Optional.of(Decibels.of(-6))),
                     "Anna: comfort reverb large room \u22126.0 dB",
                     Cue::comfort,
                     new Comfort(true, Comfort.Room.LARGE, Decibels.of(-6))),
