@@ -39,7 +39,6 @@ export const useDesk = defineStore('desk', () => {
     places: [],
     pairs: [],
     tracks: [],
-    ceiling: { dbfs: 0, rule: '' },
     driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
   })
   const rig = useRig()

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { NButton, NSelect, NSwitch } from 'naive-ui'
 import { computed } from 'vue'
-import type { Cue } from '@/api/client'
+import { api, type Cue, type CueEars } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useFetched } from '@/desk/fetched'
+import { performersShown } from '@/steps/performers/shown'
+import { useRig } from '@/desk/rig'
 import ChoiceWord from '@/parts/ChoiceWord.vue'
 import ClipCount from '@/parts/ClipCount.vue'
 import EditableText from '@/parts/EditableText.vue'
@@ -15,6 +18,7 @@ import AskedFor from './AskedFor.vue'
 import CueComfort from './CueComfort.vue'
 import CueCompressor from './CueCompressor.vue'
 import CueFilters from './CueFilters.vue'
+import EarReading from './EarReading.vue'
 import GuardReading from './GuardReading.vue'
 import ProveIt from './ProveIt.vue'
 import SaveMix from './SaveMix.vue'
@@ -46,6 +50,14 @@ const shared = computed(() =>
   desk.cues.filter((each) => each.id !== cue.id && cue.output && each.output === cue.output).map((each) => each.name),
 )
 const performerOptions = computed(() => desk.performers.map((each) => ({ label: each.name, value: each.id })))
+const rig = useRig()
+const ears = useFetched<CueEars>(
+  () => [cue.id, rig.rig?.revision],
+  ({ params }) =>
+    api
+      .GET('/api/sessions/{session}/cues/{cue}/ears', { params: { path: { ...params.path, cue: cue.id } } })
+      .catch(() => ({ data: undefined })),
+)
 const cut = computed(() => desk.live?.cutCues.includes(cue.id) ?? false)
 const listening = computed(() => desk.listeningTo === cue.id)
 
@@ -128,6 +140,12 @@ const direct = computed(() =>
         />
       </LitSheet>
     </div>
+    <div v-if="ears?.ways.length">
+      <EarReading v-for="way in ears.ways" :key="way.performer" :cue="cue.id" :way="way" />
+      <button v-if="ears.ways.some((way) => way.unknown)" class="word" @click="performersShown = true">
+        Say what they wear
+      </button>
+    </div>
     <AskedFor :cue="cue" />
     <div class="line">
       <span>At the ears</span>
@@ -152,8 +170,8 @@ const direct = computed(() =>
           @update:value="(guarded: boolean) => desk.edit([{ kind: 'set-cue-guard', cue: cue.id, guarded }])"
         />
       </span>
-      <GuardReading v-if="cue.guarded" :cue="cue.id" />
-      <span v-else class="flare">Off: a burst reaches the ears at full scale.</span>
+      <GuardReading v-if="cue.guarded && ears" :cue="cue.id" :ceiling="ears.ceiling" />
+      <span v-else-if="!cue.guarded" class="flare">Off: a burst reaches the ears at full scale.</span>
       <span v-if="direct.length" class="past flare">Heard direct, past the guard: {{ direct.join(', ') }}.</span>
     </div>
     <ProveIt :cue="cue" />

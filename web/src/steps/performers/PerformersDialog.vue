@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { onBeforeUnmount, ref } from 'vue'
-import type { Performer } from '@/api/client'
+import { computed, onBeforeUnmount, ref } from 'vue'
+import { api, type HeadphoneChoices, type Headphones, type Performer } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useFetched } from '@/desk/fetched'
 import { useLimits } from '@/desk/limits'
 import { trying } from '@/desk/notice'
 import { ask } from '@/desk/question'
+import { useRig } from '@/desk/rig'
 import { useTiming } from '@/desk/timing'
 import DialogCard from '@/parts/DialogCard.vue'
 import EditableText from '@/parts/EditableText.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import { useBusy } from '@/parts/useBusy'
 import { performersShown } from './shown'
@@ -22,6 +25,32 @@ const name = ref('')
 const place = ref('')
 const { busy, run } = useBusy()
 onBeforeUnmount(() => (performersShown.value = false))
+
+const rig = useRig()
+const choices = useFetched<HeadphoneChoices>(
+  () => [rig.rig?.revision],
+  (at) => api.GET('/api/sessions/{session}/headphones', at),
+)
+const NOT_KNOWN = ''
+const wornBy = (performer: Performer) => desk.session!.worn.find((each) => each.performer === performer.id)
+const outlets = computed(() => [
+  { label: 'not known', value: NOT_KNOWN },
+  ...(choices.value?.outlets ?? []).map(({ port, label }) => ({ label, value: port })),
+])
+/** Those of the shelf, and what they wear if that is none of it. */
+function headphones(performer: Performer): Headphones[] {
+  const shelf = choices.value?.shelf ?? []
+  const own = wornBy(performer)?.headphones
+  return own && !shelf.some((each) => each.name === own.name) ? [own, ...shelf] : shelf
+}
+const put = (performer: Performer, named: string) =>
+  desk.edit([
+    {
+      kind: 'set-headphones',
+      performer: performer.id,
+      headphones: headphones(performer).find((each) => each.name === named) ?? null,
+    },
+  ])
 
 const inputsOf = (performer: Performer) => desk.inputs.filter((input) => input.performer === performer.id)
 const cuesOf = (performer: Performer) => desk.cues.filter((cue) => cue.listeners.includes(performer.id))
@@ -55,17 +84,19 @@ async function remove(performer: Performer) {
 </script>
 
 <template>
-  <DialogCard v-model:show="performersShown" title="Performers" :width="860">
+  <DialogCard v-model:show="performersShown" title="Performers" :width="1120">
     <div class="sheet">
       <table aria-label="Performers">
         <thead>
           <tr>
             <th style="width: 40px"></th>
-            <th>Name</th>
-            <th style="width: 190px">Plays</th>
-            <th style="width: 150px">Where</th>
+            <th style="width: 130px">Name</th>
+            <th style="width: 150px">Plays</th>
+            <th style="width: 140px">Where</th>
             <th>Hears</th>
-            <th style="width: 80px"></th>
+            <th style="width: 180px">Headphones</th>
+            <th style="width: 150px">plugged in at</th>
+            <th style="width: 74px"></th>
           </tr>
         </thead>
         <tbody>
@@ -88,6 +119,28 @@ async function remove(performer: Performer) {
               />
             </td>
             <td :class="hears(performer) ? 'soft' : 'flare'">{{ hears(performer) || 'no cue' }}</td>
+            <td>
+              <NamedSelect
+                :value="wornBy(performer)?.headphones?.name ?? NOT_KNOWN"
+                :options="[
+                  { label: 'not known', value: NOT_KNOWN },
+                  ...headphones(performer).map((each) => ({ label: each.name, value: each.name })),
+                ]"
+                :label="`Headphones of ${performer.name}`"
+                @update:value="(named: string) => put(performer, named)"
+              />
+            </td>
+            <td>
+              <NamedSelect
+                :value="wornBy(performer)?.outlet ?? NOT_KNOWN"
+                :options="outlets"
+                :label="`Outlet of ${performer.name}`"
+                @update:value="
+                  (outlet: string) =>
+                    desk.edit([{ kind: 'set-outlet', performer: performer.id, outlet: outlet || null }])
+                "
+              />
+            </td>
             <td>
               <button class="word" :aria-label="`Remove ${performer.name}`" @click="remove(performer)">remove</button>
             </td>
@@ -115,20 +168,31 @@ async function remove(performer: Performer) {
                 @keydown.enter="add"
               />
             </td>
-            <td colspan="2">
+            <td colspan="4">
               <NButton size="small" :loading="busy" :disabled="!name.trim()" @click="add">Add</NButton>
             </td>
           </tr>
         </tbody>
       </table>
     </div>
-    <p class="soft">What they hear is set under Cues; how far a speaker is from their ears, under Monitoring.</p>
+    <p class="soft">
+      What they hear is set under Cues; how far a speaker is from their ears, under Monitoring; what a headphone amp
+      does to the level, under Rig.
+    </p>
   </DialogCard>
 </template>
 
 <style scoped>
 .sheet {
   max-height: 60vh;
+}
+
+table {
+  table-layout: fixed;
+}
+
+td {
+  white-space: normal;
 }
 
 .strong {

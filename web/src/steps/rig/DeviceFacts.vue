@@ -6,6 +6,7 @@ import { useLimits } from '@/desk/limits'
 import { useRig } from '@/desk/rig'
 import { decimal } from '@/desk/written'
 import EditableText from '@/parts/EditableText.vue'
+import AmpFacts from './AmpFacts.vue'
 import DriverFacts from './DriverFacts.vue'
 
 /** What a device is: its name, whose clock it runs by, its full scale, the latency it reports. */
@@ -108,6 +109,7 @@ const measure = (fullScaleDbu: number, latency: Device['latency']) =>
         frames
       </span>
     </template>
+    <AmpFacts v-if="device.kind === 'headphone-amp'" :device="device" />
     <button
       class="word out"
       :aria-label="`Remove ${device.name}`"

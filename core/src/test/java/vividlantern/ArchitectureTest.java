@@ -46,13 +46,16 @@ public class ArchitectureTest {
             {"session", "session,history,rig,units,basics"},
             {"patch", "patch,history,session,rig,units,basics"},
             {"click", "click,session,history,units,basics"},
+            {"ears", "ears,session,rig,history,units,basics"},
             {"sound", "sound,history,units,basics"},
             {"playback", "playback,sound,click,session,units,basics"},
-            {"mix", "mix,kernel,history,playback,click,hardware,session,rig,units,basics"},
+            {"mix", "mix,kernel,ears,history,playback,click,hardware,session,rig,units,basics"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units,basics"},
-            {"engine", "engine,kernel,history,mix,playback,click,preamp,patch,hardware,session,rig,units,basics"},
+            {"engine", "engine,kernel,ears,history,mix,playback,click,preamp,patch,hardware,session,rig,units,basics"},
             {"timing", "timing,engine,mix,patch,hardware,history,session,rig,units,basics"},
-            {"readiness", "readiness,timing,engine,mix,playback,preamp,patch,hardware,history,session,rig,units,basics"
+            {
+                "readiness",
+                "readiness,ears,timing,engine,mix,playback,preamp,patch,hardware,history,session,rig,units,basics"
             },
             {"template", "template,patch,history,session,rig,units,basics"},
             {"format", "format,template,history,engine,mix,click,patch,session,rig,units,basics"},

@@ -39,8 +39,10 @@ import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Headphones;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
+import vividlantern.session.cue.Worn;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.session.edit.TrackEdit.MuteTrack;
@@ -64,7 +66,7 @@ public final class RandomSessions {
 
     private RandomSessions() {}
 
-    /** One interface: input ports "in-1" …, main speakers "main", pairs for headphones "phones-1" …. */
+    /** An outlet of a headphone amp at which nothing arrives, and one interface: input ports "in-1" …, main speakers "main", pairs for headphones "phones-1" …. */
     public static Rig rig(int inputs, int cues) {
         List<Port> ports = new ArrayList<>();
         for (int n = 1; n <= inputs; n++) {
@@ -91,13 +93,30 @@ public final class RandomSessions {
                 0,
                 false,
                 Optional.of(Driver.USUAL));
-        return new Rig(new RigId("plain"), 0, "Plain", 20, List.of(box), ports, List.of(), pairs, List.of(), List.of());
+        Device amp = new Device(
+                "amp",
+                2,
+                "Amp",
+                Device.Kind.HEADPHONE_AMP,
+                0,
+                LatencyProfile.NONE,
+                Device.Clock.NONE,
+                0,
+                false,
+                Optional.empty());
+        ports.add(port("amp", "amp-out-1", Port.Direction.OUT, 1));
+        return new Rig(
+                new RigId("plain"), 0, "Plain", 20, List.of(box, amp), ports, List.of(), pairs, List.of(), List.of());
     }
 
     private static Port port(String id, Port.Direction direction, int number) {
+        return port("box", id, direction, number);
+    }
+
+    private static Port port(String device, String id, Port.Direction direction, int number) {
         return new Port(
                 new PortId(id),
-                "box",
+                device,
                 direction,
                 number,
                 "Panel " + id,
@@ -173,7 +192,11 @@ public final class RandomSessions {
                         new Pan(0.25))))
                 .withMonitoring(Optional.of(new Monitoring(
                         List.of(new Monitoring.Tolerance(SourceKind.VOICE, 3)), 64, 512, Monitoring.Purpose.RECORD)))
-                .withControlRoom(Optional.of(session.inControlRoom().dimmingBy(10 + seed % 30)));
+                .withControlRoom(Optional.of(session.inControlRoom().dimmingBy(10 + seed % 30)))
+                .withWorn(List.of(new Worn(
+                        new PerformerId("p0"),
+                        Optional.of(new Headphones("Closed " + seed, 32 + seed, 98, 20)),
+                        Optional.of(new PortId("amp-out-1")))));
     }
 
     private static Track track(int n, Random random) {

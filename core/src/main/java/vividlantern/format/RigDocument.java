@@ -7,7 +7,7 @@ import vividlantern.rig.Rig;
 public record RigDocument(String format, int version, Rig rig) {
 
     private static final String FORMAT = "vivid-lantern-rig";
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     public static RigDocument of(Rig rig) {
         return new RigDocument(FORMAT, VERSION, rig);

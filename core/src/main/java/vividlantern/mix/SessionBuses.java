@@ -115,7 +115,8 @@ final class SessionBuses {
         boolean heard = isHeardByPerformers(session, pair);
         List<Cue> cues = cues(session, pair);
         boolean guarded = cues.isEmpty() || cues.stream().anyMatch(Cue::guarded);
-        CeilingGuard.Settings guard = guarded ? GuardCeiling.UNKNOWN_WAY.settings() : CeilingGuard.Settings.OFF;
+        CeilingGuard.Settings guard =
+                guarded ? GuardCeiling.of(pair.id(), session, rig).settings() : CeilingGuard.Settings.OFF;
         String key = keyOf(pair.id());
         return new MixPlan.Bus(
                 key,

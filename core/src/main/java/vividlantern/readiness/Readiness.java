@@ -13,6 +13,7 @@ import vividlantern.readiness.cues.CueWithoutOutput;
 import vividlantern.readiness.cues.HearsNotThemselves;
 import vividlantern.readiness.cues.OutputShared;
 import vividlantern.readiness.cues.PerformerWithoutCue;
+import vividlantern.readiness.cues.PluggedElsewhere;
 import vividlantern.readiness.cues.SendFollowsSpeakers;
 import vividlantern.readiness.monitoring.HeardLateOrTwice;
 import vividlantern.readiness.monitoring.HeardTwice;
@@ -84,6 +85,7 @@ public final class Readiness {
             new PerformerWithoutCue(),
             new HearsNotThemselves(),
             new OutputShared(),
+            new PluggedElsewhere(),
             new SendFollowsSpeakers(),
             new ClickOnSpeakers(),
             new ClickMissing(),

@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param driftPpm how far its own clock runs from the leading one, in parts per million
  * @param retired taken out of the rig; its ports keep their names for what still speaks of them, and are not offered
  * @param driver what it can run at; empty for what is no interface
+ * @param amp what it does to what goes to headphones; empty where nobody has said it, and for what is no headphone amp
  */
 public record Device(
         String id,
@@ -22,8 +23,24 @@ public record Device(
         Clock clock,
         double driftPpm,
         boolean retired,
-        Optional<Driver> driver)
+        Optional<Driver> driver,
+        Optional<Amp> amp)
         implements RigPart {
+
+    /** A device of which nobody has said that it amplifies. */
+    public Device(
+            String id,
+            double position,
+            String name,
+            Kind kind,
+            double fullScaleDbu,
+            LatencyProfile latency,
+            Clock clock,
+            double driftPpm,
+            boolean retired,
+            Optional<Driver> driver) {
+        this(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver, Optional.empty());
+    }
 
     public enum Kind {
         INTERFACE("interface"),
@@ -78,23 +95,27 @@ public record Device(
     }
 
     public Device named(String newName) {
-        return new Device(id, position, newName, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver);
+        return new Device(id, position, newName, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver, amp);
     }
 
     public Device measured(double newFullScaleDbu, LatencyProfile newLatency) {
-        return new Device(id, position, name, kind, newFullScaleDbu, newLatency, clock, driftPpm, retired, driver);
+        return new Device(id, position, name, kind, newFullScaleDbu, newLatency, clock, driftPpm, retired, driver, amp);
     }
 
     public Device clocked(Clock newClock, double newDriftPpm) {
-        return new Device(id, position, name, kind, fullScaleDbu, latency, newClock, newDriftPpm, retired, driver);
+        return new Device(id, position, name, kind, fullScaleDbu, latency, newClock, newDriftPpm, retired, driver, amp);
     }
 
     public Device drivenBy(Driver newDriver) {
         return new Device(
-                id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, Optional.of(newDriver));
+                id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, Optional.of(newDriver), amp);
     }
 
     public Device retired(boolean out) {
-        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, out, driver);
+        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, out, driver, amp);
+    }
+
+    public Device amplifying(Optional<Amp> newAmp) {
+        return new Device(id, position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver, newAmp);
     }
 }

@@ -63,6 +63,7 @@ public final class RigComparison {
             traits.put("full scale at", PlainNumber.of(device.fullScaleDbu()) + " dBu");
             traits.put("a latency of", words(device.latency()));
             device.driver().ifPresent(driver -> traits.putAll(traits(driver)));
+            traits.put("an amp of", device.amp().map(Amp::words).orElse("which nobody has told"));
             traits.put("its clock", device.clock().words() + drift(device));
         } else if (part instanceof Port port) {
             traits.put("level kinds", words(port.takes()));

@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Worn;
 import vividlantern.session.song.Backing;
 import vividlantern.session.song.ClickPattern;
 import vividlantern.session.song.Marker;
@@ -132,6 +133,12 @@ public enum PartKind {
             "control-room",
             ControlRoom.class,
             PartPlace.oneOrNone("controlRoom", Session::controlRoom),
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    WORN(
+            "worn",
+            Worn.class,
+            PartPlace.many("worn", Session::worn, Worn::performer, "performer").atMost(256, "headphones worn"),
             INTO_TEMPLATES,
             TO_THE_NEXT_SONG),
     BACKING("backing", Backing.class, PartPlace.many("backing", Session::backing, Backing::track, "track"));

@@ -11,6 +11,7 @@ import vividlantern.rig.RigId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Worn;
 import vividlantern.session.song.Backing;
 import vividlantern.session.song.ClickPattern;
 import vividlantern.session.song.Marker;
@@ -32,6 +33,7 @@ import vividlantern.units.Decibels;
  * @param monitoring empty while all of it is as it begins
  * @param controlRoom empty while all of it is as it begins
  * @param backing what the backing tracks play
+ * @param worn what performers wear on their ears
  */
 public record Session(
         SessionId id,
@@ -58,7 +60,8 @@ public record Session(
         List<DirectLevel> direct,
         Optional<Monitoring> monitoring,
         Optional<ControlRoom> controlRoom,
-        List<Backing> backing) {
+        List<Backing> backing,
+        List<Worn> worn) {
 
     public Session {
         performers = PartKind.PERFORMER.inOrder(performers);
@@ -72,6 +75,7 @@ public record Session(
         bringing = PartKind.BRING.inOrder(bringing);
         direct = PartKind.DIRECT.inOrder(direct);
         backing = PartKind.BACKING.inOrder(backing);
+        worn = PartKind.WORN.inOrder(worn);
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -111,6 +115,7 @@ public record Session(
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
+                List.of(),
                 List.of());
     }
 
@@ -320,6 +325,15 @@ public record Session(
 
     public Session withBacking(List<Backing> all) {
         return with("backing", all);
+    }
+
+    public Session withWorn(List<Worn> all) {
+        return with("worn", all);
+    }
+
+    /** What a performer wears; nothing is known where nobody has said it. */
+    public Worn wornBy(PerformerId performer) {
+        return PartList.find(worn, performer).orElseGet(() -> new Worn(performer, Optional.empty(), Optional.empty()));
     }
 
     private Session with(String component, Object value) {

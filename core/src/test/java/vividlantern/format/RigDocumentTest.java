@@ -47,7 +47,7 @@ public class RigDocumentTest {
         String good = Documents.write(RigDocument.of(small));
         return new Object[][] {
             {good.replace("vivid-lantern-rig", "somebodys-rig"), "its format is \"somebodys-rig\""},
-            {good.replaceFirst("\"version\":1", "\"version\":2"), "reads up to version 1"},
+            {good.replaceFirst("\"version\":2", "\"version\":3"), "reads up to version 2"},
             {good.replaceFirst("\"celsius\":20.0", "\"celsius\":\"warm\""), "celsius"},
             {good.replaceFirst("\"kind\":\"interface\"", "\"kind\":\"toaster\""), "toaster"},
             {good.replaceFirst("\"direction\":\"in\"", "\"direction\":\"up\""), "direction"},

@@ -193,8 +193,9 @@ public class TemplateTest {
                         PartKind.SONG,
                         PartKind.MONITORING,
                         PartKind.CONTROL_ROOM,
+                        PartKind.WORN,
                         PartKind.BACKING)
-                .hasSize(PartKind.values().length - 8);
+                .hasSize(PartKind.values().length - 9);
     }
 
     @Test

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
+import org.assertj.core.api.Assertions;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 
@@ -73,5 +74,41 @@ public class PerformersIT extends WithDemo {
                         AriaRole.METER,
                         new Page.GetByRoleOptions().setName("Level into Fiddle").setExact(true)))
                 .hasAttribute("aria-valuetext", Pattern.compile("^−\\d+\\.\\d dBFS$"));
+    }
+
+    private void choose(String label, String option) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .last()
+                .click();
+        page.locator(".n-base-select-option:visible")
+                .filter(new Locator.FilterOptions().setHasText(option))
+                .first()
+                .click();
+    }
+
+    @Test
+    public void whatSomebodyWearsTellsHowLoudItIsAtTheirEarsAndSetsTheCeiling() {
+        goTo("/sessions/low-water/cues");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Voice"))
+                .click();
+        assertThat(page.getByText("Nobody has said which headphones Voice wears."))
+                .isVisible();
+        button("Say what they wear").click();
+        choose("Headphones of Voice", "Closed, 64 ohm");
+        choose("Outlet of Voice", "Buoy C outlet 1");
+        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        page.keyboard().press("Escape");
+        assertThat(dialog("Performers")).hasCount(0);
+        assertThat(page.getByText(Pattern.compile("^Voice: about \\d+ dB SPL$")))
+                .isVisible();
+        assertThat(page.getByText("Ceiling −7.5 dBFS, so that a sine reaches 105 dB SPL at most at the ears of Voice"))
+                .isVisible();
+        goTo("/sessions/low-water/input-list");
+        button("Performers").click();
+        choose("Outlet of Voice", "Buoy A outlet 1");
+        goTo("/sessions/low-water/cues?cue=voice");
+        assertThat(page.getByText("Voice is plugged in at Buoy A, and the cue Voice arrives at Buoy C.")
+                        .first())
+                .isVisible();
     }
 }

@@ -282,7 +282,11 @@ public class FilesTest extends ServerTest {
         assertThat(wall.get("usedBy").get(0).asString()).isEqualTo("Fiddle");
         assertThat(offers.get("pairs")).hasSize(4);
         assertThat(offers.get("pairs").toString()).doesNotContain("out-1-2", "out-11-12");
-        assertThat(offers.get("ceiling").get("dbfs").asDouble()).isEqualTo(-12);
+        JsonNode ears = get(SESSION + "/cues/voice/ears");
+        assertThat(ears.get("ceiling").get("dbfs").asDouble()).isEqualTo(-12);
+        assertThat(ears.get("ways").get(0).get("unknown").asString())
+                .isEqualTo("Nobody has said which headphones Voice wears.");
+        assertThat(get(SESSION + "/headphones").get("outlets")).hasSize(9);
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import vividlantern.hardware.PreampSetting;
+import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
@@ -34,6 +35,9 @@ public final class Saltworks {
     private static final GainRange HARBOUR_GAIN = new GainRange(0, 60, 1);
     private static final GainRange SKERRY_GAIN = new GainRange(10, 65, 1);
     private static final GainRange PILOT_GAIN = new GainRange(20, 70, 5);
+
+    /** As the headphone amps of the house are turned. */
+    private static final Optional<Amp> BUOY = Optional.of(new Amp(-14, 10, 6));
 
     private Saltworks() {}
 
@@ -95,9 +99,9 @@ public final class Saltworks {
                         box("old-pilot", 4, "Old Pilot", Device.Kind.PREAMP),
                         box("wall-box", 2, "Wall box", Device.Kind.WALL_BOX),
                         converters("dinghy", 5, "Dinghy 2", Device.Kind.INTERFACE, 18, Device.Clock.OWN, 11),
-                        box("buoy-a", 6, "Buoy A", Device.Kind.HEADPHONE_AMP),
-                        box("buoy-b", 7, "Buoy B", Device.Kind.HEADPHONE_AMP),
-                        box("buoy-c", 8, "Buoy C", Device.Kind.HEADPHONE_AMP),
+                        box("buoy-a", 6, "Buoy A", Device.Kind.HEADPHONE_AMP).amplifying(BUOY),
+                        box("buoy-b", 7, "Buoy B", Device.Kind.HEADPHONE_AMP).amplifying(BUOY),
+                        box("buoy-c", 8, "Buoy C", Device.Kind.HEADPHONE_AMP).amplifying(BUOY),
                         converters("kelp", 9, "Kelp 8", Device.Kind.SOUND_MODULE, 18, Device.Clock.FOLLOWS, 0)),
                 ports,
                 ties,

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
+import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
@@ -204,6 +205,26 @@ public sealed interface DeviceEdit extends RigEdit {
         @Override
         public String summary(Rig rig) {
             return RigRules.device(rig, device).name() + ": full scale " + fullScaleDbu + " dBu";
+        }
+    }
+
+    /** Says what a headphone amp does to what goes to headphones; none takes back what was said. */
+    record SetAmp(String device, Optional<Amp> amp) implements DeviceEdit {
+
+        @Override
+        public Rig applyTo(Rig rig) {
+            Device found = RigRules.device(rig, device);
+            if (found.kind() != Device.Kind.HEADPHONE_AMP) {
+                throw new Refused(found.name() + " is no headphone amp.", "device");
+            }
+            amp.ifPresent(RigRules::amp);
+            return RigRules.with(rig, RigPartKey.of(found), found.amplifying(amp));
+        }
+
+        @Override
+        public String summary(Rig rig) {
+            return RigRules.device(rig, device).name() + ": "
+                    + amp.map(Amp::words).orElse("nobody has told what it does");
         }
     }
 

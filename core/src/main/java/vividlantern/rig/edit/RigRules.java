@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
+import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
@@ -102,6 +103,13 @@ final class RigRules {
 
     static double fullScale(double dbu) {
         return within(dbu, -20, 40, "Full scale in dBu", "fullScaleDbu");
+    }
+
+    /** Gain of -80 to 40 dB, 0 to 600 ohm, 0.1 to 30 V. */
+    static void amp(Amp amp) {
+        within(amp.gainDb(), -80, 40, "A headphone amp's gain in dB", "amp/gainDb");
+        within(amp.outputOhms(), 0, 600, "A headphone amp's output impedance in ohm", "amp/outputOhms");
+        within(amp.mostVolts(), 0.1, 30, "What a headphone amp can give at most in V", "amp/mostVolts");
     }
 
     static double drift(double ppm) {

@@ -129,6 +129,9 @@ public sealed interface PerformerEdit extends Edit {
                             .map(cue -> cue.heardBy(cue.listeners().stream()
                                     .filter(each -> !each.equals(performer))
                                     .toList()))
+                            .toList())
+                    .withWorn(session.worn().stream()
+                            .filter(each -> !each.performer().equals(performer))
                             .toList());
         }
 

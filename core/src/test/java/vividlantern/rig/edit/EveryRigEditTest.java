@@ -17,6 +17,7 @@ import vividlantern.basics.Refused;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.MemoryLog;
+import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
 import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
@@ -37,6 +38,7 @@ import vividlantern.rig.Tie;
 import vividlantern.rig.edit.DeviceEdit.MeasureDevice;
 import vividlantern.rig.edit.DeviceEdit.NameDevice;
 import vividlantern.rig.edit.DeviceEdit.RemoveDevice;
+import vividlantern.rig.edit.DeviceEdit.SetAmp;
 import vividlantern.rig.edit.DeviceEdit.SetDeviceClock;
 import vividlantern.rig.edit.DeviceEdit.SetDriver;
 import vividlantern.rig.edit.GroupEdit.GroupPorts;
@@ -79,6 +81,7 @@ public class EveryRigEditTest {
                     new PairPorts(MAIN, out(1), out(2), "Main speakers", StereoPair.Feeds.MAIN_SPEAKERS),
                     new PairPorts(PHONES, out(3), out(4), "Phones", StereoPair.Feeds.HEADPHONES),
                     new GroupPorts(ARRAY, SKIFF_1, 6, "Array"),
+                    ShelfDevices.device("headphone-amp-1", "cove", "Cove"),
                     ShelfDevices.device("outboard", "press", "Press"),
                     ShelfDevices.device("outboard", "plate", "Plate"),
                     new InsertOutboard(new PortId("plate-in-1"), new PortId("skiff-in-8")),
@@ -127,13 +130,18 @@ public class EveryRigEditTest {
                     "Tree"),
             row(new UngroupPorts(ARRAY), "Array ungrouped", Rig::groups, List.of()),
             ofDevice(new SetDriver("skiff", slow), "Skiff 8: what it can run at", Device::driver, Optional.of(slow)),
+            row(
+                    new SetAmp("cove", Optional.of(new Amp(-12.5, 10, 6))),
+                    "Cove: gain -12.5 dB, 10 ohm, up to 6 V",
+                    rig -> rig.device("cove").amp(),
+                    Optional.of(new Amp(-12.5, 10, 6))),
             row(new NameRig("Barn"), "Loft is called Barn", Rig::name, "Barn"),
             row(new SetRoomTemperature(25), "Loft: 25.0 °C", Rig::celsius, 25.0),
             row(
                     ShelfDevices.device("speakers", "near", "Near speakers"),
                     "Near speakers added",
                     rig -> rig.devices().stream().map(Device::name).toList(),
-                    List.of("Skiff 8", "Wall box", "Press", "Plate", "Near speakers")),
+                    List.of("Skiff 8", "Wall box", "Cove", "Press", "Plate", "Near speakers")),
             row(
                     new RemoveDevice("wall"),
                     "Wall box removed",
@@ -246,6 +254,8 @@ public class EveryRigEditTest {
         PairId overheads = new PairId("overheads");
         Rig paired = new PairPorts(overheads, SKIFF_1, new PortId("skiff-in-2"), "Overheads", StereoPair.Feeds.NOTHING)
                 .applyTo(LOFT);
+        assertRefused(new SetAmp("skiff", Optional.empty()), LOFT, "Skiff 8 is no headphone amp.");
+        assertRefused(new SetAmp("cove", Optional.of(new Amp(0, 601, 5))), LOFT, "output impedance in ohm");
         assertRefused(new SetPairFeeds(overheads, StereoPair.Feeds.HEADPHONES), paired, "it feeds nothing");
         assertRefused(new SetPairFeeds(new PairId("none"), StereoPair.Feeds.NOTHING), paired, "no pair 'none'");
     }

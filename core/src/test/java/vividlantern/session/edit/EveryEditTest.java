@@ -45,6 +45,7 @@ import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.AcknowledgementEdit.TakeBackAcknowledgement;
 import vividlantern.session.edit.BringEdit.RemoveBringLine;
@@ -89,6 +90,8 @@ import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.TrackGroupEdit.UngroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
 import vividlantern.session.edit.ViewEdit.ShowView;
+import vividlantern.session.edit.WornEdit.SetHeadphones;
+import vividlantern.session.edit.WornEdit.SetOutlet;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -104,7 +107,8 @@ public class EveryEditTest {
                     EditExamples.cueEdits(),
                     EditExamples.listEdits(),
                     MonitoringExamples.edits(),
-                    ControlRoomExamples.edits()
+                    ControlRoomExamples.edits(),
+                    WornExamples.edits()
                 })
                 .flatMap(Arrays::stream)
                 .toArray(Object[][]::new);
@@ -172,6 +176,11 @@ public class EveryEditTest {
         refused(new SetListenMic(Optional.of(new PortId("out-3"))), "is an output");
         refused(new SetTalkbackMic(Optional.of(new PortId("out-3"))), "is an output");
         refused(new SetTalkbackMic(Optional.of(new PortId("in-15"))), "in use by the control room's Phone");
+        refused(new SetOutlet(ANNA, Optional.of(new PortId("out-3"))), "is no outlet of a headphone amp");
+        refused(new SetOutlet(ANNA, Optional.of(new PortId("ghost"))), "no port 'ghost'");
+        refused(
+                new SetHeadphones(ANNA, Optional.of(new Headphones("Odd", 0, 98, 20))),
+                "The impedance of headphones in ohm");
         refused(new SetTalkbackDim(61), "lowers the music by 0 to 60 dB");
         refused(new SetTalkbackLevel(Decibels.of(40)), "The talkback mic's level");
         refused(new AddSource("Tape", 1, new PortId("in-13")), "in use by the talkback mic");

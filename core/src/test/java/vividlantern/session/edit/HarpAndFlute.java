@@ -25,6 +25,7 @@ import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Headphones;
 import vividlantern.session.cue.Send;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BackingEdit.AddBacking;
@@ -47,6 +48,7 @@ import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.HideTrack;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
+import vividlantern.session.edit.WornEdit.SetHeadphones;
 import vividlantern.session.song.MarkerId;
 import vividlantern.session.song.Media;
 import vividlantern.session.song.MediaId;
@@ -110,7 +112,8 @@ final class HarpAndFlute {
                     new AddSource("Phone", 2, new PortId("in-15")),
                     new AddBacking(GUIDE, "Guide", TIDE),
                     new SetListenMic(Optional.of(new PortId("in-9"))),
-                    new SetTalkbackMic(Optional.of(new PortId("in-13")))),
+                    new SetTalkbackMic(Optional.of(new PortId("in-13"))),
+                    new SetHeadphones(BEN, Optional.of(new Headphones("Closed", 64, 98, 20)))),
             RandomSessions.blank(),
             RIG);
 

@@ -25,7 +25,6 @@ import vividlantern.basics.Refused;
 import vividlantern.format.SessionDocument;
 import vividlantern.mix.CompressorCurve;
 import vividlantern.mix.CueCurve;
-import vividlantern.mix.GuardCeiling;
 import vividlantern.patch.InputTracks;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Driver;
@@ -99,14 +98,12 @@ class SessionsController {
      *
      * @param places where cables can go: single ports, and as many side by side as there are inputs with so many channels
      * @param pairs the output pairs for cues
-     * @param ceiling how loud a guarded pair may get
      * @param driver the rates and buffers
      */
     record Offers(
             List<Ports.OfferedPlace> places,
             List<Ports.OfferedPair> pairs,
             List<InputTracks.TrackPlace> tracks,
-            GuardCeiling ceiling,
             Driver driver) {}
 
     private final Desk desk;
@@ -228,8 +225,7 @@ class SessionsController {
                 .boxed()
                 .flatMap(width -> Ports.forInputs(open, rig, width).stream())
                 .toList();
-        return new Offers(
-                places, Ports.forCues(open, rig), InputTracks.places(open), GuardCeiling.UNKNOWN_WAY, rig.driver());
+        return new Offers(places, Ports.forCues(open, rig), InputTracks.places(open), rig.driver());
     }
 
     /** What a cue's high-pass and low-pass leave of each frequency, from 20 Hz to 20 kHz. */

@@ -2,12 +2,14 @@ package vividlantern.server.live;
 
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
+import vividlantern.ears.WayToEars;
 import vividlantern.engine.CueLoudness;
 import vividlantern.engine.Stay;
 import vividlantern.format.Documents;
@@ -15,7 +17,9 @@ import vividlantern.mix.Lights;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.ShownLevels;
+import vividlantern.rig.Rig;
 import vividlantern.server.desk.NotFound;
+import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.cue.CueId;
 
@@ -36,6 +40,26 @@ class LevelSender {
     private Lights lights;
     private int layout;
     private volatile boolean clearClips;
+    private List<Ear> ears = List.of();
+    private List<CueId> earsFor = List.of();
+    private Session eared;
+    private Rig earedAt;
+
+    /**
+     * An ear whose level is shown, in dB SPL.
+     *
+     * @param place of its cue among those whose loudness is known
+     */
+    private record Ear(CueId cue, int place, WayToEars way) {
+
+        private String key() {
+            return "ear/" + cue + "/" + way.performer();
+        }
+
+        private float spl(float[] lufs) {
+            return way.spl(lufs[2 * place]).map(Double::floatValue).orElse(Float.NEGATIVE_INFINITY);
+        }
+    }
 
     LevelSender(LiveRig rig, LivePages pages) {
         this.rig = rig;
@@ -80,9 +104,20 @@ class LevelSender {
                 loud = loudness.cues();
                 layout++;
             }
+            List<Ear> heard = ears(stay.session(), stay.rig());
+            if (!heard.equals(ears)) {
+                ears = heard;
+                layout++;
+            }
             float[] levels = needles.take();
-            float[] values = Arrays.copyOf(levels, levels.length + 2 * loud.size());
-            System.arraycopy(loudness.values(), 0, values, levels.length, 2 * loud.size());
+            float[] values = Arrays.copyOf(levels, levels.length + 2 * loud.size() + 2 * ears.size());
+            float[] lufs = loudness.values();
+            System.arraycopy(lufs, 0, values, levels.length, 2 * loud.size());
+            for (int at = 0; at < ears.size(); at++) {
+                float spl = ears.get(at).spl(lufs);
+                values[levels.length + 2 * loud.size() + 2 * at] = spl;
+                values[levels.length + 2 * loud.size() + 2 * at + 1] = spl;
+            }
             if (stay.live().playing()) {
                 stay.played().take(stay.session(), lights, needles);
             }
@@ -99,8 +134,32 @@ class LevelSender {
     }
 
     private List<String> keys() {
-        return Stream.concat(needles.keys().stream(), loud.stream().map(cue -> "loudness/" + cue))
+        return Stream.of(
+                        needles.keys().stream(),
+                        loud.stream().map(cue -> "loudness/" + cue),
+                        ears.stream().map(Ear::key))
+                .flatMap(each -> each)
                 .toList();
+    }
+
+    /** Those whose level at the ear is known, for each of the cues whose loudness is. */
+    private List<Ear> ears(Session session, Rig rig) {
+        if (session == eared && rig == earedAt && earsFor.equals(loud)) {
+            return ears;
+        }
+        eared = session;
+        earedAt = rig;
+        earsFor = loud;
+        List<Ear> found = new ArrayList<>();
+        for (int at = 0; at < loud.size(); at++) {
+            int place = at;
+            CueId cue = loud.get(at);
+            session.find(cue)
+                    .ifPresent(heard -> WayToEars.of(heard, session, rig).stream()
+                            .filter(way -> way.unknown().isEmpty())
+                            .forEach(way -> found.add(new Ear(cue, place, way))));
+        }
+        return found;
     }
 
     @PreDestroy

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
 import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
@@ -44,6 +45,10 @@ class DeviceRow {
     String buffers;
     boolean directMonitoring;
 
+    Double ampGainDb;
+    Double ampOutputOhms;
+    Double ampMostVolts;
+
     static DeviceRow of(String rig, Device device) {
         DeviceRow row = new DeviceRow();
         row.key = new RigPartId(rig, device.id());
@@ -63,12 +68,20 @@ class DeviceRow {
         row.sampleRates = words(driver.sampleRates());
         row.buffers = words(driver.bufferFrames());
         row.directMonitoring = driver.directMonitoring();
+        row.ampGainDb = device.amp().map(Amp::gainDb).orElse(null);
+        row.ampOutputOhms = device.amp().map(Amp::outputOhms).orElse(null);
+        row.ampMostVolts = device.amp().map(Amp::mostVolts).orElse(null);
         return row;
     }
 
     Device part() {
         LatencyProfile latency = new LatencyProfile(converterIn, driverIn, driverOut, converterOut);
-        return new Device(key.id(), position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver());
+        return new Device(
+                key.id(), position, name, kind, fullScaleDbu, latency, clock, driftPpm, retired, driver(), amp());
+    }
+
+    private Optional<Amp> amp() {
+        return ampGainDb == null ? Optional.empty() : Optional.of(new Amp(ampGainDb, ampOutputOhms, ampMostVolts));
     }
 
     private Optional<Driver> driver() {

@@ -140,6 +140,8 @@ class ApiDescription {
             schemas.add(LiveRig.Happening.class);
             schemas.add(CueCurve.CurvePoint.class);
             schemas.add(CompressorCurve.LevelPoint.class);
+            schemas.add(EarsController.HeadphoneChoices.class);
+            schemas.add(EarsController.CueEars.class);
             schemas.add(FilesController.Proved.class);
             schemas.add(IndependenceProof.class);
             schemas.add(UndoState.class);

@@ -1,0 +1,18 @@
+package vividlantern.rig;
+
+import vividlantern.units.PlainNumber;
+
+/**
+ * What a headphone amp does on the way from its line inputs to each of its outlets, as it is turned now.
+ *
+ * @param gainDb from an input to an outlet, -80 to 40 dB
+ * @param outputOhms what it adds in front of the headphones, 0 to 600 ohm
+ * @param mostVolts the RMS of a sine from which on it overloads, 0.1 to 30 V
+ */
+public record Amp(double gainDb, double outputOhms, double mostVolts) {
+
+    public String words() {
+        return "gain " + PlainNumber.of(gainDb) + " dB, " + PlainNumber.of(outputOhms) + " ohm, up to "
+                + PlainNumber.of(mostVolts) + " V";
+    }
+}

@@ -1,0 +1,177 @@
+package vividlantern.ears;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.testng.annotations.Test;
+import vividlantern.ShelfDevices;
+import vividlantern.mix.GuardCeiling;
+import vividlantern.readiness.Noted;
+import vividlantern.readiness.Readiness;
+import vividlantern.rig.Amp;
+import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.PairId;
+import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.RigId;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.DeviceEdit.MeasureDevice;
+import vividlantern.rig.edit.DeviceEdit.SetAmp;
+import vividlantern.rig.edit.PairEdit.PairPorts;
+import vividlantern.rig.edit.RigEdit;
+import vividlantern.rig.edit.TieEdit.TiePorts;
+import vividlantern.session.Performer;
+import vividlantern.session.PerformerId;
+import vividlantern.session.Session;
+import vividlantern.session.SessionId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Headphones;
+import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.WornEdit.SetHeadphones;
+import vividlantern.session.edit.WornEdit.SetOutlet;
+
+/** How loud a cue is at the ears, with the numbers of a worked example, and what is said where it is not known. */
+public class WayToEarsTest {
+
+    private static final PairId PHONES = new PairId("phones");
+    private static final PerformerId ANNA = new PerformerId("anna");
+    private static final PerformerId BEN = new PerformerId("ben");
+    private static final CueId CUE = new CueId("cue");
+    private static final Headphones CLOSED = new Headphones("Closed, 64 ohm", 64, 98, 20);
+    private static final Amp TURNED_UP = new Amp(6, 10, 6);
+
+    /** An interface of +19 dBu, of which the second pair leads to a headphone amp; another amp beside it. */
+    private static final Rig RIG = RigEdit.applyAll(
+            List.of(
+                    ShelfDevices.device("interface-8", "skiff", "Skiff"),
+                    ShelfDevices.device("headphone-amp-4", "buoy", "Buoy"),
+                    ShelfDevices.device("headphone-amp-1", "float", "Float"),
+                    new MeasureDevice("skiff", 19, LatencyProfile.NONE),
+                    new PairPorts(
+                            PHONES, port("skiff-out-3"), port("skiff-out-4"), "Phones", StereoPair.Feeds.HEADPHONES),
+                    new TiePorts(port("skiff-out-3"), port("buoy-in-1")),
+                    new TiePorts(port("skiff-out-4"), port("buoy-in-2")),
+                    new SetAmp("buoy", Optional.of(TURNED_UP))),
+            Rig.empty(new RigId("loft"), "Loft"));
+
+    private static final Session SESSION = Session.blank(new SessionId("s"), "S", "Song", RIG.id(), Optional.empty())
+            .plus(Performer.of(ANNA, 1, "Anna", "booth"))
+            .plus(Performer.of(BEN, 2, "Ben", "booth"))
+            .plus(Cue.empty(CUE, 1, "Booth").outTo(Optional.of(PHONES)).heardBy(List.of(ANNA)));
+
+    private static PortId port(String id) {
+        return new PortId(id);
+    }
+
+    private static Session with(Edit... edits) {
+        return Edit.applyAll(List.of(edits), SESSION, RIG);
+    }
+
+    private static WayToEars way(Session session, Rig rig) {
+        return WayToEars.of(session.cues().get(0), session, rig).get(0);
+    }
+
+    private static Edit wears(PerformerId performer, Headphones headphones) {
+        return new SetHeadphones(performer, Optional.of(headphones));
+    }
+
+    /** +19 dBu, -20 dBFS, amp +6 dB, 64 ohm behind 10 ohm, 98 dB/mW: 111.46 dB SPL; so 131.46 at full scale. */
+    @Test
+    public void theLevelAtTheEarIsThatOfTheWorkedExample() {
+        assertThat(WayToEars.spl(19, -20, TURNED_UP, CLOSED)).isCloseTo(111.46, within(0.01));
+        WayToEars way = way(with(wears(ANNA, CLOSED)), RIG);
+        assertThat(way.unknown()).isEmpty();
+        assertThat(way.headphones()).isEqualTo("Closed, 64 ohm");
+        assertThat(way.splAtFullScale().orElseThrow()).isCloseTo(131.46, within(0.01));
+        assertThat(way.spl(-23.01).orElseThrow())
+                .as("a sine of -20 dBFS on both sides is as loud as -23.01 LUFS in one")
+                .isCloseTo(111.46, within(0.01));
+    }
+
+    /** 0.774597 V times 10^(25/20) is 13.77 V; an amp that gives 6 V overloads 7.22 dB below full scale. */
+    @Test
+    public void itIsSaidFromWhichLevelOnTheAmpOverloads() {
+        assertThat(way(with(wears(ANNA, CLOSED)), RIG).overloadsAtDbfs().orElseThrow())
+                .isCloseTo(-7.22, within(0.01));
+        Rig strong = new SetAmp("buoy", Optional.of(new Amp(6, 10, 14))).applyTo(RIG);
+        assertThat(way(with(wears(ANNA, CLOSED)), strong).overloadsAtDbfs()).isEmpty();
+    }
+
+    @Test
+    public void whatIsNotKnownIsSaidWithWhatIsMissing() {
+        unknown(SESSION, RIG, "Nobody has said which headphones Anna wears.");
+        Session worn = with(wears(ANNA, CLOSED));
+        Rig untold = new SetAmp("buoy", Optional.empty()).applyTo(RIG);
+        unknown(worn, untold, "Nobody has said under Rig what Buoy does to the level.");
+        Session nowhere = worn.change(CUE, cue -> cue.outTo(Optional.empty()));
+        unknown(nowhere, RIG, "The cue leaves by no output pair.");
+        Rig untied = RigEdit.applyAll(
+                List.of(
+                        ShelfDevices.device("interface-8", "skiff", "Skiff"),
+                        new PairPorts(
+                                PHONES,
+                                port("skiff-out-3"),
+                                port("skiff-out-4"),
+                                "Phones",
+                                StereoPair.Feeds.HEADPHONES)),
+                Rig.empty(new RigId("loft"), "Loft"));
+        unknown(worn, untied, "Nobody has said under Rig to which headphone amp Phones leads.");
+    }
+
+    private static void unknown(Session session, Rig rig, String why) {
+        WayToEars way = way(session, rig);
+        assertThat(way.unknown()).isEqualTo(why);
+        assertThat(way.splAtFullScale()).isEmpty();
+        assertThat(GuardCeiling.of(PHONES, session, rig)).isEqualTo(GuardCeiling.UNKNOWN_WAY);
+    }
+
+    @Test
+    public void whoIsPluggedInWhereTheCueDoesNotArriveIsSaid() {
+        Session elsewhere = with(wears(ANNA, CLOSED), new SetOutlet(ANNA, Optional.of(port("float-out-1"))));
+        unknown(elsewhere, RIG, "Anna is plugged in at Float, and the cue Booth arrives at Buoy.");
+        assertThat(Readiness.of(elsewhere, RIG, Noted.NOTHING).stream()
+                        .map(each -> each.finding().sentence()))
+                .contains("Anna is plugged in at Float, and the cue Booth arrives at Buoy.");
+        Session right = with(wears(ANNA, CLOSED), new SetOutlet(ANNA, Optional.of(port("buoy-out-2"))));
+        assertThat(way(right, RIG).unknown()).isEmpty();
+        assertThat(Readiness.of(right, RIG, Noted.NOTHING).stream()
+                        .map(each -> each.finding().key()))
+                .noneMatch(key -> key.startsWith("plugged-elsewhere"));
+        assertThat(way(right, RIG).outlet()).isEqualTo(RIG.label(port("buoy-out-2")));
+    }
+
+    @Test
+    public void theCeilingKeepsASineBelowOneHundredAndFiveAtTheLoudestEars() {
+        GuardCeiling loud = GuardCeiling.of(PHONES, with(wears(ANNA, CLOSED)), RIG);
+        assertThat(loud.dbfs()).isCloseTo(105 - 131.46, within(0.01));
+        assertThat(loud.rule()).isEqualTo("so that a sine reaches 105 dB SPL at most at the ears of Anna");
+        Rig quiet = new SetAmp("buoy", Optional.of(new Amp(-30, 10, 6))).applyTo(RIG);
+        assertThat(GuardCeiling.of(PHONES, with(wears(ANNA, CLOSED)), quiet))
+                .isEqualTo(new GuardCeiling(-6, "because the known way to the ears leaves a sine below 105 dB SPL"));
+        Session both = with(wears(ANNA, CLOSED)).change(CUE, cue -> cue.heardBy(List.of(ANNA, BEN)));
+        assertThat(GuardCeiling.of(PHONES, both, quiet))
+                .as("nobody has said what Ben wears")
+                .isEqualTo(GuardCeiling.UNKNOWN_WAY);
+        assertThat(GuardCeiling.of(PHONES, both, RIG).dbfs())
+                .as("lower for those of whom it is known")
+                .isCloseTo(-26.46, within(0.01));
+        Session louder = Edit.applyAll(List.of(wears(BEN, new Headphones("In-ear", 24, 116, 32))), both, RIG);
+        GuardCeiling lowest = GuardCeiling.of(PHONES, louder, RIG);
+        assertThat(lowest.rule()).endsWith("at the ears of Ben");
+        assertThat(lowest.dbfs()).isLessThan(loud.dbfs());
+    }
+
+    @Test
+    public void theShelfHoldsWhatAnEditTakes() {
+        List<String> names = new ArrayList<>();
+        HeadphoneShelf.all().forEach(each -> {
+            with(wears(ANNA, each));
+            names.add(each.name());
+        });
+        assertThat(names).hasSize(7).doesNotHaveDuplicates();
+    }
+}
