@@ -58,6 +58,11 @@ const ears = useFetched<CueEars>(
       .GET('/api/sessions/{session}/cues/{cue}/ears', { params: { path: { ...params.path, cue: cue.id } } })
       .catch(() => ({ data: undefined })),
 )
+/** Those of whom something is to be read; why nothing is known of the others. */
+const told = computed(() => ears.value?.ways.filter((way) => !way.unknown || way.elsewhere) ?? [])
+const unknown = computed(
+  () => ears.value?.ways.flatMap((way) => (way.unknown && !way.elsewhere ? [way.unknown] : [])) ?? [],
+)
 const cut = computed(() => desk.live?.cutCues.includes(cue.id) ?? false)
 const listening = computed(() => desk.listeningTo === cue.id)
 
@@ -141,10 +146,11 @@ const direct = computed(() =>
       </LitSheet>
     </div>
     <div v-if="ears?.ways.length">
-      <EarReading v-for="way in ears.ways" :key="way.performer" :cue="cue.id" :way="way" />
-      <button v-if="ears.ways.some((way) => way.unknown)" class="word" @click="performersShown = true">
-        Say what they wear
-      </button>
+      <EarReading v-for="way in told" :key="way.performer" :cue="cue.id" :way="way" />
+      <p v-if="unknown[0]" class="soft" :title="unknown.join(' ')">
+        {{ unknown[0] }}
+        <button class="word" @click="performersShown = true">Say what they wear</button>
+      </p>
     </div>
     <AskedFor :cue="cue" />
     <div class="line">
