@@ -25,8 +25,9 @@ export function useTalk() {
   const to = computed(() => desk.live?.controlRoom.talkback?.to ?? [])
   const heard = computed(() => desk.live?.controlRoom.talkback?.heard ?? [])
 
-  function say(on: boolean, to: string[]): Promise<boolean> {
-    sent = sent.then(() => desk.command({ kind: 'talk', on, connection: desk.connection, to }))
+  /** @param still whether it only says that the page is still there */
+  function say(on: boolean, to: string[], still = false): Promise<boolean> {
+    sent = sent.then(() => desk.command({ kind: 'talk', on, connection: desk.connection, to, again: still }))
     return sent
   }
 
@@ -44,11 +45,11 @@ export function useTalk() {
   }
 
   function press(to: string[] = talkTo.value) {
-    if (!desk.live || pressedAt) return
+    if (!desk.live) return
     if (on.value || begun) return end()
     pressedAt = performance.now()
     clearInterval(again)
-    again = window.setInterval(() => (on.value ? say(true, to) : forget()), AGAIN_MS)
+    again = window.setInterval(() => (on.value ? say(true, to, true) : forget()), AGAIN_MS)
     begun = true
     void say(true, to).then((done) => (done ? undefined : forget()))
   }

@@ -98,10 +98,10 @@ const direct = computed(() =>
         :class="{ cut }"
         :aria-pressed="cut"
         :disabled="!desk.live"
-        title="Those of this cue alone; they come back slowly"
+        title="The headphones of this cue alone; they come back slowly"
         @click="desk.command({ kind: 'cut-headphones', cut: !cut, cue: cue.id })"
       >
-        {{ cut ? 'Headphones are cut' : 'Cut headphones' }}
+        {{ cut ? 'Theirs are cut' : 'Cut theirs' }}
       </button>
     </div>
     <FormRow label="Who listens">

@@ -9,6 +9,7 @@ import { trying } from '@/desk/notice'
 import { ask } from '@/desk/question'
 import { useRig } from '@/desk/rig'
 import { useTiming } from '@/desk/timing'
+import ChoiceWord from '@/parts/ChoiceWord.vue'
 import DialogCard from '@/parts/DialogCard.vue'
 import EditableText from '@/parts/EditableText.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
@@ -52,6 +53,14 @@ const put = (performer: Performer, named: string) =>
     },
   ])
 
+/** All wear the same, as one change. */
+function putOnAll(named: string) {
+  const worn = choices.value!.shelf.find((each) => each.name === named)!
+  return desk.edit(
+    desk.performers.map(({ id }) => ({ kind: 'set-headphones' as const, performer: id, headphones: worn })),
+  )
+}
+
 const inputsOf = (performer: Performer) => desk.inputs.filter((input) => input.performer === performer.id)
 const cuesOf = (performer: Performer) => desk.cues.filter((cue) => cue.listeners.includes(performer.id))
 const pairName = (pair: string | null) => desk.offers.pairs.find((each) => each.id === pair)?.houseLabel ?? 'no output'
@@ -94,7 +103,19 @@ async function remove(performer: Performer) {
             <th style="width: 150px">Plays</th>
             <th style="width: 140px">Where</th>
             <th>Hears</th>
-            <th style="width: 180px">Headphones</th>
+            <th style="width: 180px">
+              Headphones
+              <ChoiceWord
+                v-if="desk.performers.length > 1"
+                label="Headphones of all"
+                value=""
+                :options="[
+                  { label: 'all wear…', value: '' },
+                  ...(choices?.shelf ?? []).map(({ name }) => ({ label: name, value: name })),
+                ]"
+                @choose="putOnAll"
+              />
+            </th>
             <th style="width: 150px">plugged in at</th>
             <th style="width: 74px"></th>
           </tr>

@@ -3,6 +3,7 @@ import { NModal } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDesk } from '@/desk/desk'
+import { useTalk } from '@/desk/talk'
 import { useRig } from '@/desk/rig'
 import { groupsSuspended } from '@/desk/groups'
 import { switchTheme } from '@/look/theme'
@@ -21,6 +22,12 @@ const MOST_FOUND = 80
 const desk = useDesk()
 const rig = useRig()
 const undoing = useUndoing()
+const { on: talking, press, release } = useTalk()
+
+function pressAndLetGo() {
+  press()
+  release()
+}
 const router = useRouter()
 const wanted = ref('')
 const at = ref(0)
@@ -43,6 +50,14 @@ const all = computed<Doable[]>(() => [
     key: 'H',
     act: desk.cutHeadphones,
   },
+  { words: talking.value ? 'Stop talking' : 'Talk to performers', key: 'T', act: pressAndLetGo },
+  ...desk.cues.map(({ id, name }) => {
+    const cut = desk.live?.cutCues.includes(id) ?? false
+    return {
+      words: cut ? `Turn the headphones of ${name} back on` : `Cut the headphones of ${name}`,
+      act: () => desk.command({ kind: 'cut-headphones', cut: !cut, cue: id }),
+    }
+  }),
   ...STEPS.flatMap((step) => step.actions?.(desk) ?? []),
   { words: 'Stop listening', act: () => desk.listen('') },
   ...desk.session!.markers.map((marker) => ({

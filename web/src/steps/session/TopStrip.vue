@@ -229,22 +229,29 @@ const listenOptions = computed(() => [
 
 @media (max-width: 1100px) {
   .strip {
-    gap: 6px;
-    padding: 0 12px;
+    gap: 4px;
+    padding: 0 8px;
   }
 
   .names {
-    min-width: 60px;
     max-width: 100px;
   }
 
   .listen {
-    width: 96px;
+    width: 88px;
+  }
+
+  .readiness {
+    padding: 0 7px;
+  }
+
+  .speakers {
+    gap: 2px;
   }
 
   .cut {
     width: auto;
-    padding: 0 10px;
+    padding: 0 8px;
     white-space: nowrap;
   }
 }

@@ -99,6 +99,12 @@ public record WayToEars(
                 .map(device -> name + " is plugged in at " + device.name() + ", and the cue " + cue.name()
                         + " arrives at " + known.amp().get().name() + ".");
         String unknown = elsewhere.orElse(known.unknown());
+        boolean byASpeaker = session.find(worn.performer())
+                .filter(performer -> performer.metres() > 0)
+                .isPresent();
+        if (byASpeaker) {
+            unknown = name + " hears by a speaker, not by headphones.";
+        }
         if (unknown.isEmpty() && worn.headphones().isEmpty()) {
             unknown = "Nobody has said which headphones " + name + " wears.";
         }

@@ -136,11 +136,16 @@ public final class ChangeOver {
         direct.cutHeadphones(cut, engine.frame());
     }
 
-    /** Silences those who hear some cues, and lets all others back. */
-    void cutHeadphones(Set<CueId> cues) {
+    /**
+     * Silences those who hear some cues, and lets all others back.
+     *
+     * @return whether the control room, if it hears one of them, follows with the engine's next block; if not, it does with the next plan
+     */
+    boolean cutHeadphones(Set<CueId> cues) {
         live.updateAndGet(now -> now.cut(cues));
         engine.cut(live.get().cutCues());
         direct.head(DirectWays.of(handed, rig, live.get()), engine.frame());
+        return engine.controlRoom(live::get);
     }
 
     /**

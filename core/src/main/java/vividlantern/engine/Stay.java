@@ -233,8 +233,9 @@ public final class Stay implements AutoCloseable {
         }
         synchronized (cutTurn) {
             Set<CueId> cues = new HashSet<>(live().cutCues());
-            if (wanted ? cues.add(cue) : cues.remove(cue)) {
-                run.changeOver().cutHeadphones(cues);
+            boolean changes = wanted ? cues.add(cue) : cues.remove(cue);
+            if (changes && !run.changeOver().cutHeadphones(cues)) {
+                handOver(() -> run.changeOver().change(live -> live));
             }
         }
     }

@@ -109,6 +109,8 @@ public class WayToEarsTest {
         unknown(worn, untold, "Nobody has said under Rig what Buoy does to the level.");
         Session nowhere = worn.change(CUE, cue -> cue.outTo(Optional.empty()));
         unknown(nowhere, RIG, "The cue leaves by no output pair.");
+        Session speaker = worn.change(ANNA, anna -> anna.away(1.5));
+        unknown(speaker, RIG, "Anna hears by a speaker, not by headphones.");
         Rig untied = RigEdit.applyAll(
                 List.of(
                         ShelfDevices.device("interface-8", "skiff", "Skiff"),

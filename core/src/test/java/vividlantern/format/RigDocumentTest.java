@@ -3,6 +3,9 @@ package vividlantern.format;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.testng.annotations.DataProvider;
@@ -39,6 +42,15 @@ public class RigDocumentTest {
         String older = document.replace("\"groups\":[],", "");
         assertThat(older).hasSizeLessThan(document.length());
         assertThat(Documents.read(older, RigDocument.class).checked()).isEqualTo(everything());
+    }
+
+    @Test
+    public void aDocumentFromBeforeAmpsSaidWhatTheyDoSaysNothingOfIt() throws IOException {
+        try (InputStream written = RigDocumentTest.class.getResourceAsStream("/rig-1.json")) {
+            Rig rig = Documents.read(new String(written.readAllBytes(), StandardCharsets.UTF_8), RigDocument.class)
+                    .checked();
+            assertThat(rig.devices()).hasSize(9).allMatch(device -> device.amp().isEmpty());
+        }
     }
 
     @DataProvider

@@ -239,6 +239,7 @@ public class MonitoringIT {
     @Test(dependsOnMethods = "step5TwoMicsAreBroughtInLine")
     public void step6TheControlRoomHearsWhatItWantsAndItsSpeakersKnowOpenMics() {
         button("Set up").click();
+        choose("Port of the talkback mic", "none");
         addSource("Surround", 6, "Harbour 11");
         assertThat(dialog())
                 .containsText("left = Harbour 11 + 0.7071 · Harbour 13 + 0.7071 · Harbour 15;"

@@ -94,6 +94,13 @@ public class PerformersIT extends WithDemo {
         assertThat(page.getByText("Nobody has said which headphones Voice wears."))
                 .isVisible();
         button("Say what they wear").click();
+        button("Headphones of all").click();
+        page.locator(".n-base-select-option:visible")
+                .filter(new Locator.FilterOptions().setHasText("Open, 50 ohm"))
+                .first()
+                .click();
+        assertThat(page.getByText("Open, 50 ohm", new Page.GetByTextOptions().setExact(true)))
+                .hasCount(5);
         choose("Headphones of Voice", "Closed, 64 ohm");
         choose("Outlet of Voice", "Buoy C outlet 1");
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();

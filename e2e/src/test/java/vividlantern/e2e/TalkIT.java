@@ -73,13 +73,13 @@ public class TalkIT extends WithDemo {
     @Test
     public void theHeadphonesOfOneCueAreCutAndWhoTalksToThemIsTold() {
         Locator panel = page.getByLabel("Headphones of Accordion and fiddle");
-        panel.getByText("Cut headphones").click();
+        panel.getByText("Cut theirs").click();
         assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Accordion and fiddle")))
                 .containsText("cut");
         panel.getByText("Talk to them").click();
         isOn(panel.getByText("Talk to them"), true);
         assertThat(panel.getByText("Talk to them")).hasAttribute("title", "Nobody hears you: their headphones are cut");
-        panel.getByText("Headphones are cut").click();
+        panel.getByText("Theirs are cut").click();
         assertThat(panel.getByText("Talk to them")).hasAttribute("title", "Accordion and fiddle can hear you");
         panel.getByText("Talk to them").click();
         isOn(panel.getByText("Talk to them"), false);

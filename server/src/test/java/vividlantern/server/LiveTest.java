@@ -189,6 +189,20 @@ public class LiveTest extends ServerTest {
         }
         assertThat(level(meters, keys.indexOf("cue/voice"))).isLessThan(-12);
         follower.text(told -> talksTo(told, "[\"voice\"]"));
+        String again = "{\"kind\": \"talk\", \"on\": true, \"connection\": \"" + connection
+                + "\", \"to\": [\"voice\"], \"again\": true}";
+        command("{\"kind\": \"talk\", \"on\": false}");
+        follower.text(told -> talksTo(told, "[]"));
+        command(again);
+        assertThat(get(SESSION + "/control-room")
+                        .get("standing")
+                        .get("talkback")
+                        .get("on")
+                        .asBoolean())
+                .as("what somebody else has ended stays so")
+                .isFalse();
+        command(again.replace(", \"again\": true", ""));
+        follower.text(told -> talksTo(told, "[\"voice\"]"));
         talker.close();
         follower.text(told -> talksTo(told, "[]"));
         while (level(meters, keys.indexOf("cue/voice")) > -50) {

@@ -94,11 +94,14 @@ public sealed interface Command {
      *
      * @param connection the page's, needed to begin
      * @param to the cues whose performers hear it; all of them if none is named
+     * @param again whether this only says that the page is still there; it begins nothing that somebody has ended meanwhile
      */
     record TalkTo(
             boolean on,
             Optional<String> connection,
-            @JsonSetter(nulls = Nulls.AS_EMPTY) List<CueId> to) implements OfTalk {}
+            @JsonSetter(nulls = Nulls.AS_EMPTY) List<CueId> to,
+            @JsonSetter(nulls = Nulls.AS_EMPTY) boolean again)
+            implements OfTalk {}
 
     /**
      * Lets the control room hear something else, or otherwise; what is not given stays.

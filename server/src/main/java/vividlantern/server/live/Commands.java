@@ -97,8 +97,12 @@ public class Commands {
         }
         if (talk.on()) {
             LivePage page = pages.page(talk.connection().orElse(""), session);
-            rig.at(session).talk(talk.to().isEmpty() ? Talk.TO_ALL : Talk.to(Set.copyOf(talk.to())));
-            pages.talks(page);
+            if (!talk.again()) {
+                rig.at(session).talk(talk.to().isEmpty() ? Talk.TO_ALL : Talk.to(Set.copyOf(talk.to())));
+                pages.talks(page);
+            } else if (pages.isTalker(page.id())) {
+                pages.talks(page);
+            }
         } else {
             rig.at(session).talk(Talk.TO_NOBODY);
         }
