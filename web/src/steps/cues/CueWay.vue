@@ -149,7 +149,9 @@ const direct = computed(() =>
       <EarReading v-for="way in told" :key="way.performer" :cue="cue.id" :way="way" />
       <p v-if="unknown[0]" class="soft" :title="unknown.join(' ')">
         {{ unknown[0] }}
-        <button class="word" @click="performersShown = true">Say what they wear</button>
+        <button v-if="ears.ways.some((way) => !way.headphones)" class="word" @click="performersShown = true">
+          Say what they wear
+        </button>
       </p>
     </div>
     <AskedFor :cue="cue" />

@@ -11,6 +11,7 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.cue.Worn;
 
@@ -36,11 +37,11 @@ public record WayToEars(
     /** The RMS of a sine of 0 dBu: the voltage that gives 1 mW in 600 ohm. */
     private static final double VOLTS_OF_0_DBU = 0.774597;
 
-    /** A sine of 0 dBFS is told as -3.01 LUFS (ITU-R BS.1770). */
-    private static final double LUFS_OF_FULL_SCALE = -3.01;
+    /** A sine of 0 dBFS on one side is told as -3.01 LUFS, the same on both as 0 (ITU-R BS.1770). */
+    private static final double LUFS_OF_ONE_SIDE = -3.01;
 
     /** What is known of it, or why nothing is. */
-    private record Known(Optional<Device> amp, Optional<PortId> inlet, String unknown) {}
+    private record Known(Optional<Device> amp, String unknown) {}
 
     /** The ways of a cue to all who hear it, in their order. */
     public static List<WayToEars> of(Cue cue, Session session, Rig rig) {
@@ -53,26 +54,22 @@ public record WayToEars(
     private static Known known(Cue cue, Rig rig) {
         Optional<StereoPair> pair = cue.output().flatMap(rig::outputPair);
         if (pair.isEmpty()) {
-            return new Known(Optional.empty(), Optional.empty(), "The cue leaves by no output pair.");
+            return new Known(Optional.empty(), "The cue leaves by no output pair.");
         }
-        Optional<PortId> inlet = lastOf(rig, pair.get().left());
-        Optional<Device> amp = inlet.flatMap(rig::port)
+        Optional<Device> amp = lastOf(rig, pair.get().left())
+                .flatMap(rig::port)
                 .map(Port::device)
                 .map(rig::device)
                 .filter(device -> device.kind() == Device.Kind.HEADPHONE_AMP);
         if (amp.isEmpty()) {
             return new Known(
                     Optional.empty(),
-                    Optional.empty(),
                     "Nobody has said under Rig to which headphone amp "
                             + pair.get().houseLabel() + " leads.");
         }
         return amp.get().amp().isPresent()
-                ? new Known(amp, inlet, "")
-                : new Known(
-                        amp,
-                        inlet,
-                        "Nobody has said under Rig what " + amp.get().name() + " does to the level.");
+                ? new Known(amp, "")
+                : new Known(amp, "Nobody has said under Rig what " + amp.get().name() + " does to the level.");
     }
 
     /** Where a cable from an output ends, through patch bays; each tie leads further, and none back. */
@@ -147,8 +144,12 @@ public record WayToEars(
         return worn.dbPerVolt() + 20 * Math.log10(atTheEar);
     }
 
-    /** The level at the ear of what is as loud as so many LUFS where it leaves; empty if the way is not known. */
-    public Optional<Double> spl(double lufs) {
-        return splAtFullScale.map(full -> full + lufs - LUFS_OF_FULL_SCALE);
+    /**
+     * The level at the ear of what is as loud as so many LUFS where it leaves, in dB SPL; empty if the way is not known. Both sides are taken to
+     * be alike, unless the cue is for one ear: what leans to a side is up to 3 dB louder there.
+     */
+    public Optional<Double> spl(double lufs, Ears ears) {
+        boolean oneSide = ears == Ears.LEFT_ONLY || ears == Ears.RIGHT_ONLY;
+        return splAtFullScale.map(full -> full + lufs - (oneSide ? LUFS_OF_ONE_SIDE : 0));
     }
 }

@@ -243,6 +243,11 @@ public record Rig(
         return outputPairs().stream().filter(pair -> pair.feeds() == what).findFirst();
     }
 
+    /** Whether headphones are plugged in at a port. */
+    public boolean isOutlet(Port port) {
+        return port.direction() == Port.Direction.OUT && device(port.device()).kind() == Device.Kind.HEADPHONE_AMP;
+    }
+
     public Device device(String id) {
         return PartList.find(devices, id)
                 .orElseThrow(() -> new IllegalArgumentException("There is no device " + id + " in " + name + "."));

@@ -29,6 +29,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.WornEdit.SetHeadphones;
@@ -87,8 +88,11 @@ public class WayToEarsTest {
         assertThat(way.unknown()).isEmpty();
         assertThat(way.headphones()).isEqualTo("Closed, 64 ohm");
         assertThat(way.splAtFullScale().orElseThrow()).isCloseTo(131.46, within(0.01));
-        assertThat(way.spl(-23.01).orElseThrow())
-                .as("a sine of -20 dBFS on both sides is as loud as -23.01 LUFS in one")
+        assertThat(way.spl(-20, Ears.STEREO).orElseThrow())
+                .as("a sine of -20 dBFS on both sides")
+                .isCloseTo(111.46, within(0.01));
+        assertThat(way.spl(-23.01, Ears.LEFT_ONLY).orElseThrow())
+                .as("the same on one")
                 .isCloseTo(111.46, within(0.01));
     }
 

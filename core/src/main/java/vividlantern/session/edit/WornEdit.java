@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
-import vividlantern.rig.Device;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -65,9 +64,7 @@ public sealed interface WornEdit extends Edit {
         private static void requireOutlet(Rig rig, PortId id) {
             Port port = rig.port(id)
                     .orElseThrow(() -> new Refused("There is no port '" + id + "' in " + rig.name() + ".", "outlet"));
-            boolean ofAnAmp = port.direction() == Port.Direction.OUT
-                    && rig.device(port.device()).kind() == Device.Kind.HEADPHONE_AMP;
-            if (!ofAnAmp) {
+            if (!rig.isOutlet(port)) {
                 throw new Refused(rig.label(id) + " is no outlet of a headphone amp.", "outlet");
             }
         }

@@ -8,8 +8,6 @@ import org.springframework.web.bind.annotation.RestController;
 import vividlantern.ears.HeadphoneShelf;
 import vividlantern.ears.WayToEars;
 import vividlantern.mix.GuardCeiling;
-import vividlantern.rig.Device;
-import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
@@ -48,8 +46,7 @@ class EarsController {
     HeadphoneChoices headphones(@PathVariable String session) {
         Rig rig = desk.rigOf(new SessionId(session));
         List<Outlet> outlets = rig.ports().stream()
-                .filter(port -> port.direction() == Port.Direction.OUT && rig.isOffered(port))
-                .filter(port -> rig.device(port.device()).kind() == Device.Kind.HEADPHONE_AMP)
+                .filter(port -> rig.isOutlet(port) && rig.isOffered(port))
                 .map(port -> new Outlet(port.id(), port.houseLabel()))
                 .toList();
         return new HeadphoneChoices(HeadphoneShelf.all(), outlets);

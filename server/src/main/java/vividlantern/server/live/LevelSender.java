@@ -22,6 +22,7 @@ import vividlantern.server.desk.NotFound;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Ears;
 
 /** Shows pages how loud things are: 25 times a second, as far as somebody looks. */
 @Component
@@ -50,14 +51,14 @@ class LevelSender {
      *
      * @param place of its cue among those whose loudness is known
      */
-    private record Ear(CueId cue, int place, WayToEars way) {
+    private record Ear(CueId cue, int place, Ears ears, WayToEars way) {
 
         private String key() {
             return "ear/" + cue + "/" + way.performer();
         }
 
         private float spl(float[] lufs) {
-            return way.spl(lufs[2 * place]).map(Double::floatValue).orElse(Float.NEGATIVE_INFINITY);
+            return way.spl(lufs[2 * place], ears).map(Double::floatValue).orElse(Float.NEGATIVE_INFINITY);
         }
     }
 
@@ -157,7 +158,7 @@ class LevelSender {
             session.find(cue)
                     .ifPresent(heard -> WayToEars.of(heard, session, rig).stream()
                             .filter(way -> way.unknown().isEmpty())
-                            .forEach(way -> found.add(new Ear(cue, place, way))));
+                            .forEach(way -> found.add(new Ear(cue, place, heard.ears(), way))));
         }
         return found;
     }
