@@ -46,8 +46,8 @@ export const useDesk = defineStore('desk', () => {
     () => session.value?.id,
     () => [session.value?.revision, rig.rig?.revision, live.value?.dropout, live.value?.peaksJudged],
   )
-  /** How often something was measured of the rig while the page was open. */
-  const measurements = ref(0)
+  /** How often something was noted beside the rig while the page was open. */
+  const notes = ref(0)
   const connected = ref(false)
   const missing = ref(false)
   /** What keeps changes from being stored; "" if nothing does. */
@@ -119,9 +119,8 @@ export const useDesk = defineStore('desk', () => {
       rigChanged(revision) {
         if (rig.rig && rig.rig.revision < revision) void rig.open(rig.rig.id)
       },
-      turned: look,
-      measured() {
-        measurements.value++
+      noted() {
+        notes.value++
         look()
       },
       standing: stand,
@@ -289,7 +288,7 @@ export const useDesk = defineStore('desk', () => {
     ports,
     findings,
     troubles,
-    measurements,
+    notes,
     connected,
     missing,
     storeTrouble,

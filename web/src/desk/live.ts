@@ -28,9 +28,8 @@ export interface LiveListener {
   storeTrouble(trouble: string): void
   changed(told: { revision: number; changed: Record<string, Record<string, unknown> | null>; undo: UndoState }): void
   rigChanged(revision: number): void
-  turned(): void
-  /** Something was measured of the rig, or what was measured counts now. */
-  measured(): void
+  /** Something was noted beside the rig: what a hand turned, what was measured of it or heard at an outlet. */
+  noted(): void
   /** How inputs and tracks stand that stand otherwise than before. */
   standing(inputs: InputStanding[], tracks: TrackStanding[]): void
   /** What is happening, or whether the rig is being taken for the session just now. */
@@ -102,8 +101,7 @@ export function follow(session: string, listener: LiveListener): () => void {
     } else if (told.type === 'session') listener.changed(told)
     else if (told.type === 'rig') listener.rigChanged(told.revision)
     else if (told.type === 'store') listener.storeTrouble(told.trouble)
-    else if (told.type === 'turned') listener.turned()
-    else if (told.type === 'measured') listener.measured()
+    else if (told.type === 'turned' || told.type === 'measured') listener.noted()
     else if (told.type === 'removed') listener.removed()
     else if (told.type === 'standing') listener.standing(told.inputs, told.tracks)
     else if (told.type === 'live' && told.changed) listener.happeningChanged(told.changed)

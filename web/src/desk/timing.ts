@@ -20,7 +20,7 @@ export function useTiming() {
   const desk = useDesk()
   const rig = useRig()
   return useFetched<TimingSheet>(
-    () => [rig.rig?.revision, desk.measurements, desk.live?.playing, desk.live?.switching],
+    () => [rig.rig?.revision, desk.notes, desk.live?.playing, desk.live?.switching],
     (at) => api.GET('/api/sessions/{session}/timing', at),
   )
 }

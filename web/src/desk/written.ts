@@ -21,3 +21,10 @@ export function moment(time: string, { seconds = false } = {}) {
 export function timeOfDay(time: number) {
   return new Date(time).toLocaleTimeString('en-GB')
 }
+
+/** How so many minutes are written. */
+export function lasting(minutes: number) {
+  const whole = Math.max(1, Math.round(minutes))
+  const hours = Math.floor(whole / 60)
+  return [hours && `${hours} h`, whole % 60 && `${whole % 60} min`].filter(Boolean).join(' ')
+}

@@ -19,6 +19,7 @@ import CueComfort from './CueComfort.vue'
 import CueCompressor from './CueCompressor.vue'
 import CueFilters from './CueFilters.vue'
 import EarReading from './EarReading.vue'
+import { outletsShown } from './outlets'
 import GuardReading from './GuardReading.vue'
 import ProveIt from './ProveIt.vue'
 import SaveMix from './SaveMix.vue'
@@ -52,7 +53,7 @@ const shared = computed(() =>
 const performerOptions = computed(() => desk.performers.map((each) => ({ label: each.name, value: each.id })))
 const rig = useRig()
 const ears = useFetched<CueEars>(
-  () => [cue.id, rig.rig?.revision],
+  () => [cue.id, rig.rig?.revision, desk.notes],
   ({ params }) =>
     api
       .GET('/api/sessions/{session}/cues/{cue}/ears', { params: { path: { ...params.path, cue: cue.id } } })
@@ -154,6 +155,7 @@ const direct = computed(() =>
         </button>
       </p>
     </div>
+    <button class="word steps" @click="outletsShown = true">Step through the outlets</button>
     <AskedFor :cue="cue" />
     <div class="line">
       <span>At the ears</span>
@@ -240,6 +242,7 @@ p {
   flex: 1;
 }
 
+.steps,
 .remove {
   align-self: flex-start;
 }

@@ -7,6 +7,7 @@ import { useTalk } from '@/desk/talk'
 import { useRig } from '@/desk/rig'
 import { groupsSuspended } from '@/desk/groups'
 import { switchTheme } from '@/look/theme'
+import { outletsShown } from '@/steps/cues/outlets'
 import { performersShown } from '@/steps/performers/shown'
 import { BESIDE, STEPS, type Doable } from '@/steps/steps'
 import { goToRow } from './showing'
@@ -72,6 +73,7 @@ const all = computed<Doable[]>(() => [
     act: () => (groupsSuspended.value = !groupsSuspended.value),
   },
   { words: 'Performers', act: () => (performersShown.value = true) },
+  { words: 'Step through the outlets', act: () => (outletsShown.value = true) },
   { words: 'Keep as template', act: () => emit('keep') },
   { words: 'Switch between Day and Night', act: switchTheme },
 ])

@@ -6,6 +6,8 @@ import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
 import { unsentWords } from '@/desk/outbox'
 import { keepStep } from '@/desk/pageState'
+import OutletSteps from '@/steps/cues/OutletSteps.vue'
+import { outletsShown } from '@/steps/cues/outlets'
 import PerformersDialog from '@/steps/performers/PerformersDialog.vue'
 import { performersShown } from '@/steps/performers/shown'
 import { useRig } from '@/desk/rig'
@@ -124,6 +126,7 @@ useKeys({
     <KeyList v-model:shown="keysShown" />
     <KeepTemplate v-model:shown="keepShown" />
     <PerformersDialog v-if="performersShown" />
+    <OutletSteps v-if="outletsShown" />
     <CommandBox v-model:shown="commandsShown" @keep="keepShown = true" />
   </div>
   <p v-else-if="desk.missing" class="missing">

@@ -5,12 +5,15 @@ import { useDesk } from '@/desk/desk'
 import { useRig } from '@/desk/rig'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import NumberBox from '@/parts/NumberBox.vue'
+import StandInOutlets from './StandInOutlets.vue'
 
 /** The simulated players, plainly marked as what they are. */
 const desk = useDesk()
 /** Where there is room for it, it begins open. */
 const open = ref(matchMedia('(min-width: 1101px)').matches)
 const rig = useRig()
+/** Whether the headphone amps are looked at. */
+const amps = ref(false)
 
 const options = computed(() => [
   { label: 'All play', value: 'all' },
@@ -103,6 +106,10 @@ function turn(front: Preamp, gainDb: number, phantom: boolean) {
             </button>
           </div>
         </div>
+      </details>
+      <details v-if="desk.live!.outlets.length" @toggle="amps = ($event.target as HTMLDetailsElement).open">
+        <summary>Headphone amps</summary>
+        <StandInOutlets v-if="amps" />
       </details>
     </div>
   </section>

@@ -47,11 +47,15 @@ public class ArchitectureTest {
             {"patch", "patch,history,session,rig,units,basics"},
             {"click", "click,session,history,units,basics"},
             {"ears", "ears,session,rig,history,units,basics"},
+            {"loudness", "loudness"},
             {"sound", "sound,history,units,basics"},
             {"playback", "playback,sound,click,session,units,basics"},
             {"mix", "mix,kernel,ears,history,playback,click,hardware,session,rig,units,basics"},
             {"preamp", "preamp,patch,history,hardware,session,rig,units,basics"},
-            {"engine", "engine,kernel,ears,history,mix,playback,click,preamp,patch,hardware,session,rig,units,basics"},
+            {
+                "engine",
+                "engine,kernel,ears,loudness,history,mix,playback,click,preamp,patch,hardware,session,rig,units,basics"
+            },
             {"timing", "timing,engine,mix,patch,hardware,history,session,rig,units,basics"},
             {
                 "readiness",

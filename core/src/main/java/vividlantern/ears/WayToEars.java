@@ -11,7 +11,6 @@ import vividlantern.rig.StereoPair;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.cue.Cue;
-import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.cue.Worn;
 
@@ -20,15 +19,20 @@ import vividlantern.session.cue.Worn;
  *
  * @param headphones what they wear, in words; "" if that is not known
  * @param outlet where they are plugged in, in words; "" if that is not known
+ * @param arrival whether somebody has heard at this outlet that the cue arrives; empty if the outlet is not known
+ * @param found what was found at this outlet, in a sentence; "" if it is not known
  * @param elsewhere whether they are plugged in at another amp than the one at which the cue arrives
  * @param unknown why nothing can be said of the level; "" if it can
- * @param splAtFullScale the level of a sine of 0 dBFS at the ear, in dB SPL; empty if it is not known
+ * @param splAtFullScale the level of a sine of 0 dBFS at the ear, in dB SPL, with the outlet turned down as it was noted; empty if it is
+ *     not known
  * @param overloadsAtDbfs the level of a sine from which on the amp overloads; empty if it is not known, or beyond full scale
  */
 public record WayToEars(
         PerformerId performer,
         String headphones,
         String outlet,
+        Optional<OutletStanding.State> arrival,
+        String found,
         boolean elsewhere,
         String unknown,
         Optional<Double> splAtFullScale,
@@ -37,17 +41,24 @@ public record WayToEars(
     /** The RMS of a sine of 0 dBu: the voltage that gives 1 mW in 600 ohm. */
     private static final double VOLTS_OF_0_DBU = 0.774597;
 
-    /** A sine of 0 dBFS on one side is told as -3.01 LUFS, the same on both as 0 (ITU-R BS.1770). */
-    private static final double LUFS_OF_ONE_SIDE = -3.01;
-
     /** What is known of it, or why nothing is. */
     private record Known(Optional<Device> amp, String unknown) {}
 
-    /** The ways of a cue to all who hear it, in their order. */
-    public static List<WayToEars> of(Cue cue, Session session, Rig rig) {
+    /** The ways of a cue to all who hear it, in their order, as loud as a hand can turn the outlets. */
+    public static List<WayToEars> loudest(Cue cue, Session session, Rig rig) {
+        return of(cue, session, rig, List.of());
+    }
+
+    /**
+     * The ways of a cue to all who hear it, in their order.
+     *
+     * @param notes what was found at outlets
+     */
+    public static List<WayToEars> of(Cue cue, Session session, Rig rig, List<OutletNote> notes) {
         Known known = known(cue, rig);
+        List<OutletStanding> outlets = OutletStanding.of(rig, notes);
         return cue.listeners().stream()
-                .map(performer -> of(session.wornBy(performer), known, cue, session, rig))
+                .map(performer -> of(session.wornBy(performer), known, cue, session, rig, outlets))
                 .toList();
     }
 
@@ -81,12 +92,16 @@ public record WayToEars(
         return at;
     }
 
-    private static WayToEars of(Worn worn, Known known, Cue cue, Session session, Rig rig) {
+    private static WayToEars of(
+            Worn worn, Known known, Cue cue, Session session, Rig rig, List<OutletStanding> outlets) {
         String name = session.find(worn.performer())
                 .map(performer -> performer.name())
                 .orElse("Somebody");
         String wears = worn.headphones().map(Headphones::name).orElse("");
-        String outlet = worn.outlet().map(rig::label).orElse("");
+        String outlet = worn.outlet().map(port -> Outlet.label(port, rig)).orElse("");
+        Optional<OutletStanding> plugged = outlets.stream()
+                .filter(each -> worn.outlet().equals(Optional.of(each.outlet())))
+                .findFirst();
         Optional<String> elsewhere = worn.outlet()
                 .flatMap(rig::port)
                 .map(Port::device)
@@ -110,18 +125,26 @@ public record WayToEars(
                     worn.performer(),
                     wears,
                     outlet,
+                    plugged.map(OutletStanding::state),
+                    plugged.map(OutletStanding::told).orElse(""),
                     elsewhere.isPresent(),
                     unknown,
                     Optional.empty(),
                     Optional.empty());
         }
-        Amp amp = known.amp().get().amp().get();
+        Amp amp = known.amp()
+                .get()
+                .amp()
+                .get()
+                .turnedDown(plugged.map(OutletStanding::turnedDownDb).orElse(0.0));
         double fullScaleDbu = rig.leadingInterface().map(Device::fullScaleDbu).orElse(0.0);
         double overloads = 20 * Math.log10(amp.mostVolts() / volts(fullScaleDbu, 0, amp));
         return new WayToEars(
                 worn.performer(),
                 wears,
                 outlet,
+                plugged.map(OutletStanding::state),
+                plugged.map(OutletStanding::told).orElse(""),
                 false,
                 "",
                 Optional.of(spl(fullScaleDbu, 0, amp, worn.headphones().get())),
@@ -144,12 +167,8 @@ public record WayToEars(
         return worn.dbPerVolt() + 20 * Math.log10(atTheEar);
     }
 
-    /**
-     * The level at the ear of what is as loud as so many LUFS where it leaves, in dB SPL; empty if the way is not known. Both sides are taken to
-     * be alike, unless the cue is for one ear: what leans to a side is up to 3 dB louder there.
-     */
-    public Optional<Double> spl(double lufs, Ears ears) {
-        boolean oneSide = ears == Ears.LEFT_ONLY || ears == Ears.RIGHT_ONLY;
-        return splAtFullScale.map(full -> full + lufs - (oneSide ? LUFS_OF_ONE_SIDE : 0));
+    /** The level at an ear of what leaves at a level relative to a sine of full scale, in dB SPL; empty if the way is not known. */
+    public Optional<Double> spl(double belowFullScale) {
+        return splAtFullScale.map(full -> full + belowFullScale);
     }
 }

@@ -35,7 +35,7 @@ public record GuardCeiling(double dbfs, String rule) {
         List<WayToEars> ways = new ArrayList<>();
         for (Cue cue : session.cues()) {
             if (cue.output().equals(Optional.of(pair))) {
-                ways.addAll(WayToEars.of(cue, session, rig));
+                ways.addAll(WayToEars.loudest(cue, session, rig));
             }
         }
         boolean known =

@@ -20,7 +20,10 @@ public record TestSignal(Kind kind, double hertz, Decibels level, List<PortId> o
         TONE,
         /** Pink: the same power in each octave. */
         NOISE,
-        /** As many short tones as the number of the output, each fifth one higher, then a pause. */
+        /**
+         * As many short tones as the number of the output, each fifth one higher: low ones by the left output of a pair, then high ones by
+         * the right.
+         */
         COUNTED
     }
 

@@ -3,6 +3,7 @@ package vividlantern.readiness;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntToDoubleFunction;
+import vividlantern.ears.OutletNote;
 import vividlantern.engine.Incidents.Incident;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.PlayedPeaks.Played;
@@ -20,6 +21,7 @@ import vividlantern.timing.Timing;
  * What is known of a session on its rig without standing in either.
  *
  * @param turned how preamps that only a hand can turn were left
+ * @param outlets what was found at outlets of headphone amps
  * @param measured what was measured of the rig's interfaces over a cable
  * @param incidents what went wrong with the sound since the session took the rig, newest first
  * @param load the share of its time that a block of so many frames would take; 0 as long as nobody knows
@@ -28,16 +30,19 @@ import vividlantern.timing.Timing;
  */
 public record Noted(
         List<Turned> turned,
+        List<OutletNote> outlets,
         List<MeasuredLatency> measured,
         List<Incident> incidents,
         IntToDoubleFunction load,
         Map<InputId, Played> played,
         Map<MediaId, MediaState> media) {
 
-    public static final Noted NOTHING = new Noted(List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
+    public static final Noted NOTHING =
+            new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
 
     public Noted {
         turned = List.copyOf(turned);
+        outlets = List.copyOf(outlets);
         measured = List.copyOf(measured);
         incidents = List.copyOf(incidents);
         played = Map.copyOf(played);

@@ -11,6 +11,7 @@ import vividlantern.patch.FreePorts;
 import vividlantern.readiness.cues.CueUnguarded;
 import vividlantern.readiness.cues.CueWithoutOutput;
 import vividlantern.readiness.cues.HearsNotThemselves;
+import vividlantern.readiness.cues.OutletUnconfirmed;
 import vividlantern.readiness.cues.OutputShared;
 import vividlantern.readiness.cues.PerformerWithoutCue;
 import vividlantern.readiness.cues.PluggedElsewhere;
@@ -115,6 +116,7 @@ public final class Readiness {
                         RULES.stream(),
                         Stream.of(
                                 new SetByHand(noted.turned()),
+                                new OutletUnconfirmed(noted.outlets()),
                                 new PeakOffAim(noted.played()),
                                 new MediaLost(noted.media()),
                                 new HeardLateOrTwice(noted),

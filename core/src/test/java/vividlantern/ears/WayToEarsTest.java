@@ -1,14 +1,18 @@
 package vividlantern.ears;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
+import vividlantern.basics.Refused;
 import vividlantern.mix.GuardCeiling;
+import vividlantern.readiness.Finding;
 import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Amp;
@@ -29,7 +33,6 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
-import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.WornEdit.SetHeadphones;
@@ -73,7 +76,7 @@ public class WayToEarsTest {
     }
 
     private static WayToEars way(Session session, Rig rig) {
-        return WayToEars.of(session.cues().get(0), session, rig).get(0);
+        return WayToEars.loudest(session.cues().get(0), session, rig).get(0);
     }
 
     private static Edit wears(PerformerId performer, Headphones headphones) {
@@ -88,12 +91,7 @@ public class WayToEarsTest {
         assertThat(way.unknown()).isEmpty();
         assertThat(way.headphones()).isEqualTo("Closed, 64 ohm");
         assertThat(way.splAtFullScale().orElseThrow()).isCloseTo(131.46, within(0.01));
-        assertThat(way.spl(-20, Ears.STEREO).orElseThrow())
-                .as("a sine of -20 dBFS on both sides")
-                .isCloseTo(111.46, within(0.01));
-        assertThat(way.spl(-23.01, Ears.LEFT_ONLY).orElseThrow())
-                .as("the same on one")
-                .isCloseTo(111.46, within(0.01));
+        assertThat(way.spl(-20).orElseThrow()).isCloseTo(111.46, within(0.01));
     }
 
     /** 0.774597 V times 10^(25/20) is 13.77 V; an amp that gives 6 V overloads 7.22 dB below full scale. */
@@ -147,7 +145,7 @@ public class WayToEarsTest {
         assertThat(Readiness.of(right, RIG, Noted.NOTHING).stream()
                         .map(each -> each.finding().key()))
                 .noneMatch(key -> key.startsWith("plugged-elsewhere"));
-        assertThat(way(right, RIG).outlet()).isEqualTo(RIG.label(port("buoy-out-2")));
+        assertThat(way(right, RIG).outlet()).isEqualTo("Buoy, Outlet 2");
     }
 
     @Test
@@ -179,5 +177,66 @@ public class WayToEarsTest {
             names.add(each.name());
         });
         assertThat(names).hasSize(7).doesNotHaveDuplicates();
+    }
+
+    /** An outlet that was noted 12 dB down is 12 dB quieter, and overloads 12 dB later; the ceiling counts with it fully open. */
+    @Test
+    public void anOutletThatIsTurnedDownIsQuieter() {
+        Session plugged = with(wears(ANNA, CLOSED), new SetOutlet(ANNA, Optional.of(port("buoy-out-2"))));
+        OutletNote note = new OutletNote(
+                port("buoy-out-2"),
+                port("skiff-out-3"),
+                port("skiff-out-4"),
+                OutletNote.CameOut.AS_THEY_SHOULD,
+                Optional.empty(),
+                12);
+        WayToEars way =
+                WayToEars.of(plugged.cues().get(0), plugged, RIG, List.of(note)).get(0);
+        assertThat(way.splAtFullScale().orElseThrow()).isCloseTo(119.46, within(0.01));
+        assertThat(way.overloadsAtDbfs()).as("beyond full scale").isEmpty();
+        assertThat(way.arrival()).contains(OutletStanding.State.CONFIRMED);
+        assertThat(way(plugged, RIG).arrival()).contains(OutletStanding.State.NOT_CONFIRMED);
+        assertThat(GuardCeiling.of(PHONES, plugged, RIG).dbfs()).isCloseTo(-26.46, within(0.01));
+        assertThat(found(plugged, List.of()))
+                .containsExactly("Anna, plugged in at Buoy, Outlet 2: Not confirmed: nobody has listened here yet.");
+        assertThat(found(plugged, List.of(note))).isEmpty();
+    }
+
+    private static List<String> found(Session session, List<OutletNote> notes) {
+        Noted noted = new Noted(List.of(), notes, List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
+        return Readiness.findings(session, RIG, noted).stream()
+                .filter(finding -> finding.key().startsWith("outlet-unconfirmed/"))
+                .map(Finding::sentence)
+                .toList();
+    }
+
+    @Test
+    public void whatCannotBeSaidOfAnOutletIsRefused() {
+        OutletNote good = new OutletNote(
+                port("buoy-out-2"),
+                port("skiff-out-3"),
+                port("skiff-out-4"),
+                OutletNote.CameOut.SWAPPED,
+                Optional.empty(),
+                0);
+        good.requireOf(RIG);
+        refused(new OutletNote(good.left(), good.left(), good.right(), good.cameOut(), good.at(), 0), "no outlet");
+        refused(new OutletNote(good.outlet(), good.right(), good.left(), good.cameOut(), good.at(), 0), "not fed by");
+        refused(
+                new OutletNote(good.outlet(), good.left(), good.right(), good.cameOut(), good.at(), 80.1),
+                "0 to 80 dB");
+        refused(
+                new OutletNote(good.outlet(), good.left(), good.right(), good.cameOut(), good.at(), Double.NaN),
+                "0 to 80");
+        OutletNote.CameOut elsewhere = OutletNote.CameOut.ELSEWHERE;
+        refused(new OutletNote(good.outlet(), good.left(), good.right(), elsewhere, good.at(), 0), "Say where");
+        Optional<PortId> itself = Optional.of(good.outlet());
+        refused(new OutletNote(good.outlet(), good.left(), good.right(), elsewhere, itself, 0), "another outlet");
+    }
+
+    private static void refused(OutletNote note, String why) {
+        assertThatThrownBy(() -> note.requireOf(RIG))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining(why);
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Comparator;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import org.testng.annotations.Test;
@@ -44,18 +45,32 @@ public class CueLoudnessTest {
     @Test
     public void cuesAreAsLoudAsWhatLeaves() {
         CueLoudness loudness = new CueLoudness();
-        loudness.read(tape, RATE, outputs());
+        loudness.read(tape, RATE, outputs(), Set.of(LOUD, SOFT));
         assertThat(loudness.values()).containsOnly(Float.NEGATIVE_INFINITY);
         for (int part = 0; part < 100; part++) {
             play(0.04);
-            loudness.read(tape, RATE, outputs());
+            loudness.read(tape, RATE, outputs(), Set.of(LOUD, SOFT));
         }
         assertThat(loudness.cues()).containsExactly(LOUD, SOFT);
         assertThat(loudness.values()[0]).isCloseTo(-3.01f, within(0.01f));
         assertThat(loudness.values()[1]).isCloseTo(-3.01f, within(0.02f));
         assertThat(loudness.values()[2]).isCloseTo(-20f, within(0.01f));
+        assertThat(loudness.atEars(LOUD).orElseThrow().shortTerm())
+                .as("the louder side alone")
+                .isCloseTo(0, within(0.01));
+        assertThat(loudness.atEars(SOFT).orElseThrow().minute()).isCloseTo(-20, within(0.02));
         play(2);
-        loudness.read(tape, RATE, outputs());
+        loudness.read(tape, RATE, outputs(), Set.of(LOUD, SOFT));
         assertThat(loudness.values()[0]).as("after a gap").isEqualTo(Float.NEGATIVE_INFINITY);
+    }
+
+    @Test
+    public void levelsAtEarsAreMeasuredWhereTheyAreWanted() {
+        CueLoudness loudness = new CueLoudness();
+        loudness.read(tape, RATE, outputs(), Set.of(SOFT));
+        play(0.04);
+        loudness.read(tape, RATE, outputs(), Set.of(SOFT));
+        assertThat(loudness.atEars(LOUD)).isEmpty();
+        assertThat(loudness.atEars(SOFT)).isPresent();
     }
 }

@@ -105,9 +105,30 @@ public class TestSignalTest {
     @Test
     public void countedTonesAreAsManyAsTheOutputsNumber() {
         TestSignal counted = signal(TestSignal.Kind.COUNTED, -20, "out-7", "out-8");
-        float[][] out = run(playing(counted), 8 * RATE, 128);
+        float[][] out = run(playing(counted), 16 * RATE, 128);
         assertThat(tonesBeforeAPause(out[6])).isEqualTo(7);
         assertThat(tonesBeforeAPause(out[7])).isEqualTo(8);
+    }
+
+    /** One tone of 500 Hz by the left takes 0.3 s with its gap; after a second two of 1 kHz come by the right; never both at once. */
+    @Test
+    public void theLeftOfAPairHasLowTonesAndThenTheRightHighOnes() {
+        float[][] out = run(playing(signal(TestSignal.Kind.COUNTED, -20, "out-1", "out-2")), 5 * RATE, 128);
+        int cycle = (int) (RATE * (0.3 * (1 + 2) + 2));
+        assertThat(upwards(out[0], cycle, RATE * 15 / 100)).isEqualTo(75);
+        assertThat(upwards(out[1], cycle + RATE * 13 / 10, RATE * 15 / 100)).isEqualTo(150);
+        for (int n = 0; n < out[0].length; n++) {
+            assertThat(out[0][n] == 0 || out[1][n] == 0).isTrue();
+        }
+    }
+
+    /** How often samples go from below zero to above, or from silence. */
+    private static int upwards(float[] samples, int from, int count) {
+        int found = 0;
+        for (int n = from; n < from + count; n++) {
+            found += samples[n] > 0 && samples[n - 1] <= 0 ? 1 : 0;
+        }
+        return found;
     }
 
     /** How many tones stand between the first two pauses of more than half a second. */

@@ -39,7 +39,9 @@ public final class MonitoringRulesTest {
 
     private static List<Finding> findings(Session session, MeasuredLatency... measured) {
         return Readiness.findings(
-                session, RIG, new Noted(List.of(), List.of(measured), List.of(), buffer -> 0, Map.of(), Map.of()));
+                session,
+                RIG,
+                new Noted(List.of(), List.of(), List.of(measured), List.of(), buffer -> 0, Map.of(), Map.of()));
     }
 
     private static Optional<Finding> of(String rule, List<Finding> findings) {

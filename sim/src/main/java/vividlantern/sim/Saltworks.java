@@ -1,6 +1,7 @@
 package vividlantern.sim;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -46,6 +47,27 @@ public final class Saltworks {
         return Map.of(
                 "old-pilot-1", new PreampSetting(35, true, false, PreampSetting.Level.MIC),
                 "old-pilot-2", new PreampSetting(20, false, false, PreampSetting.Level.MIC));
+    }
+
+    /** Which output's cable is really in which input of a headphone amp: those of Buoy B are crossed. */
+    static Map<PortId, PortId> ampCables() {
+        Map<PortId, PortId> cables = new HashMap<>();
+        plug(cables, "buoy-a", 3, 4);
+        plug(cables, "buoy-b", 6, 5);
+        plug(cables, "buoy-c", 7, 8);
+        return cables;
+    }
+
+    private static void plug(Map<PortId, PortId> cables, String amp, int left, int right) {
+        cables.put(new PortId(amp + "-in-1"), new PortId("harbour-out-" + left));
+        cables.put(new PortId(amp + "-in-2"), new PortId("harbour-out-" + right));
+    }
+
+    /** The outlets that somebody turned down or switched off and forgot; all others are open. */
+    static Map<PortId, HeadphoneAmps.Knob> outlets() {
+        return Map.of(
+                new PortId("buoy-a-out-2"), new HeadphoneAmps.Knob(20, true),
+                new PortId("buoy-b-out-3"), new HeadphoneAmps.Knob(0, false));
     }
 
     /** The tempo map to which the tune was written. */

@@ -61,6 +61,7 @@ public final class StandInStudio implements AudioDevice {
     private final Cables cables;
     private final Phone phone;
     private final TalkMic talkMic;
+    private final HeadphoneAmps headphoneAmps;
     private final Duty duty = new Duty();
     /** What the input converters gave, in a ring, up to the room's frame that was captured last. */
     private final float[][] captured;
@@ -95,6 +96,7 @@ public final class StandInStudio implements AudioDevice {
         cables = new Cables(rig.engineOutputs().size(), Saltworks.fractionOfAFrame(leading));
         phone = new Phone(rig, bank, sampleRate);
         talkMic = new TalkMic(rig, bank, sampleRate);
+        headphoneAmps = new HeadphoneAmps(rig, sampleRate);
         module = preamps.channels().stream().anyMatch(channel -> channel.moduleOutput() >= 0)
                 ? Optional.of(new SoundModule(bank, sampleRate, map, MAX_FRAMES))
                 : Optional.empty();
@@ -128,6 +130,7 @@ public final class StandInStudio implements AudioDevice {
     public StandInStudio fresh(TempoMap map, String who) {
         StandInStudio other = new StandInStudio(rig, bank, sampleRate, bufferFrames, map);
         other.preamps.turnAs(preamps);
+        other.headphoneAmps.turnAs(headphoneAmps);
         return other.begin(who);
     }
 
@@ -231,6 +234,11 @@ public final class StandInStudio implements AudioDevice {
         return preamps.fronts();
     }
 
+    /** The headphone amps of the studio. */
+    public HeadphoneAmps headphoneAmps() {
+        return headphoneAmps;
+    }
+
     @Override
     public void setDirect(List<DirectGain> gains) {
         direct.set(gains);
@@ -302,6 +310,7 @@ public final class StandInStudio implements AudioDevice {
                 }
                 listener.played(out, frames, frame);
                 addDirect(out, frames, frame);
+                headphoneAmps.leave(out, frames);
                 listener.left(out, frames, frame);
             }
         } finally {

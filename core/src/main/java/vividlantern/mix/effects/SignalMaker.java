@@ -11,7 +11,8 @@ import vividlantern.units.Noise;
  */
 public final class SignalMaker implements Effect {
 
-    private static final double COUNTED_HERTZ = 1000;
+    private static final double LOW_HERTZ = 500;
+    private static final double HIGH_HERTZ = 1000;
     /** Each fifth tone is a fifth higher. */
     private static final double FIFTH = 1.5;
 
@@ -59,7 +60,7 @@ public final class SignalMaker implements Effect {
         }
     }
 
-    /** As many tones as a number, at the left, and at all other wires. */
+    /** As many low tones as a number at the left, then as many high ones as another at the right. */
     public record CountedTones(int left, int right) implements Settings {
 
         static final EffectKind<CountedTones> KIND = kindOf("counted tones", CountedTones.class);
@@ -129,7 +130,7 @@ public final class SignalMaker implements Effect {
             return sine(tone.hertz(), frame);
         }
         if (settings instanceof CountedTones counted) {
-            return counted(side == 0 ? counted.left() : counted.right(), frame);
+            return counted(counted, side, frame);
         }
         return pink(frame);
     }
@@ -139,17 +140,21 @@ public final class SignalMaker implements Effect {
         return Math.sin(2 * Math.PI * (turns - Math.floor(turns)));
     }
 
-    private double counted(int count, long frame) {
+    /** The low tones of the left side, a pause, the high ones of the right, a pause. */
+    private double counted(CountedTones counted, int side, long frame) {
         long step = Math.round((TONE_SECONDS + GAP_SECONDS) * sampleRate);
-        long cycle = count * step + Math.round(PAUSE_SECONDS * sampleRate);
-        long inCycle = Math.floorMod(frame, cycle);
-        long which = inCycle / step;
-        double seconds = (double) (inCycle % step) / sampleRate;
-        if (which >= count || seconds >= TONE_SECONDS) {
+        long pause = Math.round(PAUSE_SECONDS * sampleRate);
+        long rightBegins = counted.left() * step + pause;
+        long inCycle = Math.floorMod(frame, rightBegins + counted.right() * step + pause);
+        long since = side == 0 ? inCycle : inCycle - rightBegins;
+        double seconds = (double) (since % step) / sampleRate;
+        long which = since / step;
+        if (since < 0 || which >= (side == 0 ? counted.left() : counted.right()) || seconds >= TONE_SECONDS) {
             return 0;
         }
         double edge = Math.min(1, Math.min(seconds, TONE_SECONDS - seconds) / EDGE_SECONDS);
-        return edge * sine(which % 5 == 4 ? COUNTED_HERTZ * FIFTH : COUNTED_HERTZ, frame);
+        double hertz = side == 0 ? LOW_HERTZ : HIGH_HERTZ;
+        return edge * sine(which % 5 == 4 ? FIFTH * hertz : hertz, frame);
     }
 
     private double pink(long frame) {

@@ -19,7 +19,7 @@ public final class PluggedElsewhere implements Rule {
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         List<Finding> findings = new ArrayList<>();
         for (Cue cue : session.cues()) {
-            for (WayToEars way : WayToEars.of(cue, session, rig)) {
+            for (WayToEars way : WayToEars.loudest(cue, session, rig)) {
                 if (way.elsewhere()) {
                     findings.add(Finding.byHand(
                             Keys.of("plugged-elsewhere", cue.id(), way.performer(), way.outlet()),

@@ -28,7 +28,13 @@ public class PeakOffAimTest {
 
     private static List<Finding> found(Session session, double dbfs, double seconds) {
         Noted noted = new Noted(
-                List.of(), List.of(), List.of(), buffer -> 0, Map.of(VOICE, new Played(dbfs, seconds)), Map.of());
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                buffer -> 0,
+                Map.of(VOICE, new Played(dbfs, seconds)),
+                Map.of());
         return Readiness.findings(session, RIG, noted).stream()
                 .filter(each -> each.key().startsWith("clips/") || each.key().startsWith("faint/"))
                 .toList();

@@ -55,7 +55,9 @@ public class SetByHandTest {
 
     private static List<Finding> found(Session session, Turned... notes) {
         return Readiness.findings(
-                session, RIG, new Noted(List.of(notes), List.of(), List.of(), buffer -> 0, Map.of(), Map.of()));
+                session,
+                RIG,
+                new Noted(List.of(notes), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of()));
     }
 
     @Test

@@ -46,7 +46,9 @@ public class SoundWasMissingTest {
 
     private static List<Finding> found(Session session, Incident... newestFirst) {
         return Readiness.findings(
-                session, RIG, new Noted(List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of()));
+                session,
+                RIG,
+                new Noted(List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of()));
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.basics.Texts;
+import vividlantern.ears.OutletNote;
 import vividlantern.mix.TestSignal;
 import vividlantern.mix.effects.EffectKind;
 import vividlantern.mix.effects.EffectKinds;
@@ -56,6 +57,7 @@ class LimitsController {
      * @param bringCount how many of one thing can be brought
      * @param portsOfAGroup how many ports side by side make a group
      * @param deviceKinds what a device can be
+     * @param outletDb by how much an outlet of a headphone amp is turned down
      * @param sourceChannels of what the control room can hear
      */
     record Limits(
@@ -67,6 +69,7 @@ class LimitsController {
             Range dimDb,
             Range talkbackDimDb,
             Range toneHz,
+            Range outletDb,
             Range sourceChannels,
             Range pitchHz,
             Range decayMs,
@@ -89,6 +92,7 @@ class LimitsController {
                 new Range(SetDim.LEAST_DB, SetDim.MOST_DB),
                 new Range(0, SetTalkbackDim.MOST_DB),
                 new Range(TestSignal.LOWEST_HERTZ, TestSignal.HIGHEST_HERTZ),
+                new Range(0, OutletNote.MOST_TURNED_DOWN_DB),
                 new Range(1, ControlRoomSource.MAX_WIDTH),
                 new Range(SetClick.LOWEST_PITCH_HZ, SetClick.HIGHEST_PITCH_HZ),
                 new Range(SetClick.SHORTEST_DECAY_MS, SetClick.LONGEST_DECAY_MS),

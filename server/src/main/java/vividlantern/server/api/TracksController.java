@@ -217,6 +217,7 @@ class TracksController {
     private Noted noted(Session session) {
         return new Noted(
                 rigs.turned(session.rigId()),
+                rigs.outlets(session.rigId()),
                 rigs.measured(session.rigId()),
                 live.incidents(session.id()),
                 timings.knownLoad(session),

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
+import vividlantern.ears.OutletNote;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.preamp.Turned;
@@ -179,6 +180,21 @@ public class RigDesk {
         }
         open.whileHeld(id, held -> {
             store.note(id, turned);
+            return held;
+        });
+        events.publishEvent(new RigTurned(id));
+    }
+
+    /** What was found at outlets of headphone amps. */
+    public List<OutletNote> outlets(RigId id) {
+        return store.outlets(open.get(id).whole().id());
+    }
+
+    /** Notes what was found at an outlet. It is no change of the rig. */
+    public void note(RigId id, OutletNote found) {
+        found.requireOf(rig(id));
+        open.whileHeld(id, held -> {
+            store.note(id, found);
             return held;
         });
         events.publishEvent(new RigTurned(id));

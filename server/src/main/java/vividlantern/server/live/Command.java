@@ -30,6 +30,7 @@ import vividlantern.session.cue.CueId;
     @JsonSubTypes.Type(value = Command.Listen.class, name = "listen"),
     @JsonSubTypes.Type(value = Command.ClearClips.class, name = "clear-clips"),
     @JsonSubTypes.Type(value = Command.Turn.class, name = "turn"),
+    @JsonSubTypes.Type(value = Command.TurnOutlet.class, name = "turn-outlet"),
     @JsonSubTypes.Type(value = Command.ReleaseRig.class, name = "release-rig"),
     @JsonSubTypes.Type(value = Command.InterfaceFate.class, name = "interface-fate"),
     @JsonSubTypes.Type(value = Command.PlugCable.class, name = "plug-cable"),
@@ -185,4 +186,7 @@ public sealed interface Command {
 
     /** Turns a preamp of the stand-in that only a hand can reach. */
     record Turn(PortId port, double gainDb, boolean phantom) implements OfStandIns {}
+
+    /** Turns an outlet of the stand-in's headphone amps down by 0 to 80 dB, and switches it on or off. */
+    record TurnOutlet(PortId port, double turnedDownDb, boolean on) implements OfStandIns {}
 }

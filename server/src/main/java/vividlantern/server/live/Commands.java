@@ -127,6 +127,8 @@ public class Commands {
             standIns.letPlay(players.who());
         } else if (wish instanceof Command.Turn turn) {
             standIns.turn(turn.port(), turn.gainDb(), turn.phantom());
+        } else if (wish instanceof Command.TurnOutlet turn) {
+            standIns.turn(new StandIns.OutletKnob(turn.port(), turn.turnedDownDb(), turn.on()));
         } else if (wish instanceof Command.InterfaceFate interfaceFate) {
             standIns.befall(interfaceFate.fate());
         } else if (wish instanceof Command.PlugCable cable) {

@@ -6,23 +6,32 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
+import vividlantern.ears.Exposure;
+import vividlantern.ears.OutletNote;
 import vividlantern.ears.WayToEars;
 import vividlantern.engine.CueLoudness;
 import vividlantern.engine.Stay;
 import vividlantern.format.Documents;
+import vividlantern.loudness.EarLevel;
 import vividlantern.mix.Lights;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.ShownLevels;
+import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.NotFound;
+import vividlantern.server.desk.RigDesk;
+import vividlantern.server.desk.RigTurned;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.cue.CueId;
-import vividlantern.session.cue.Ears;
 
 /** Shows pages how loud things are: 25 times a second, as far as somebody looks. */
 @Component
@@ -32,6 +41,8 @@ class LevelSender {
 
     private final LiveRig rig;
     private final LivePages pages;
+    private final RigDesk rigs;
+    private final StandIns standIns;
     private Beat beat;
     private final ShownLevels needles = new ShownLevels();
     private MixState metered;
@@ -45,26 +56,36 @@ class LevelSender {
     private List<CueId> earsFor = List.of();
     private Session eared;
     private Rig earedAt;
+    private volatile boolean outletsTurned;
+    private List<PortId> outlets = List.of();
 
-    /**
-     * An ear whose level is shown, in dB SPL.
-     *
-     * @param place of its cue among those whose loudness is known
-     */
-    private record Ear(CueId cue, int place, Ears ears, WayToEars way) {
+    /** An ear whose level is shown. */
+    private record Ear(CueId cue, WayToEars way) {
 
-        private String key() {
-            return "ear/" + cue + "/" + way.performer();
+        /** Its level in dB SPL, A-weighted, now and over a minute; and after how many minutes at that the limit of a day is reached. */
+        private List<String> keys() {
+            return Stream.of("ear/", "exposure/")
+                    .map(what -> what + cue + "/" + way.performer())
+                    .toList();
         }
 
-        private float spl(float[] lufs) {
-            return way.spl(lufs[2 * place], ears).map(Double::floatValue).orElse(Float.NEGATIVE_INFINITY);
+        private float[] values(CueLoudness loudness) {
+            float now = spl(loudness.atEars(cue).map(EarLevel::shortTerm));
+            float minute = spl(loudness.atEars(cue).map(EarLevel::minute));
+            float left = (float) Exposure.minutes(minute);
+            return new float[] {now, minute, left, left};
+        }
+
+        private float spl(Optional<Double> level) {
+            return level.flatMap(way::spl).map(Double::floatValue).orElse(Float.NEGATIVE_INFINITY);
         }
     }
 
-    LevelSender(LiveRig rig, LivePages pages) {
+    LevelSender(LiveRig rig, LivePages pages, RigDesk rigs, StandIns standIns) {
         this.rig = rig;
         this.pages = pages;
+        this.rigs = rigs;
+        this.standIns = standIns;
     }
 
     @PostConstruct
@@ -100,7 +121,7 @@ class LevelSender {
                 needles.clearClips();
                 stay.played().forget();
             }
-            loudness.read(stay.tape(), stay.session().sampleRate(), stay.cueOutputs());
+            loudness.read(stay.tape(), stay.session().sampleRate(), stay.cueOutputs(), atEars());
             if (!loudness.cues().equals(loud)) {
                 loud = loudness.cues();
                 layout++;
@@ -110,15 +131,14 @@ class LevelSender {
                 ears = heard;
                 layout++;
             }
-            float[] levels = needles.take();
-            float[] values = Arrays.copyOf(levels, levels.length + 2 * loud.size() + 2 * ears.size());
-            float[] lufs = loudness.values();
-            System.arraycopy(lufs, 0, values, levels.length, 2 * loud.size());
-            for (int at = 0; at < ears.size(); at++) {
-                float spl = ears.get(at).spl(lufs);
-                values[levels.length + 2 * loud.size() + 2 * at] = spl;
-                values[levels.length + 2 * loud.size() + 2 * at + 1] = spl;
+            List<StandIns.OutletLevel> jacks = standIns.outletLevels();
+            List<PortId> found =
+                    jacks.stream().map(StandIns.OutletLevel::outlet).toList();
+            if (!found.equals(outlets)) {
+                outlets = found;
+                layout++;
             }
+            float[] values = values(needles.take(), jacks);
             if (stay.live().playing()) {
                 stay.played().take(stay.session(), lights, needles);
             }
@@ -134,31 +154,62 @@ class LevelSender {
         }
     }
 
+    private float[] values(float[] levels, List<StandIns.OutletLevel> jacks) {
+        float[] values = Arrays.copyOf(levels, levels.length + 2 * loud.size() + 4 * ears.size() + 4 * jacks.size());
+        int at = levels.length;
+        System.arraycopy(loudness.values(), 0, values, at, 2 * loud.size());
+        at += 2 * loud.size();
+        for (Ear ear : ears) {
+            System.arraycopy(ear.values(loudness), 0, values, at, 4);
+            at += 4;
+        }
+        for (StandIns.OutletLevel jack : jacks) {
+            values[at++] = jack.leftDb();
+            values[at++] = jack.leftDb();
+            values[at++] = jack.rightDb();
+            values[at++] = jack.rightDb();
+        }
+        return values;
+    }
+
     private List<String> keys() {
         return Stream.of(
                         needles.keys().stream(),
                         loud.stream().map(cue -> "loudness/" + cue),
-                        ears.stream().map(Ear::key))
+                        ears.stream().flatMap(ear -> ear.keys().stream()),
+                        outlets.stream()
+                                .flatMap(outlet ->
+                                        Stream.of("outlet/" + outlet + "/left", "outlet/" + outlet + "/right")))
                 .flatMap(each -> each)
                 .toList();
     }
 
+    private Set<CueId> atEars() {
+        return ears.stream().map(Ear::cue).collect(Collectors.toSet());
+    }
+
+    /** Somebody noted how an outlet is turned. */
+    @EventListener
+    public void follow(RigTurned change) {
+        outletsTurned = true;
+    }
+
     /** Those whose level at the ear is known, for each of the cues whose loudness is. */
     private List<Ear> ears(Session session, Rig rig) {
-        if (session == eared && rig == earedAt && earsFor.equals(loud)) {
+        if (session == eared && rig == earedAt && earsFor.equals(loud) && !outletsTurned) {
             return ears;
         }
+        outletsTurned = false;
         eared = session;
         earedAt = rig;
         earsFor = loud;
+        List<OutletNote> notes = rigs.outlets(rig.id());
         List<Ear> found = new ArrayList<>();
-        for (int at = 0; at < loud.size(); at++) {
-            int place = at;
-            CueId cue = loud.get(at);
+        for (CueId cue : loud) {
             session.find(cue)
-                    .ifPresent(heard -> WayToEars.of(heard, session, rig).stream()
+                    .ifPresent(heard -> WayToEars.of(heard, session, rig, notes).stream()
                             .filter(way -> way.unknown().isEmpty())
-                            .forEach(way -> found.add(new Ear(cue, place, heard.ears(), way))));
+                            .forEach(way -> found.add(new Ear(cue, way))));
         }
         return found;
     }

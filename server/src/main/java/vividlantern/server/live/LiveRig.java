@@ -64,6 +64,7 @@ public class LiveRig {
      * @param controlRoom what the control room hears, and how
      * @param interfaceFate what happened to the stand-in's interface
      * @param fronts how the stand-in's preamps stand that only a hand can turn
+     * @param outlets how the outlets of the stand-in's headphone amps are left by hands
      * @param cables what was plugged from the stand-in's outputs back into its inputs
      * @param peaksJudged how often there was something else to be said of how high inputs come in
      * @param strain what is done to the stand-in's computer
@@ -84,6 +85,7 @@ public class LiveRig {
             int peaksJudged,
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts,
+            List<StandIns.OutletKnob> outlets,
             List<StandIns.Cable> cables,
             StandIns.Strained strain) {}
 
@@ -410,6 +412,7 @@ public class LiveRig {
                 now.played().changes(),
                 standIns.fate(),
                 standIns.fronts(),
+                standIns.outlets(),
                 standIns.cables(),
                 standIns.strained());
     }

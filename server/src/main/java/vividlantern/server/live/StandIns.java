@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
+import vividlantern.ears.OutletNote;
 import vividlantern.engine.Room;
 import vividlantern.engine.Venue;
 import vividlantern.hardware.PreampSetting;
@@ -20,6 +21,7 @@ import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.ControlRoom;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.sim.HeadphoneAmps;
 import vividlantern.sim.NoteBank;
 import vividlantern.sim.StandInStudio;
 import vividlantern.sim.Strain;
@@ -40,6 +42,12 @@ public class StandIns implements Venue {
     /** A cable from an output back into an input. */
     public record Cable(PortId output, PortId input) {}
 
+    /** How an outlet of a headphone amp is left by hands: by how much it is turned down, and whether it is switched on. */
+    public record OutletKnob(PortId port, double turnedDownDb, boolean on) {}
+
+    /** How high the sound in an outlet is on either side, relative to where the amp overloads. */
+    record OutletLevel(PortId outlet, float leftDb, float rightDb) {}
+
     /** How a preamp stands. */
     public record Preamp(PortId port, PreampSetting setting) {}
 
@@ -50,6 +58,7 @@ public class StandIns implements Venue {
     private final MediaDesk media;
     private final NoteBank notes = new NoteBank();
     private final Map<RigId, Map<PortId, PreampSetting>> turned = new ConcurrentHashMap<>();
+    private final Map<RigId, Map<PortId, HeadphoneAmps.Knob>> outlets = new ConcurrentHashMap<>();
     private volatile StandInStudio studio;
     private volatile RigId rig;
     private volatile SessionId playing;
@@ -103,6 +112,7 @@ public class StandIns implements Venue {
         StandInStudio opened =
                 StandInStudio.open(wanted, notes, session.sampleRate(), session.bufferFrames(), session.tempoMap());
         turnedAt(wanted.id()).forEach((port, setting) -> opened.turn(port.value(), setting));
+        outlets.getOrDefault(wanted.id(), Map.of()).forEach(opened.headphoneAmps()::turn);
         return opened;
     }
 
@@ -188,6 +198,34 @@ public class StandIns implements Venue {
         }
         studio.turn(port.value(), front(gainDb, phantom));
         turnedAt(rig).put(port, studio.fronts().get(port.value()));
+    }
+
+    /** How the outlets of the headphone amps are left. */
+    List<OutletKnob> outlets() {
+        return studio.headphoneAmps().readings().stream()
+                .map(each -> new OutletKnob(
+                        each.outlet(), each.knob().turnedDownDb(), each.knob().on()))
+                .toList();
+    }
+
+    /** How high the sound in each of them is. */
+    List<OutletLevel> outletLevels() {
+        return studio.headphoneAmps().readings().stream()
+                .map(each -> new OutletLevel(each.outlet(), each.leftDb(), each.rightDb()))
+                .toList();
+    }
+
+    /** A hand at an outlet. */
+    void turn(OutletKnob wanted) {
+        if (outlets().stream().noneMatch(each -> each.port().equals(wanted.port()))) {
+            throw new Refused("There is no outlet '" + wanted.port() + "' at a headphone amp.", "port");
+        }
+        if (!(wanted.turnedDownDb() >= 0 && wanted.turnedDownDb() <= OutletNote.MOST_TURNED_DOWN_DB)) {
+            throw new Refused("An outlet is turned down by 0 to 80 dB.", "turnedDownDb");
+        }
+        HeadphoneAmps.Knob knob = new HeadphoneAmps.Knob(wanted.turnedDownDb(), wanted.on());
+        studio.headphoneAmps().turn(wanted.port(), knob);
+        outlets.computeIfAbsent(rig, id -> new ConcurrentHashMap<>()).put(wanted.port(), knob);
     }
 
     /** The cables that were plugged from outputs back into inputs. */

@@ -48,6 +48,7 @@ public class Bin {
             "rig_log_line",
             "rig_copy",
             "turned_by_hand",
+            "outlet_note",
             "loopback");
 
     private final EntityManager entities;

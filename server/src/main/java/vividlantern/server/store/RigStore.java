@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import vividlantern.ears.OutletNote;
 import vividlantern.format.Documents;
 import vividlantern.history.History;
 import vividlantern.history.StoredLog;
@@ -204,6 +205,25 @@ public class RigStore {
         row.gainDb = turned.gainDb();
         row.phantom = turned.phantom();
         row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
+        entities.persist(row);
+        changes.more();
+    }
+
+    /** What was found at outlets of headphone amps. */
+    @Transactional(readOnly = true)
+    public List<OutletNote> outlets(RigId id) {
+        return rows(OutletRow.class, id)
+                .map(row -> Documents.read(row.document, OutletNote.class))
+                .toList();
+    }
+
+    public void note(RigId id, OutletNote found) {
+        RigPartId key = new RigPartId(id.value(), found.outlet().value());
+        OutletRow known = entities.find(OutletRow.class, key);
+        OutletRow row = known == null ? new OutletRow() : known;
+        row.key = key;
+        row.notedAt = OffsetDateTime.now(ZoneOffset.UTC);
+        row.document = Documents.write(found);
         entities.persist(row);
         changes.more();
     }

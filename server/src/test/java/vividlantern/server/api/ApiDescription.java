@@ -6,6 +6,8 @@ import io.swagger.v3.oas.models.media.Schema;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import vividlantern.ears.OutletNote;
+import vividlantern.ears.OutletStanding;
 import vividlantern.engine.IndependenceProof;
 import vividlantern.format.InputListImport;
 import vividlantern.format.KitDocument;
@@ -142,6 +144,8 @@ class ApiDescription {
             schemas.add(CompressorCurve.LevelPoint.class);
             schemas.add(EarsController.HeadphoneChoices.class);
             schemas.add(EarsController.CueEars.class);
+            schemas.add(OutletStanding.class);
+            schemas.add(schemas.asked(OutletNote.class));
             schemas.add(FilesController.Proved.class);
             schemas.add(IndependenceProof.class);
             schemas.add(UndoState.class);

@@ -1,4 +1,4 @@
-package vividlantern.mix;
+package vividlantern.loudness;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,0 +1,4 @@
+import { ref } from 'vue'
+
+/** Whether the outlets are being stepped through. */
+export const outletsShown = ref(false)
