@@ -19,8 +19,8 @@ const by = computed(() => [way.headphones, way.outlet].filter(Boolean).join(', a
 
 /** Quieter than anything one hears in headphones. */
 const SILENT = 20
-/** What lasts longer than a working day is not told. */
-const A_DAY = 24 * 60
+/** What can go on for a working day is not told. */
+const A_DAY = 8 * 60
 
 useReading(() => {
   const level = levelOf(`ear/${cue}/${way.performer}`)
@@ -34,23 +34,23 @@ useReading(() => {
   <p v-else>
     <strong>{{ name }}: {{ desk.live && spl !== null ? `about ${spl} dB(A)` : 'silence' }}</strong>
     <span v-if="desk.live && minutes < A_DAY" :class="{ flare: minutes < 60 }">
-      Going on like this reaches the limit of a day after {{ lasting(minutes) }}.
+      · {{ lasting(minutes) }} of this are a day’s limit
     </span>
-    <span class="soft">
-      By {{ by }}.
+    <span class="soft by">
+      {{ by }}
       <template v-if="way.overloadsAtDbfs !== null">
-        The amp overloads from {{ shown(way.overloadsAtDbfs) }} dBFS on.
+        · amp overloads from {{ shown(way.overloadsAtDbfs) }} dBFS
       </template>
+      <button
+        v-if="way.arrival === 'wrong' || way.arrival === 'not-confirmed'"
+        class="plain told"
+        :class="{ flare: way.arrival === 'wrong' }"
+        :title="way.found"
+        @click="outletsShown = true"
+      >
+        {{ way.arrival === 'wrong' ? way.found : 'not confirmed' }}
+      </button>
     </span>
-    <button
-      v-if="way.arrival === 'wrong' || way.arrival === 'not-confirmed'"
-      class="plain told"
-      :class="{ flare: way.arrival === 'wrong' }"
-      title="Step through the outlets"
-      @click="outletsShown = true"
-    >
-      {{ way.found }}
-    </button>
   </p>
 </template>
 
@@ -59,8 +59,11 @@ p {
   font-size: 13px;
 }
 
-.told {
+.by {
   display: block;
+}
+
+.told {
   text-align: left;
   text-decoration: underline dotted;
 }

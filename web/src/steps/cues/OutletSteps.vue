@@ -8,7 +8,9 @@ import { useLimits } from '@/desk/limits'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
 import DialogCard from '@/parts/DialogCard.vue'
+import LevelLine from '@/parts/LevelLine.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
+import LitSheet from '@/parts/LitSheet.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import NumberBox from '@/parts/NumberBox.vue'
 import { useBusy } from '@/parts/useBusy'
@@ -32,6 +34,8 @@ const outlets = useFetched<OutletStanding[]>(
   () => [rig.rig?.revision, desk.notes],
   (at) => api.GET('/api/sessions/{session}/outlets', at),
 )
+const SIDES = ['left', 'right'] as const
+
 const chosen = ref('')
 const level = ref<Level>(-30)
 const turnedDown = ref(0)
@@ -139,7 +143,7 @@ onBeforeUnmount(() => {
         </tbody>
       </table>
     </div>
-    <div v-if="now" class="step" role="group" :aria-label="`What is heard at ${now.label}`">
+    <div v-if="now" class="heard" role="group" :aria-label="`What is heard at ${now.label}`">
       <p>
         At <strong>{{ now.label }}</strong> there should be {{ now.expected }}.
       </p>
@@ -166,6 +170,18 @@ onBeforeUnmount(() => {
         />
         <span v-if="!desk.live" class="soft">Take the rig first.</span>
       </div>
+      <LitSheet v-if="desk.live"
+        ><div class="simulated">
+          <span>In the simulated outlet:</span>
+          <template v-for="side in SIDES" :key="side">
+            <span>{{ side }}</span>
+            <LevelLine
+              :light="`outlet/${now.outlet}/${side}`"
+              :label="`Level on the ${side} in the simulated outlet`"
+              leaving
+            />
+          </template></div
+      ></LitSheet>
       <p class="ask">What do you hear?</p>
       <div class="line">
         <NButton
@@ -203,7 +219,7 @@ p {
   background: var(--glow-weak);
 }
 
-.step {
+.heard {
   margin-top: 14px;
 }
 
@@ -212,6 +228,14 @@ p {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px 8px;
+}
+
+.simulated {
+  display: grid;
+  grid-template-columns: auto auto 1fr auto 1fr;
+  gap: 4px 10px;
+  align-items: center;
+  margin-top: 10px;
 }
 
 .ask {

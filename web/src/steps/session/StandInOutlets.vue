@@ -87,6 +87,10 @@ const turn = ({ port, turnedDownDb, on }: Outlet) => desk.command({ kind: 'turn-
   gap: 4px;
 }
 
+.hand .number {
+  width: 46px;
+}
+
 .over {
   grid-column: 1 / -1;
 }

@@ -178,9 +178,7 @@ final class ControlRoomBuses {
     private Optional<MixPlan.Bus> signalBus(StereoPair pair) {
         return standing.state()
                 .signal()
-                .filter(signal -> rig.isDriven(pair)
-                        && (signal.outputs().contains(pair.left())
-                                || signal.outputs().contains(pair.right())))
+                .filter(signal -> rig.isDriven(pair) && signal.leavesBy(pair))
                 .map(signal -> {
                     SignalMaker.Settings settings = settings(signal, pair);
                     String key = "signal " + pair.id() + " " + settings;

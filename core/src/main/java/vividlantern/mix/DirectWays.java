@@ -16,7 +16,7 @@ import vividlantern.session.cue.Ears;
 
 /**
  * What the interface's own matrix shall do for a session: inputs straight to the outputs of cues. It acts past the engine's
- * guards and at its own delay. Cut input and an input's polarity act here too.
+ * guards and at its own delay. Cut input and an input's polarity act here too, and a test signal that leaves there.
  */
 public final class DirectWays {
 
@@ -34,6 +34,7 @@ public final class DirectWays {
             if (input.isPresent()
                     && pair.isPresent()
                     && !input.get().cut()
+                    && !live.tests(pair.get())
                     && !live.cutCues().contains(direct.cue())) {
                 Ears ears = session.find(direct.cue()).orElseThrow().ears();
                 add(session, rig, live, direct, input.get(), ears, pair.get(), ways);

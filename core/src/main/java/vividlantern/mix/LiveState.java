@@ -2,6 +2,7 @@ package vividlantern.mix;
 
 import java.util.Optional;
 import java.util.Set;
+import vividlantern.rig.StereoPair;
 import vividlantern.session.cue.CueId;
 
 /**
@@ -46,6 +47,14 @@ public record LiveState(
     /** Whether a cue is not heard, by itself or with all others. */
     public boolean isCut(CueId cue) {
         return headphonesCut || cutCues.contains(cue);
+    }
+
+    /** Whether a test signal leaves by a pair: performers hear nothing else there. */
+    public boolean tests(StereoPair pair) {
+        return controlRoom
+                .flatMap(ControlRoomState::signal)
+                .filter(signal -> signal.leavesBy(pair))
+                .isPresent();
     }
 
     public LiveState silencing(Set<Integer> inputs) {

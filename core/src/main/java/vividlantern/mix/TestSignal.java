@@ -2,10 +2,12 @@ package vividlantern.mix;
 
 import java.util.List;
 import vividlantern.rig.PortId;
+import vividlantern.rig.StereoPair;
 import vividlantern.units.Decibels;
 
 /**
- * A signal that the engine makes, to find out what hangs on an output and how loud it is.
+ * A signal that the engine makes, to find out what hangs on an output and how loud it is. Where performers hear it they hear nothing of
+ * their cues meanwhile.
  *
  * @param hertz of the tone
  * @param level of the tone's peaks; pink noise and counted tones have the same mean power
@@ -29,5 +31,10 @@ public record TestSignal(Kind kind, double hertz, Decibels level, List<PortId> o
 
     public TestSignal {
         outputs = List.copyOf(outputs);
+    }
+
+    /** Whether it leaves by a pair, or by one side of it. */
+    public boolean leavesBy(StereoPair pair) {
+        return outputs.contains(pair.left()) || outputs.contains(pair.right());
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
@@ -12,7 +13,12 @@ import vividlantern.basics.Refused;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.edit.PairEdit.UnpairPorts;
+import vividlantern.session.Feed;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.units.Decibels;
@@ -29,7 +35,7 @@ public class TestSignalTest {
                 kind,
                 1000,
                 Decibels.of(db),
-                java.util.Arrays.stream(outputs).map(PortId::new).toList());
+                Arrays.stream(outputs).map(PortId::new).toList());
     }
 
     private static LiveState playing(TestSignal signal) {
@@ -168,6 +174,36 @@ public class TestSignalTest {
         assertThat(MixRun.peak(run(live.cut(true), RATE, 128)[2], 0, RATE)).isZero();
         float[][] uncued = run(playing(signal(TestSignal.Kind.TONE, -12, "out-5")), 2 * RATE, 128);
         assertThat(MixRun.db(MixRun.peak(uncued[4], RATE / 2 - 500, RATE / 2))).isLessThan(-29);
+    }
+
+    /** What a cue holds, 0.1 less 3 dB a side, is away while a signal leaves by its pair, and comes back slowly; other cues go on. */
+    @Test
+    public void performersHearNothingElseMeanwhile() {
+        TrackId track = new TrackId("fiddle");
+        Session session = RandomSessions.blank()
+                .plus(Input.of(new InputId("fiddle"), 1, "Fiddle").patchedTo(List.of(new PortId("in-1"))))
+                .plus(Track.forInputs(track, 3, "Fiddle", 1, List.of(Feed.from(new InputId("fiddle"), 0)))
+                        .armed(true));
+        for (int number = 1; number <= 2; number++) {
+            session = session.plus(Cue.empty(new CueId("cue-" + number), number, "Cue " + number)
+                    .outTo(Optional.of(new PairId("phones-" + number)))
+                    .withSend(track, send -> send.at(Decibels.ZERO)));
+        }
+        float[][] inputs = new float[RandomSessions.INPUTS][4 * RATE];
+        Arrays.fill(inputs[0], 0.1f);
+        LiveState after = LiveState.STOPPED.in(ControlRoomState.BEGINNING);
+        LiveState live = playing(signal(TestSignal.Kind.COUNTED, -90, "out-3"));
+        float[][] out = MixRun.of(session, live)
+                .then(2 * RATE, MixPlan.compile(session, RandomSessions.RIG, after))
+                .inputs(inputs)
+                .run(128);
+        assertThat(MixRun.db(MixRun.peak(out[2], RATE, 2 * RATE))).isLessThan(-89);
+        assertThat(MixRun.peak(out[3], RATE, 2 * RATE)).as("the other side").isZero();
+        assertThat((double) out[4][2 * RATE]).as("another cue").isCloseTo(0.0707, within(1e-4));
+        assertThat(MixRun.db(out[2][2 * RATE + RATE / 2]))
+                .as("half a second later")
+                .isLessThan(-50);
+        assertThat((double) out[2][4 * RATE - 1]).isCloseTo(0.0707, within(1e-4));
     }
 
     @Test
