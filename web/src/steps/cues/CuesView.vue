@@ -8,6 +8,7 @@ import LampLight from '@/parts/LampLight.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import AllCues from './AllCues.vue'
+import CompareCues from './CompareCues.vue'
 import CueMix from './CueMix.vue'
 import CuesForPerformers from './CuesForPerformers.vue'
 import CueReading from './CueReading.vue'
@@ -17,6 +18,7 @@ const desk = useDesk()
 const route = useRoute()
 const chosen = ref('')
 /** Whether all cues stand beside each other. */
+const comparing = ref(false)
 const all = ref(false)
 
 /** A way here may name the cue that is wanted. */
@@ -75,10 +77,12 @@ watch(
         <button class="word" :aria-pressed="!all" @click="all = false">one mix</button>
         <button class="word" :aria-pressed="all" @click="all = true">all mixes</button>
       </span>
+      <NButton v-if="all && desk.cues.length > 1" size="small" @click="comparing = true">Compare two</NButton>
       <CuesForPerformers v-if="uncued.length" :performers="uncued" @adding="expect" />
       <NButton size="small" :type="uncued.length ? 'default' : 'primary'" @click="add">Add cue</NButton>
     </header>
 
+    <CompareCues v-if="comparing" v-model:shown="comparing" />
     <AllCues v-if="all && desk.cues.length > 1" @show="showOne" />
     <LitSheet v-else above
       ><div class="cues" role="tablist" aria-label="Cues">

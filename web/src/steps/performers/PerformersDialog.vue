@@ -13,9 +13,11 @@ import ChoiceWord from '@/parts/ChoiceWord.vue'
 import DialogCard from '@/parts/DialogCard.vue'
 import EditableText from '@/parts/EditableText.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
+import NumberBox from '@/parts/NumberBox.vue'
 import PerformerMark from '@/parts/PerformerMark.vue'
 import { useBusy } from '@/parts/useBusy'
 import { performersShown } from './shown'
+import OwnHeadphones from './OwnHeadphones.vue'
 import PlaysSelect from './PlaysSelect.vue'
 
 /** Who plays: how they are called, what they play, where, and what they hear by. */
@@ -33,6 +35,9 @@ const choices = useFetched<HeadphoneChoices>(
   (at) => api.GET('/api/sessions/{session}/headphones', at),
 )
 const NOT_KNOWN = ''
+const OTHERS = '…'
+/** Whose headphones are being described. */
+const describing = ref('')
 const wornBy = (performer: Performer) => desk.session!.worn.find((each) => each.performer === performer.id)
 const outlets = computed(() => [
   { label: 'not known', value: NOT_KNOWN },
@@ -121,51 +126,66 @@ async function remove(performer: Performer) {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="performer in desk.performers" :key="performer.id" :data-row="performer.id">
-            <td><PerformerMark :performer="performer" :of="desk.performers" /></td>
-            <td class="strong">
-              <EditableText
-                :text="performer.name"
-                :label="`Name of ${performer.name}`"
-                :set="(to) => desk.edit([{ kind: 'rename-performer', performer: performer.id, name: to }])"
-              />
-            </td>
-            <td><PlaysSelect v-if="sheet" :performer="performer" :sheet="sheet" /></td>
-            <td>
-              <EditableText
-                :text="performer.place"
-                empty="say where"
-                :label="`Where ${performer.name} is`"
-                :set="(to) => desk.edit([{ kind: 'set-performer-place', performer: performer.id, place: to }])"
-              />
-            </td>
-            <td :class="hears(performer) ? 'soft' : 'flare'">{{ hears(performer) || 'no cue' }}</td>
-            <td>
-              <NamedSelect
-                :value="wornBy(performer)?.headphones?.name ?? NOT_KNOWN"
-                :options="[
-                  { label: 'not known', value: NOT_KNOWN },
-                  ...headphones(performer).map((each) => ({ label: each.name, value: each.name })),
-                ]"
-                :label="`Headphones of ${performer.name}`"
-                @update:value="(named: string) => put(performer, named)"
-              />
-            </td>
-            <td>
-              <NamedSelect
-                :value="wornBy(performer)?.outlet ?? NOT_KNOWN"
-                :options="outlets"
-                :label="`Outlet of ${performer.name}`"
-                @update:value="
-                  (outlet: string) =>
-                    desk.edit([{ kind: 'set-outlet', performer: performer.id, outlet: outlet || null }])
-                "
-              />
-            </td>
-            <td>
-              <button class="word" :aria-label="`Remove ${performer.name}`" @click="remove(performer)">remove</button>
-            </td>
-          </tr>
+          <template v-for="performer in desk.performers" :key="performer.id">
+            <tr :data-row="performer.id">
+              <td><PerformerMark :performer="performer" :of="desk.performers" /></td>
+              <td class="strong">
+                <EditableText
+                  :text="performer.name"
+                  :label="`Name of ${performer.name}`"
+                  :set="(to) => desk.edit([{ kind: 'rename-performer', performer: performer.id, name: to }])"
+                />
+              </td>
+              <td><PlaysSelect v-if="sheet" :performer="performer" :sheet="sheet" /></td>
+              <td>
+                <EditableText
+                  :text="performer.place"
+                  empty="say where"
+                  :label="`Where ${performer.name} is`"
+                  :set="(to) => desk.edit([{ kind: 'set-performer-place', performer: performer.id, place: to }])"
+                />
+              </td>
+              <td :class="hears(performer) ? 'soft' : 'flare'">{{ hears(performer) || 'no cue' }}</td>
+              <td>
+                <NamedSelect
+                  :value="wornBy(performer)?.headphones?.name ?? NOT_KNOWN"
+                  :options="[
+                    { label: 'not known', value: NOT_KNOWN },
+                    ...headphones(performer).map((each) => ({ label: each.name, value: each.name })),
+                    { label: 'others…', value: OTHERS },
+                  ]"
+                  :label="`Headphones of ${performer.name}`"
+                  @update:value="
+                    (named: string) => (named === OTHERS ? (describing = performer.id) : put(performer, named))
+                  "
+                />
+              </td>
+              <td>
+                <NamedSelect
+                  :value="wornBy(performer)?.outlet ?? NOT_KNOWN"
+                  :options="outlets"
+                  :label="`Outlet of ${performer.name}`"
+                  @update:value="
+                    (outlet: string) =>
+                      desk.edit([{ kind: 'set-outlet', performer: performer.id, outlet: outlet || null }])
+                  "
+                />
+              </td>
+              <td>
+                <button class="word" :aria-label="`Remove ${performer.name}`" @click="remove(performer)">remove</button>
+              </td>
+            </tr>
+            <tr v-if="describing === performer.id">
+              <td></td>
+              <td colspan="7">
+                <OwnHeadphones
+                  :performer="performer"
+                  :worn="wornBy(performer)?.headphones ?? null"
+                  @done="describing = ''"
+                />
+              </td>
+            </tr>
+          </template>
           <tr>
             <td></td>
             <td>
@@ -196,6 +216,17 @@ async function remove(performer: Performer) {
         </tbody>
       </table>
     </div>
+    <p v-if="choices" class="most">
+      At any ear a sine gets up to
+      <NumberBox
+        label="The most at any ear"
+        unit="dB SPL"
+        :value="choices.earMaximum"
+        :range="limits?.earMaximumSpl"
+        :set="(spl) => desk.edit([{ kind: 'set-ear-maximum', spl }])"
+      />
+      ; the ceiling guards see to it where headphones, outlet and amp are known.
+    </p>
     <p class="soft">
       What they hear is set under Cues; how far a speaker is from their ears, under Monitoring; what a headphone amp
       does to the level, under Rig.
@@ -214,6 +245,12 @@ table {
 
 td {
   white-space: normal;
+}
+
+.most {
+  display: flex;
+  align-items: center;
+  gap: 6px;
 }
 
 .strong {

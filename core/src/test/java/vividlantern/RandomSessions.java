@@ -191,7 +191,11 @@ public final class RandomSessions {
                         Decibels.of(-6),
                         new Pan(0.25))))
                 .withMonitoring(Optional.of(new Monitoring(
-                        List.of(new Monitoring.Tolerance(SourceKind.VOICE, 3)), 64, 512, Monitoring.Purpose.RECORD)))
+                        List.of(new Monitoring.Tolerance(SourceKind.VOICE, 3)),
+                        64,
+                        512,
+                        Monitoring.Purpose.RECORD,
+                        Optional.of(100.0 + seed % 5))))
                 .withControlRoom(Optional.of(session.inControlRoom().dimmingBy(10 + seed % 30)))
                 .withWorn(List.of(new Worn(
                         new PerformerId("p0"),

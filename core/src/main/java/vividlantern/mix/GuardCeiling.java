@@ -24,14 +24,12 @@ public record GuardCeiling(double dbfs, String rule) {
 
     private static final double LOWEST_DBFS = -60;
 
-    /** What a sine may reach at the ear, in dB SPL. */
-    private static final double MOST_SPL = 105;
-
     /**
-     * The ceiling of a pair: -6 dBFS, or lower, down to -60, if a sine could exceed 105 dB SPL at the ears of anybody who hears a cue
-     * there; at most -12 as long as the way to anybody's ears is not known.
+     * The ceiling of a pair: -6 dBFS, or lower, down to -60, if a sine could exceed the session's ear maximum at the ears of anybody
+     * who hears a cue there; at most -12 as long as the way to anybody's ears is not known.
      */
     public static GuardCeiling of(PairId pair, Session session, Rig rig) {
+        double most = session.monitored().earMaximum();
         List<WayToEars> ways = new ArrayList<>();
         for (Cue cue : session.cues()) {
             if (cue.output().equals(Optional.of(pair))) {
@@ -44,16 +42,16 @@ public record GuardCeiling(double dbfs, String rule) {
         return ways.stream()
                 .filter(way -> way.splAtFullScale().isPresent())
                 .max(Comparator.comparingDouble(way -> way.splAtFullScale().get()))
-                .filter(way -> MOST_SPL - way.splAtFullScale().get() < free)
+                .filter(way -> most - way.splAtFullScale().get() < free)
                 .map(way -> new GuardCeiling(
-                        Math.max(LOWEST_DBFS, MOST_SPL - way.splAtFullScale().get()),
-                        "so that a sine reaches " + Math.round(MOST_SPL) + " dB SPL at most at the ears of "
+                        Math.max(LOWEST_DBFS, most - way.splAtFullScale().get()),
+                        "so that a sine reaches " + Math.round(most) + " dB SPL at most at the ears of "
                                 + name(way, session)))
                 .orElse(
                         known
                                 ? new GuardCeiling(
                                         free,
-                                        "because the known way to the ears leaves a sine below " + Math.round(MOST_SPL)
+                                        "because the known way to the ears leaves a sine below " + Math.round(most)
                                                 + " dB SPL")
                                 : UNKNOWN_WAY);
     }

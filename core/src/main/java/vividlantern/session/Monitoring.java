@@ -4,17 +4,25 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import vividlantern.units.PlainNumber;
 
 /**
- * What holds for everybody's monitoring: how late each kind of source may be heard, and the two buffers that are remembered.
+ * What holds for everybody's monitoring: how late each kind of source may be heard, how loud it may get at an ear, and the two buffers
+ * that are remembered.
  *
  * @param tolerances those that are other than usual
+ * @param ownEarMaximum what a sine may reach at any ear in dB SPL, if it is other than usual
  */
-public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBuffer, Purpose purpose) implements Part {
+public record Monitoring(
+        List<Tolerance> tolerances, int recordBuffer, int mixBuffer, Purpose purpose, Optional<Double> ownEarMaximum)
+        implements Part {
 
     private static final int MIX_BUFFER = 1024;
+
+    /** What a sine may reach at any ear as long as nobody says otherwise, in dB SPL. */
+    private static final double USUAL_EAR_MAXIMUM = 105;
 
     /** What the session is at, which chooses the buffer. */
     public enum Purpose {
@@ -33,7 +41,8 @@ public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBu
 
     /** As it begins: the buffer that is set is for recording. */
     static Monitoring beginning(int bufferFrames) {
-        return new Monitoring(List.of(), bufferFrames, Math.max(bufferFrames, MIX_BUFFER), Purpose.RECORD);
+        return new Monitoring(
+                List.of(), bufferFrames, Math.max(bufferFrames, MIX_BUFFER), Purpose.RECORD, Optional.empty());
     }
 
     public double toleranceMs(SourceKind kind) {
@@ -53,7 +62,18 @@ public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBu
                         .toList(),
                 recordBuffer,
                 mixBuffer,
-                purpose);
+                purpose,
+                ownEarMaximum);
+    }
+
+    /** What a sine may reach at any ear, in dB SPL; the ceiling guards see to it where the way there is known. */
+    public double earMaximum() {
+        return ownEarMaximum.orElse(USUAL_EAR_MAXIMUM);
+    }
+
+    public Monitoring upTo(double spl) {
+        Optional<Double> own = spl == USUAL_EAR_MAXIMUM ? Optional.empty() : Optional.of(spl);
+        return new Monitoring(tolerances, recordBuffer, mixBuffer, purpose, own);
     }
 
     /** The buffer that is remembered for a purpose. */
@@ -64,12 +84,12 @@ public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBu
     /** Remembers a buffer for what the session is at. */
     public Monitoring remembering(int bufferFrames) {
         return purpose == Purpose.RECORD
-                ? new Monitoring(tolerances, bufferFrames, mixBuffer, purpose)
-                : new Monitoring(tolerances, recordBuffer, bufferFrames, purpose);
+                ? new Monitoring(tolerances, bufferFrames, mixBuffer, purpose, ownEarMaximum)
+                : new Monitoring(tolerances, recordBuffer, bufferFrames, purpose, ownEarMaximum);
     }
 
     public Monitoring at(Purpose other) {
-        return new Monitoring(tolerances, recordBuffer, mixBuffer, other);
+        return new Monitoring(tolerances, recordBuffer, mixBuffer, other, ownEarMaximum);
     }
 
     @Override
@@ -83,6 +103,7 @@ public record Monitoring(List<Tolerance> tolerances, int recordBuffer, int mixBu
         tolerances.forEach(each -> traits.put(each.kind().words(), PlainNumber.of(each.ms()) + " ms late at most"));
         traits.put("buffer to record", recordBuffer + " frames");
         traits.put("buffer to mix", mixBuffer + " frames");
+        traits.put("at any ear", PlainNumber.of(earMaximum()) + " dB SPL at most");
         traits.put("at", purpose == Purpose.RECORD ? "record" : "mix");
         return traits;
     }

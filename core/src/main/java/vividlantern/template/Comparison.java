@@ -1,6 +1,7 @@
 package vividlantern.template;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,8 @@ import vividlantern.session.PartKind;
 import vividlantern.session.PartNames;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Send;
 
 /** How two states of a session differ, in words and numbers, a line for each thing. */
@@ -76,8 +79,16 @@ public final class Comparison {
             }
             return;
         }
-        Map<String, String> old = was.get().traits(new PartNames(first, rig));
-        Map<String, String> now = is.get().traits(new PartNames(second, rig));
+        addTraits(
+                lines,
+                key,
+                name,
+                was.get().traits(new PartNames(first, rig)),
+                is.get().traits(new PartNames(second, rig)));
+    }
+
+    private static void addTraits(
+            List<Compared> lines, PartKey key, String name, Map<String, String> old, Map<String, String> now) {
         Set<String> all = new LinkedHashSet<>(old.keySet());
         all.addAll(now.keySet());
         for (String what : all) {
@@ -87,6 +98,40 @@ public final class Comparison {
                 lines.add(new Compared(key.toString(), name, what, before, after));
             }
         }
+    }
+
+    /** How the mixes of two cues of a session differ, whoever hears them and wherever they leave: first the whole, then track by track. */
+    public static List<Compared> ofMixes(Cue first, Cue second, Session session, Rig rig) {
+        List<Compared> lines = new ArrayList<>();
+        PartNames names = new PartNames(session, rig);
+        addTraits(lines, PartKey.of(first.id()), "The whole mix", ofMix(first, names), ofMix(second, names));
+        for (Track track : session.tracks()) {
+            Optional<Send> one = first.send(track.id());
+            Optional<Send> other = second.send(track.id());
+            PartKey key = PartKey.of(track.id());
+            if (one.isPresent() && other.isPresent()) {
+                addTraits(
+                        lines,
+                        key,
+                        track.name(),
+                        session.effectiveSend(first, track).traits(names),
+                        session.effectiveSend(second, track).traits(names));
+            } else if (one.isPresent() || other.isPresent()) {
+                lines.add(new Compared(
+                        key.toString(),
+                        track.name(),
+                        "",
+                        one.map(Comparison::level).orElse(""),
+                        other.map(Comparison::level).orElse("")));
+            }
+        }
+        return lines;
+    }
+
+    private static Map<String, String> ofMix(Cue cue, PartNames names) {
+        Map<String, String> traits = new LinkedHashMap<>(cue.traits(names));
+        traits.keySet().removeAll(Cue.WHERE_IT_IS_HEARD);
+        return traits;
     }
 
     /** What a cue hears of something needs no line of its own if it came or went with either. */

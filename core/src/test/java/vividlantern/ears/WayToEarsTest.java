@@ -35,6 +35,7 @@ import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.MonitoringEdit.SetEarMaximum;
 import vividlantern.session.edit.WornEdit.SetHeadphones;
 import vividlantern.session.edit.WornEdit.SetOutlet;
 
@@ -200,6 +201,14 @@ public class WayToEarsTest {
         assertThat(found(plugged, List.of()))
                 .containsExactly("Anna, plugged in at Buoy, Outlet 2: Not confirmed: nobody has listened here yet.");
         assertThat(found(plugged, List.of(note))).isEmpty();
+    }
+
+    /** 131.46 dB SPL at full scale: 90 at most are 41.46 dB below it. */
+    @Test
+    public void theCeilingFollowsTheSessionsOwnMaximum() {
+        GuardCeiling ceiling = GuardCeiling.of(PHONES, with(wears(ANNA, CLOSED), new SetEarMaximum(90)), RIG);
+        assertThat(ceiling.dbfs()).isCloseTo(-41.46, within(0.01));
+        assertThat(ceiling.rule()).isEqualTo("so that a sine reaches 90 dB SPL at most at the ears of Anna");
     }
 
     private static List<String> found(Session session, List<OutletNote> notes) {

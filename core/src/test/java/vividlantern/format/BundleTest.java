@@ -382,6 +382,19 @@ public class BundleTest {
         }
     }
 
+    @Test
+    public void whatWasWrittenBeforeEarsHadAMaximumOfTheirOwnIsRead() throws IOException {
+        for (Session session : List.of(
+                Documents.read(resource("/session-9.json"), SessionDocument.class)
+                        .checked(),
+                Documents.read(resource("/template-9.json"), TemplateDocument.class)
+                        .checked()
+                        .session())) {
+            assertThat(session.monitored().earMaximum()).isEqualTo(105);
+            assertThat(session.cues()).hasSize(3);
+        }
+    }
+
     /** No document makes the speakers louder than an edit could. */
     @Test
     public void speakersOfADocumentAreBoundedToo() throws IOException {

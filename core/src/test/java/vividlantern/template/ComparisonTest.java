@@ -13,10 +13,13 @@ import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.CueEdit.RemoveCue;
+import vividlantern.session.edit.CueEdit.SetCueLevel;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.PatchInput;
+import vividlantern.session.edit.SendEdit.AddSends;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
@@ -104,5 +107,39 @@ public class ComparisonTest {
                         .filter(kind -> !seen.contains(kind))
                         .toList())
                 .containsExactly(PartKind.MARKER, PartKind.ACKNOWLEDGEMENT, PartKind.VIEW);
+    }
+
+    /** Where two cues leave and who hears them makes no other mix of them. */
+    @Test
+    public void twoMixesDifferInWhatIsHeard() {
+        CueId one = new CueId("one");
+        CueId other = new CueId("other");
+        TrackId both = new TrackId("t0");
+        TrackId missing = new TrackId("t1");
+        Session two = RandomSessions.session(11)
+                .plus(Cue.empty(one, 20, "One").withSend(both, send -> send.at(Decibels.of(-6))))
+                .plus(Cue.empty(other, 21, "Other").withSend(both, send -> send.at(Decibels.of(-6))));
+        assertThat(mixes(one, other, two)).isEmpty();
+        Session now = Edit.applyAll(
+                List.of(
+                        new SetCueLevel(one, Decibels.of(-3)),
+                        new SetSendLevel(one, both, Decibels.of(-10)),
+                        new AddSends(other, List.of(missing)),
+                        new SetSendLevel(other, missing, Decibels.of(-20))),
+                two,
+                RandomSessions.RIG);
+        assertThat(mixes(one, other, now))
+                .containsExactly(
+                        "The whole mix | level for all | −3.0 dB | 0.0 dB",
+                        "Track 0 | level | −10.0 dB | −6.0 dB",
+                        "Track 1 |  |  | −20.0 dB");
+    }
+
+    private static List<String> mixes(CueId one, CueId other, Session session) {
+        return Comparison.ofMixes(
+                        session.find(one).orElseThrow(), session.find(other).orElseThrow(), session, RandomSessions.RIG)
+                .stream()
+                .map(line -> line.name() + " | " + line.what() + " | " + line.first() + " | " + line.second())
+                .toList();
     }
 }

@@ -59,6 +59,14 @@ final class Cables {
         }
     }
 
+    /** Adds what left by an output from a frame on, times a factor. */
+    void addLeft(int output, long frame, float factor, float[] samples, int frames) {
+        float[] ring = left[output];
+        for (int n = 0; n < frames; n++) {
+            samples[n] += factor * ring[(int) (frame + n) & RING - 1];
+        }
+    }
+
     /** Writes what comes in at an input, of the frames that left from a frame on. */
     void arrive(int input, long frame, float[] samples, int frames) {
         float[] ring = left[outputOf.get(input)];

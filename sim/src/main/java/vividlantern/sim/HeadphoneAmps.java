@@ -1,6 +1,7 @@
 package vividlantern.sim;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +10,7 @@ import vividlantern.ears.OutletNote;
 import vividlantern.rig.Amp;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.cue.Headphones;
 
 /**
  * The headphone amps as they really stand: which outputs lead there, how each outlet is turned down, whether it is switched on, and how
@@ -33,6 +35,9 @@ public final class HeadphoneAmps {
 
     private static final double FALLS_DB_A_SECOND = 20;
     private static final int NOWHERE = -1;
+    private static final double REFERENCE_PASCAL = 20e-6;
+    /** From the ear's side of a cup to where it is heard outside. */
+    private static final double OUTSIDE_METRES = 0.02;
 
     private static final class Jack {
         private final PortId port;
@@ -48,6 +53,36 @@ public final class HeadphoneAmps {
             this.left = left;
             this.right = right;
             this.amp = amp;
+        }
+    }
+
+    /** Headphones that let something out: their two sides together, as loud as either if both play the same. */
+    static final class Leak {
+        private final int head;
+        private final Jack jack;
+        private final float pascalAtAMetre;
+
+        private Leak(int head, Jack jack, float pascalAtAMetre) {
+            this.head = head;
+            this.jack = jack;
+            this.pascalAtAMetre = pascalAtAMetre;
+        }
+
+        int head() {
+            return head;
+        }
+
+        /** Writes the pressure at a metre, of what left by the outputs from a frame on. */
+        void sound(Cables cables, long frame, float[] samples, int frames) {
+            Arrays.fill(samples, 0, frames, 0);
+            Knob knob = jack.knob;
+            float factor = knob.on() ? pascalAtAMetre / 2 * (float) gain(-knob.turnedDownDb()) : 0;
+            if (jack.left != NOWHERE) {
+                cables.addLeft(jack.left, frame, factor, samples, frames);
+            }
+            if (jack.right != NOWHERE) {
+                cables.addLeft(jack.right, frame, factor, samples, frames);
+            }
         }
     }
 
@@ -95,6 +130,28 @@ public final class HeadphoneAmps {
 
     void turnAs(HeadphoneAmps others) {
         others.jacks.forEach(jack -> turn(jack.port, jack.knob));
+    }
+
+    /**
+     * What headphones at an outlet let out, if it is on and something leads there.
+     *
+     * @param head whose they are, by its place in the room
+     */
+    Optional<Leak> leak(int head, PortId outlet, Headphones worn) {
+        return jacks.stream()
+                .filter(jack -> jack.port.equals(outlet))
+                .findFirst()
+                .map(jack -> new Leak(head, jack, pascalAtAMetre(jack.amp, worn)));
+    }
+
+    /** Of a sample of 1 at the outlet's output: the pressure at the ear, behind the cup, 2 cm from where it is heard outside. */
+    private float pascalAtAMetre(Amp amp, Headphones worn) {
+        double atTheEar = fullScaleVolts * gain(amp.gainDb()) * worn.ohms() / (worn.ohms() + amp.outputOhms());
+        return (float) (REFERENCE_PASCAL * gain(worn.dbPerVolt() - worn.isolationDb()) * atTheEar * OUTSIDE_METRES);
+    }
+
+    private static double gain(double db) {
+        return StrictMath.pow(10, db / 20);
     }
 
     /** Takes what leaves by the outputs. */

@@ -3,13 +3,15 @@ package vividlantern.sim;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 import vividlantern.kernel.Kernels;
 import vividlantern.kernel.MixKernel;
 import vividlantern.units.Air;
 
 /**
  * Air between bodies and mics: every mic hears every body later and quieter with distance; a distant mic hears it once more
- * by each wall, floor and ceiling (first-order image sources). Through the booth's wall only a hundredth comes.
+ * by each wall, floor and ceiling (first-order image sources). Through the booth's wall only a hundredth comes. Heads are bodies whose
+ * headphones leak.
  */
 final class Room {
 
@@ -27,7 +29,9 @@ final class Room {
     /** All ways to a mic, as the kernel takes them; {@code from} is worked out anew for each block. */
     private record AirPaths(float[][] rings, int[] delayFrames, int[] from, float[] gains) {}
 
+    /** Those who play, then the heads with headphones on. */
     private final List<Spot> bodies;
+
     private final Air air;
     private final int sampleRate;
     private final int ring;
@@ -35,14 +39,19 @@ final class Room {
     private final float[][] rings;
 
     private final AirPaths[] ways;
+    private final AirPaths[] fromHeads;
 
     /** @param maxFrames the most that are heard or asked for at once */
-    Room(List<Spot> bodies, List<Mic> mics, Air air, int sampleRate, int maxFrames) {
-        this.bodies = bodies;
+    Room(List<Spot> players, List<Spot> heads, List<Mic> mics, Air air, int sampleRate, int maxFrames) {
+        bodies = Stream.concat(players.stream(), heads.stream()).toList();
         this.air = air;
         this.sampleRate = sampleRate;
-        List<List<AirPath>> found = mics.stream().map(this::waysTo).toList();
-        int longest = found.stream()
+        List<List<AirPath>> found =
+                mics.stream().map(mic -> waysTo(mic, 0, players.size())).toList();
+        List<List<AirPath>> leaking = mics.stream()
+                .map(mic -> mic.body() >= 0 ? List.<AirPath>of() : waysTo(mic, players.size(), bodies.size()))
+                .toList();
+        int longest = Stream.concat(found.stream(), leaking.stream())
                 .flatMap(List::stream)
                 .mapToInt(AirPath::delayFrames)
                 .max()
@@ -50,6 +59,7 @@ final class Room {
         ring = Integer.highestOneBit(longest + maxFrames) * 2;
         rings = new float[bodies.size()][2 * ring];
         ways = found.stream().map(this::together).toArray(AirPaths[]::new);
+        fromHeads = leaking.stream().map(this::together).toArray(AirPaths[]::new);
     }
 
     private AirPaths together(List<AirPath> all) {
@@ -76,20 +86,28 @@ final class Room {
 
     /** Writes the sound pressure at a mic over frames that were heard before. */
     void reach(int mic, long frame, float[] out, int frames) {
-        AirPaths all = ways[mic];
+        Arrays.fill(out, 0, frames, 0);
+        add(ways[mic], frame, out, frames);
+    }
+
+    /** Adds what comes there from the heads. */
+    void addHeads(int mic, long frame, float[] out, int frames) {
+        add(fromHeads[mic], frame, out, frames);
+    }
+
+    private void add(AirPaths all, long frame, float[] out, int frames) {
         for (int way = 0; way < all.from().length; way++) {
             all.from()[way] = (int) (frame - all.delayFrames()[way] & ring - 1);
         }
-        Arrays.fill(out, 0, frames, 0);
         KERNEL.addStill(all.rings(), all.from(), all.gains(), out, 0, frames);
     }
 
-    private List<AirPath> waysTo(Mic mic) {
+    private List<AirPath> waysTo(Mic mic, int fromBody, int toBody) {
         if (mic.body() >= 0) {
             return List.of(new AirPath(mic.body(), 0, 1));
         }
         List<AirPath> found = new ArrayList<>();
-        for (int body = 0; body < bodies.size(); body++) {
+        for (int body = fromBody; body < toBody; body++) {
             Spot from = bodies.get(body);
             Spot to = mic.spot();
             double wall = from.booth() == to.booth() ? 1 : BOOTH_WALL;

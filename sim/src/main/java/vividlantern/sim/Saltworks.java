@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
@@ -353,6 +355,17 @@ public final class Saltworks {
                 Spot.live(3.6, 5, 1),
                 new Spot(1, 1, 1.6, true),
                 new Spot(1.1, 1.2, 1.1, true));
+    }
+
+    /** The heads of those who play, by player; the one in the booth sings with it. */
+    static SortedMap<String, Spot> heads() {
+        SortedMap<String, Spot> heads = new TreeMap<>();
+        heads.put("accordion", Spot.live(1.4, 1.3, 1.4));
+        heads.put("bass", Spot.live(6.3, 2.8, 1.7));
+        heads.put("cajon", Spot.live(3, 5.3, 1.2));
+        heads.put("fiddle", Spot.live(4, 1.2, 1.7));
+        heads.put("voice", new Spot(1, 1, 1.6, true));
+        return heads;
     }
 
     /** Every mic and pickup, with the port its cable really goes into. */

@@ -23,6 +23,7 @@ import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.session.cue.Worn;
 import vividlantern.session.song.TempoMap;
 import vividlantern.units.Air;
 
@@ -62,6 +63,8 @@ public final class StandInStudio implements AudioDevice {
     private final Phone phone;
     private final TalkMic talkMic;
     private final HeadphoneAmps headphoneAmps;
+    private volatile List<Worn> worn = List.of();
+    private volatile List<HeadphoneAmps.Leak> leaks = List.of();
     private final Duty duty = new Duty();
     /** What the input converters gave, in a ring, up to the room's frame that was captured last. */
     private final float[][] captured;
@@ -90,7 +93,13 @@ public final class StandInStudio implements AudioDevice {
         latency = Saltworks.trueLatency(leading);
         ensemble = new Ensemble(bank, sampleRate, map, MAX_FRAMES);
         List<Mic> mics = plugged(rig);
-        room = new Room(Saltworks.bodies(), mics, new Air(rig.celsius()), sampleRate, MAX_FRAMES);
+        room = new Room(
+                Saltworks.bodies(),
+                List.copyOf(Saltworks.heads().values()),
+                mics,
+                new Air(rig.celsius()),
+                sampleRate,
+                MAX_FRAMES);
         preamps = new Preamps(rig, sampleRate, mics);
         direct = new DirectMatrix(sampleRate);
         cables = new Cables(rig.engineOutputs().size(), Saltworks.fractionOfAFrame(leading));
@@ -131,6 +140,7 @@ public final class StandInStudio implements AudioDevice {
         StandInStudio other = new StandInStudio(rig, bank, sampleRate, bufferFrames, map);
         other.preamps.turnAs(preamps);
         other.headphoneAmps.turnAs(headphoneAmps);
+        other.wear(worn);
         return other.begin(who);
     }
 
@@ -232,6 +242,21 @@ public final class StandInStudio implements AudioDevice {
     /** How the preamps stand that only a hand can turn, by port: what somebody sees who walks up to them. */
     public Map<String, PreampSetting> fronts() {
         return preamps.fronts();
+    }
+
+    /** Lets players put headphones on at outlets, in the place of what they wore: the room's mics hear what those let out. */
+    public void wear(List<Worn> wanted) {
+        worn = List.copyOf(wanted);
+        List<String> players = List.copyOf(Saltworks.heads().keySet());
+        leaks = worn.stream()
+                .filter(each -> players.contains(each.performer().value()))
+                .flatMap(each -> each
+                        .headphones()
+                        .flatMap(headphones -> each.outlet()
+                                .flatMap(outlet -> headphoneAmps.leak(
+                                        players.indexOf(each.performer().value()), outlet, headphones)))
+                        .stream())
+                .toList();
     }
 
     /** The headphone amps of the studio. */
@@ -338,7 +363,7 @@ public final class StandInStudio implements AudioDevice {
 
     /** Captures the room further, adds to the outputs what goes there directly, and lets both leave. */
     private void addDirect(float[][] out, int frames, long frame) {
-        int atOnce = cables.none() ? frames : Math.max(1, latency.directFrames() - Cables.REACH);
+        int atOnce = cables.none() && leaks.isEmpty() ? frames : Math.max(1, latency.directFrames() - Cables.REACH);
         for (int offset = 0; offset < frames; offset += atOnce) {
             int span = Math.min(atOnce, frames - offset);
             captureUntil(directFrame(frame) + offset + span);
@@ -422,9 +447,14 @@ public final class StandInStudio implements AudioDevice {
                 room.hear(body++, roomFrame, sounds, frames);
             }
         }
+        List<HeadphoneAmps.Leak> leaking = leaks;
+        for (HeadphoneAmps.Leak leak : leaking) {
+            leak.sound(cables, roomFrame - latency.outFrames(bufferFrames), samples, frames);
+            room.hear(body + leak.head(), roomFrame, samples, frames);
+        }
         module.ifPresent(playing -> playing.play(roomFrame, frames));
         for (int at = 0; at < captured.length; at++) {
-            capture(at, roomFrame, frames);
+            capture(at, roomFrame, frames, !leaking.isEmpty());
             int ring = captured[at].length;
             int from = (int) (roomFrame & ring - 1);
             int first = Math.min(frames, ring - from);
@@ -433,7 +463,7 @@ public final class StandInStudio implements AudioDevice {
         }
     }
 
-    private void capture(int at, long roomFrame, int frames) {
+    private void capture(int at, long roomFrame, int frames, boolean leaks) {
         Preamps.Channel channel = preamps.channels().get(at);
         if (channel.moduleOutput() >= 0) {
             module.orElseThrow().fetch(channel.moduleOutput(), samples, frames);
@@ -454,6 +484,9 @@ public final class StandInStudio implements AudioDevice {
         } else {
             if (preamps.hears(at)) {
                 room.reach(channel.mic(), roomFrame, samples, frames);
+                if (leaks) {
+                    room.addHeads(channel.mic(), roomFrame, samples, frames);
+                }
             }
             preamps.amplify(at, roomFrame, roomFrame + noiseBegins, samples, frames);
         }

@@ -131,7 +131,7 @@ public final class MeasuredLatencyTest {
     /** The pressure at the cajón's mic if the song's frame were the room's. */
     private static float[] atTheMic(int rate, int frames) {
         Ensemble ensemble = new Ensemble(new NoteBank(), rate, Take.SESSION.tempoMap(), 1024);
-        Room room = new Room(Saltworks.bodies(), Saltworks.mics(), new Air(Take.RIG.celsius()), rate, 1024);
+        Room room = new Room(Saltworks.bodies(), List.of(), Saltworks.mics(), new Air(Take.RIG.celsius()), rate, 1024);
         List<float[]> silent = new ArrayList<>();
         Saltworks.bodies().forEach(body -> silent.add(new float[1024]));
         Player cajon = ensemble.players().get(3);

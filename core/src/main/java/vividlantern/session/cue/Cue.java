@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -47,6 +48,13 @@ public record Cue(
         List<PerformerId> listeners,
         List<Send> sends)
         implements Part {
+
+    private static final String NAME = "name";
+    private static final String OUTPUT = "output";
+    private static final String LISTENERS = "who listens";
+
+    /** The traits that say who hears it and where, not what is heard. */
+    public static final Set<String> WHERE_IT_IS_HEARD = Set.of(NAME, OUTPUT, LISTENERS);
 
     private static final Corner HIGH_PASS_OFF = new Corner(false, 80);
     private static final Corner LOW_PASS_OFF = new Corner(false, 12_000);
@@ -205,8 +213,8 @@ public record Cue(
     @Override
     public Map<String, String> traits(PartNames names) {
         Map<String, String> traits = new LinkedHashMap<>();
-        traits.put("name", name);
-        traits.put("output", output.map(names::pair).orElse("none"));
+        traits.put(NAME, name);
+        traits.put(OUTPUT, output.map(names::pair).orElse("none"));
         traits.put("level for all", level.toString());
         traits.put("ceiling guard", PartNames.onOff(guarded));
         traits.put("high-pass", highPass.words());
@@ -214,7 +222,7 @@ public record Cue(
         traits.put("compressor", compressor.words());
         traits.put("comfort reverb", comfort.words());
         traits.put("ears", ears.toString());
-        traits.put("who listens", listeners.stream().map(names::performer).collect(Collectors.joining(", ")));
+        traits.put(LISTENERS, listeners.stream().map(names::performer).collect(Collectors.joining(", ")));
         return traits;
     }
 

@@ -11,6 +11,12 @@ import vividlantern.units.PlainNumber;
  */
 public record Headphones(String name, double ohms, double dbPerMw, double isolationDb) {
 
+    public static final double LEAST_OHMS = 4;
+    public static final double MOST_OHMS = 2000;
+    public static final double LEAST_DB_PER_MW = 60;
+    public static final double MOST_DB_PER_MW = 140;
+    public static final double MOST_ISOLATION_DB = 60;
+
     /** The level of a sine of 1 V at the ear: 1 mW is drawn at the square root of a thousandth of the impedance in volts. */
     public double dbPerVolt() {
         return dbPerMw + 10 * Math.log10(1000 / ohms);

@@ -34,6 +34,26 @@ public sealed interface MonitoringEdit extends Edit {
         }
     }
 
+    /** Says what a sine may reach at any ear: 70 to 120 dB SPL, in steps of 1. */
+    record SetEarMaximum(double spl) implements MonitoringEdit {
+
+        public static final double LEAST_SPL = 70;
+        public static final double MOST_SPL = 120;
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            if (!(spl >= LEAST_SPL && spl <= MOST_SPL)) {
+                throw new Refused("The most at an ear lies between 70 and 120 dB SPL; " + spl + " does not.", "spl");
+            }
+            return session.withMonitoring(Optional.of(session.monitored().upTo(Math.rint(spl))));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return "Monitoring: up to " + Math.round(spl) + " dB SPL at any ear";
+        }
+    }
+
     /** Goes on to record or to mix, with the buffer that is remembered for it. */
     record SetPurpose(Monitoring.Purpose purpose) implements MonitoringEdit {
 
@@ -53,6 +73,7 @@ public sealed interface MonitoringEdit extends Edit {
 
     /** Refuses one that no edit would have let in. */
     static void check(Monitoring monitoring, Session session, Rig rig) {
+        new SetEarMaximum(monitoring.earMaximum()).applyTo(session, rig);
         monitoring.tolerances().forEach(each -> new SetTolerance(each.kind(), each.ms()).applyTo(session, rig));
         Rules.requireDifferent(
                 monitoring.tolerances(), Monitoring.Tolerance::kind, "tolerances are of one kind of source");

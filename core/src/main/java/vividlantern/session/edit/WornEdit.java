@@ -37,9 +37,24 @@ public sealed interface WornEdit extends Edit {
         }
 
         private static Headphones checked(Headphones worn) {
-            Rules.within(worn.ohms(), 4, 2000, "The impedance of headphones in ohm", "headphones/ohms");
-            Rules.within(worn.dbPerMw(), 60, 140, "The sensitivity of headphones in dB/mW", "headphones/dbPerMw");
-            Rules.within(worn.isolationDb(), 0, 60, "What headphones isolate in dB", "headphones/isolationDb");
+            Rules.within(
+                    worn.ohms(),
+                    Headphones.LEAST_OHMS,
+                    Headphones.MOST_OHMS,
+                    "The impedance of headphones in ohm",
+                    "headphones/ohms");
+            Rules.within(
+                    worn.dbPerMw(),
+                    Headphones.LEAST_DB_PER_MW,
+                    Headphones.MOST_DB_PER_MW,
+                    "The sensitivity of headphones in dB/mW",
+                    "headphones/dbPerMw");
+            Rules.within(
+                    worn.isolationDb(),
+                    0,
+                    Headphones.MOST_ISOLATION_DB,
+                    "What headphones isolate in dB",
+                    "headphones/isolationDb");
             String name = Texts.name(worn.name(), "A pair of headphones", "headphones/name");
             return new Headphones(name, worn.ohms(), worn.dbPerMw(), worn.isolationDb());
         }

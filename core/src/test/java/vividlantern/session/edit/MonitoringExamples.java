@@ -15,6 +15,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
 import vividlantern.session.edit.DirectEdit.SetDirectLevel;
 import vividlantern.session.edit.DirectEdit.SetDirectPan;
+import vividlantern.session.edit.MonitoringEdit.SetEarMaximum;
 import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
@@ -51,6 +52,11 @@ final class MonitoringExamples {
                     "Monitoring: voice up to 3.1 ms late",
                     session -> session.monitored().toleranceMs(SourceKind.VOICE),
                     3.1),
+            row(
+                    new SetEarMaximum(94.4),
+                    "Monitoring: up to 94 dB SPL at any ear",
+                    session -> session.monitored().earMaximum(),
+                    94.0),
             row(new SetPurpose(Purpose.MIX), "Session: buffer to mix", Session::bufferFrames, 1024),
             row(
                     new SetShift(HARP_TRACK, 33),

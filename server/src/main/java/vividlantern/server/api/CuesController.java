@@ -4,10 +4,12 @@ import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.Nulls;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.StartFromMain;
@@ -16,13 +18,16 @@ import vividlantern.patch.NewCue;
 import vividlantern.patch.NewCues;
 import vividlantern.rig.Rig;
 import vividlantern.server.desk.Desk;
+import vividlantern.server.desk.NotFound;
 import vividlantern.server.live.LiveRig;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.Raised;
+import vividlantern.template.Comparison;
 
 /** Cues made and filled, many at once. Proposals are edits to be sent back. */
 @RestController
@@ -54,6 +59,20 @@ class CuesController {
     CuesController(Desk desk, LiveRig live) {
         this.desk = desk;
         this.live = live;
+    }
+
+    /** How the mix of a cue differs from another's. */
+    @GetMapping("/{cue}/differences")
+    List<Comparison.Compared> differences(
+            @PathVariable String session, @PathVariable String cue, @RequestParam String from) {
+        SessionId id = new SessionId(session);
+        Session open = desk.session(id);
+        return Comparison.ofMixes(cue(open, cue), cue(open, from), open, desk.rigOf(id));
+    }
+
+    private static Cue cue(Session session, String id) {
+        return session.find(new CueId(id))
+                .orElseThrow(() -> new NotFound("There is no cue '" + id + "' in this session."));
     }
 
     /** The edits that add a cue, with an output pair if one is free. */

@@ -36,8 +36,9 @@ class EarsController {
      * What performers can wear, and where they can be plugged in.
      *
      * @param shelf headphones of no maker
+     * @param earMaximum what a sine may reach at any ear, in dB SPL
      */
-    record HeadphoneChoices(List<Headphones> shelf, List<OfferedOutlet> outlets) {}
+    record HeadphoneChoices(List<Headphones> shelf, List<OfferedOutlet> outlets, double earMaximum) {}
 
     /** How a cue gets to the ears of those who hear it, and how loud its output pair may get. */
     record CueEars(GuardCeiling ceiling, List<WayToEars> ways) {}
@@ -56,7 +57,8 @@ class EarsController {
         List<OfferedOutlet> outlets = Outlet.of(rig).stream()
                 .map(outlet -> new OfferedOutlet(outlet.port().id(), outlet.label(rig)))
                 .toList();
-        return new HeadphoneChoices(HeadphoneShelf.all(), outlets);
+        double earMaximum = desk.session(new SessionId(session)).monitored().earMaximum();
+        return new HeadphoneChoices(HeadphoneShelf.all(), outlets, earMaximum);
     }
 
     /** What should arrive at each outlet, and whether somebody has heard that it does. */

@@ -13,9 +13,11 @@ import vividlantern.rig.Device;
 import vividlantern.rig.WideGroup;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.ControlRoomEdit.SetDim;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackDim;
+import vividlantern.session.edit.MonitoringEdit.SetEarMaximum;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
 import vividlantern.session.edit.PerformerEdit.SetEarDistance;
 import vividlantern.session.edit.SongEdit.SetClick;
@@ -47,6 +49,9 @@ class LimitsController {
      */
     record ListedDevice(Device.Kind kind, boolean converts) {}
 
+    /** What a maker can say of headphones. */
+    record HeadphoneRanges(Range ohms, Range dbPerMw, Range isolationDb) {}
+
     /**
      * The ranges of what is typed.
      *
@@ -57,6 +62,7 @@ class LimitsController {
      * @param bringCount how many of one thing can be brought
      * @param portsOfAGroup how many ports side by side make a group
      * @param deviceKinds what a device can be
+     * @param earMaximumSpl what a sine may reach at any ear
      * @param outletDb by how much an outlet of a headphone amp is turned down
      * @param sourceChannels of what the control room can hear
      */
@@ -70,6 +76,8 @@ class LimitsController {
             Range talkbackDimDb,
             Range toneHz,
             Range outletDb,
+            Range earMaximumSpl,
+            HeadphoneRanges headphones,
             Range sourceChannels,
             Range pitchHz,
             Range decayMs,
@@ -93,6 +101,11 @@ class LimitsController {
                 new Range(0, SetTalkbackDim.MOST_DB),
                 new Range(TestSignal.LOWEST_HERTZ, TestSignal.HIGHEST_HERTZ),
                 new Range(0, OutletNote.MOST_TURNED_DOWN_DB),
+                new Range(SetEarMaximum.LEAST_SPL, SetEarMaximum.MOST_SPL),
+                new HeadphoneRanges(
+                        new Range(Headphones.LEAST_OHMS, Headphones.MOST_OHMS),
+                        new Range(Headphones.LEAST_DB_PER_MW, Headphones.MOST_DB_PER_MW),
+                        new Range(0, Headphones.MOST_ISOLATION_DB)),
                 new Range(1, ControlRoomSource.MAX_WIDTH),
                 new Range(SetClick.LOWEST_PITCH_HZ, SetClick.HIGHEST_PITCH_HZ),
                 new Range(SetClick.SHORTEST_DECAY_MS, SetClick.LONGEST_DECAY_MS),

@@ -113,6 +113,7 @@ public class StandIns implements Venue {
                 StandInStudio.open(wanted, notes, session.sampleRate(), session.bufferFrames(), session.tempoMap());
         turnedAt(wanted.id()).forEach((port, setting) -> opened.turn(port.value(), setting));
         outlets.getOrDefault(wanted.id(), Map.of()).forEach(opened.headphoneAmps()::turn);
+        opened.wear(session.worn());
         return opened;
     }
 
@@ -128,11 +129,12 @@ public class StandIns implements Venue {
                 media.shelf());
     }
 
-    /** Somebody plugs the engineer's mic where the session that is played wants it. */
+    /** Somebody plugs the engineer's mic where the session that is played wants it, and players put on what it says they wear. */
     @EventListener
     public void follow(SessionChanged change) {
         if (change.after().id().equals(playing)) {
             studio.plugTalkMic(talkMicOf(change.after()));
+            studio.wear(change.after().worn());
         }
     }
 
