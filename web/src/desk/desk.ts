@@ -44,7 +44,7 @@ export const useDesk = defineStore('desk', () => {
   const rig = useRig()
   const { findings, troubles, look } = asking(
     () => session.value?.id,
-    () => [session.value?.revision, rig.rig?.revision, live.value?.dropout, live.value?.peaksJudged],
+    () => [session.value?.revision, rig.rig?.revision, live.value?.dropout, live.value?.levelsJudged],
   )
   /** How often something was noted beside the rig while the page was open. */
   const notes = ref(0)

@@ -16,4 +16,9 @@ public final class Exposure {
     public static double minutes(double splA) {
         return MINUTES_AT_LIMIT / Math.pow(2, (splA - LIMIT_DB) / EXCHANGE_DB);
     }
+
+    /** The level at which the limit of a day is reached after so many minutes. */
+    public static double splFor(double minutes) {
+        return LIMIT_DB + EXCHANGE_DB * Math.log(MINUTES_AT_LIMIT / minutes) / Math.log(2);
+    }
 }

@@ -39,7 +39,7 @@ public record WayToEars(
         Optional<Double> overloadsAtDbfs) {
 
     /** The RMS of a sine of 0 dBu: the voltage that gives 1 mW in 600 ohm. */
-    private static final double VOLTS_OF_0_DBU = 0.774597;
+    static final double VOLTS_OF_0_DBU = 0.774597;
 
     /** What is known of it, or why nothing is. */
     private record Known(Optional<Device> amp, String unknown) {}

@@ -83,6 +83,7 @@ public final class Stay implements AutoCloseable {
     private volatile String inputFault = "";
     private volatile String reelFault = "";
     private final PlayedPeaks played = new PlayedPeaks();
+    private final HeardAtEars atEars = new HeardAtEars();
     private Lateness lateness = Lateness.NONE;
     private volatile boolean givenUp;
     private long preampsRestUntil = Long.MIN_VALUE;
@@ -342,6 +343,11 @@ public final class Stay implements AutoCloseable {
     /** What went wrong with the sound during this stay. */
     public Incidents incidents() {
         return incidents;
+    }
+
+    /** How loud cues were at the ears while the song played. */
+    public HeardAtEars atEars() {
+        return atEars;
     }
 
     /** How high inputs came in while the song played. */

@@ -12,6 +12,7 @@ import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.song.MediaId;
 import vividlantern.timing.BufferChoices;
 import vividlantern.timing.MeasuredLatency;
@@ -26,6 +27,7 @@ import vividlantern.timing.Timing;
  * @param incidents what went wrong with the sound since the session took the rig, newest first
  * @param load the share of its time that a block of so many frames would take; 0 as long as nobody knows
  * @param played how high inputs came in while the song played, at the rig
+ * @param atEars how loud cues were at the ears while the song played: A-weighted, relative to a sine of full scale
  * @param media how the sounds of its backing tracks are found; nothing of those that are not known of
  */
 public record Noted(
@@ -35,10 +37,11 @@ public record Noted(
         List<Incident> incidents,
         IntToDoubleFunction load,
         Map<InputId, Played> played,
+        Map<CueId, Double> atEars,
         Map<MediaId, MediaState> media) {
 
     public static final Noted NOTHING =
-            new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
+            new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
 
     public Noted {
         turned = List.copyOf(turned);
@@ -46,6 +49,7 @@ public record Noted(
         measured = List.copyOf(measured);
         incidents = List.copyOf(incidents);
         played = Map.copyOf(played);
+        atEars = Map.copyOf(atEars);
         media = Map.copyOf(media);
     }
 

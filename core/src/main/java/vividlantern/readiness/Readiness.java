@@ -16,6 +16,8 @@ import vividlantern.readiness.cues.OutputShared;
 import vividlantern.readiness.cues.PerformerWithoutCue;
 import vividlantern.readiness.cues.PluggedElsewhere;
 import vividlantern.readiness.cues.SendFollowsSpeakers;
+import vividlantern.readiness.cues.SpillIntoMic;
+import vividlantern.readiness.cues.TooLoudAtEars;
 import vividlantern.readiness.monitoring.HeardLateOrTwice;
 import vividlantern.readiness.monitoring.HeardTwice;
 import vividlantern.readiness.monitoring.LatencyUnproved;
@@ -116,6 +118,8 @@ public final class Readiness {
                         RULES.stream(),
                         Stream.of(
                                 new SetByHand(noted.turned()),
+                                new TooLoudAtEars(noted.atEars(), noted.outlets()),
+                                new SpillIntoMic(noted.atEars(), noted.played(), noted.outlets()),
                                 new OutletUnconfirmed(noted.outlets()),
                                 new PeakOffAim(noted.played()),
                                 new MediaLost(noted.media()),

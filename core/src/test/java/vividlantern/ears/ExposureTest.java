@@ -14,5 +14,6 @@ public class ExposureTest {
         assertThat(Exposure.minutes(90)).isCloseTo(151, within(0.3));
         assertThat(Exposure.minutes(94)).isEqualTo(60);
         assertThat(Exposure.minutes(100)).isEqualTo(15);
+        assertThat(Exposure.splFor(240)).isCloseTo(88, within(1e-9));
     }
 }

@@ -12,11 +12,14 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.basics.Refused;
 import vividlantern.mix.GuardCeiling;
+import vividlantern.mix.PlayedPeaks.Played;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Noted;
 import vividlantern.readiness.Readiness;
 import vividlantern.rig.Amp;
 import vividlantern.rig.LatencyProfile;
+import vividlantern.rig.Mic;
+import vividlantern.rig.MicId;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -24,9 +27,12 @@ import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.edit.DeviceEdit.MeasureDevice;
 import vividlantern.rig.edit.DeviceEdit.SetAmp;
+import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.TieEdit.TiePorts;
+import vividlantern.session.Input;
+import vividlantern.session.InputId;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
@@ -38,6 +44,7 @@ import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.MonitoringEdit.SetEarMaximum;
 import vividlantern.session.edit.WornEdit.SetHeadphones;
 import vividlantern.session.edit.WornEdit.SetOutlet;
+import vividlantern.units.Decibels;
 
 /** How loud a cue is at the ears, with the numbers of a worked example, and what is said where it is not known. */
 public class WayToEarsTest {
@@ -212,11 +219,67 @@ public class WayToEarsTest {
     }
 
     private static List<String> found(Session session, List<OutletNote> notes) {
-        Noted noted = new Noted(List.of(), notes, List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
-        return Readiness.findings(session, RIG, noted).stream()
-                .filter(finding -> finding.key().startsWith("outlet-unconfirmed/"))
+        Noted noted = new Noted(List.of(), notes, List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
+        return found(session, noted, "outlet-unconfirmed/").stream()
                 .map(Finding::sentence)
                 .toList();
+    }
+
+    private static List<Finding> found(Session session, Noted noted, String rule) {
+        return Readiness.findings(session, RIG, noted).stream()
+                .filter(finding -> finding.key().startsWith(rule))
+                .toList();
+    }
+
+    private static Noted heard(double belowFullScale, Map<InputId, Played> played) {
+        return new Noted(
+                List.of(), List.of(), List.of(), List.of(), buffer -> 0, played, Map.of(CUE, belowFullScale), Map.of());
+    }
+
+    /** 131.46 - 37 = 94.46 dB(A) are 54 minutes; four hours are 88: 7 dB less. At 87.46 nothing is said. */
+    @Test
+    public void whatIsTooLoudForALongSessionIsSaidAndLowered() {
+        Session worn = with(wears(ANNA, CLOSED));
+        List<Finding> loud = found(worn, heard(-37, Map.of()), "too-loud/");
+        assertThat(loud)
+                .extracting(Finding::sentence)
+                .containsExactly(
+                        "It was about 94 dB(A) at the ears of Anna while the song played: the limit of a day is"
+                                + " reached after 54 minutes of it.");
+        Session lower = Edit.applyAll(loud.get(0).fix().orElseThrow().edits(), worn, RIG);
+        assertThat(lower.find(CUE).orElseThrow().level()).isEqualTo(Decibels.of(-7));
+        assertThat(found(worn, heard(-44, Map.of()), "too-loud/")).isEmpty();
+    }
+
+    /**
+     * 91.46 dB SPL at the ear, 2 dB less outside, 23.52 dB less at 0.3 m: 65.94 dB SPL, 0.0396 Pa; 20 mV/Pa make -59.8 dBu, 40 dB of
+     * gain and +19 dBu -38.8 dBFS. A source whose peaks reach -12 has its mean at -24: 15 dB above. Behind 30 dB more nothing is said.
+     */
+    @Test
+    public void openHeadphonesInFrontOfAMicAreFound() {
+        InputId voice = new InputId("voice");
+        Rig rig = RigEdit.applyAll(
+                List.of(new PutMic(new Mic(new MicId("wren"), "Wren L", Mic.Kind.LARGE_CONDENSER, 1, 20, "XLR"))), RIG);
+        Headphones open = new Headphones("Open", 64, 98, 2);
+        Session session = with(wears(ANNA, open))
+                .plus(Input.of(voice, 1, "Voice")
+                        .playedBy(Optional.of(ANNA))
+                        .through("Wren L")
+                        .amplified(40)
+                        .patchedTo(List.of(port("skiff-in-1"))));
+        assertThat(Spill.dbfs(91.46, open, session.find(voice).orElseThrow(), rig)
+                        .orElseThrow())
+                .isCloseTo(-38.8, within(0.1));
+        Noted noted = heard(-40, Map.of(voice, new Played(-12, 10)));
+        assertThat(Readiness.findings(session, rig, noted))
+                .filteredOn(finding -> finding.key().startsWith("spill/"))
+                .extracting(Finding::sentence)
+                .containsExactly(
+                        "Input 1, Voice, also hears Open on the head in front of it, about 15 dB below its source.");
+        Session closed =
+                new SetHeadphones(ANNA, Optional.of(new Headphones("In-ear", 64, 98, 32))).applyTo(session, rig);
+        assertThat(Readiness.findings(closed, rig, noted))
+                .noneMatch(finding -> finding.key().startsWith("spill/"));
     }
 
     @Test

@@ -46,7 +46,7 @@ public class CueRulesTest {
                     .withSend(HARP, send -> send.at(Decibels.of(-6))));
 
     private static List<Finding> found(Session session) {
-        Noted noted = new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of());
+        Noted noted = new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
         return Readiness.findings(session, RandomSessions.RIG, noted).stream()
                 .filter(each -> each.about().stream()
                         .anyMatch(part -> part.id().equals("ann") || part.id().equals("bea")))

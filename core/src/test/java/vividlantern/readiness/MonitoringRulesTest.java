@@ -41,7 +41,8 @@ public final class MonitoringRulesTest {
         return Readiness.findings(
                 session,
                 RIG,
-                new Noted(List.of(), List.of(), List.of(measured), List.of(), buffer -> 0, Map.of(), Map.of()));
+                new Noted(
+                        List.of(), List.of(), List.of(measured), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of()));
     }
 
     private static Optional<Finding> of(String rule, List<Finding> findings) {

@@ -34,6 +34,7 @@ public class PeakOffAimTest {
                 List.of(),
                 buffer -> 0,
                 Map.of(VOICE, new Played(dbfs, seconds)),
+                Map.of(),
                 Map.of());
         return Readiness.findings(session, RIG, noted).stream()
                 .filter(each -> each.key().startsWith("clips/") || each.key().startsWith("faint/"))

@@ -57,7 +57,7 @@ public class SetByHandTest {
         return Readiness.findings(
                 session,
                 RIG,
-                new Noted(List.of(notes), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of()));
+                new Noted(List.of(notes), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of()));
     }
 
     @Test

@@ -48,7 +48,7 @@ public class SoundWasMissingTest {
         return Readiness.findings(
                 session,
                 RIG,
-                new Noted(List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of()));
+                new Noted(List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of(), Map.of()));
     }
 
     @Test

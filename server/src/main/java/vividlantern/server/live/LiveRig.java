@@ -66,7 +66,7 @@ public class LiveRig {
      * @param fronts how the stand-in's preamps stand that only a hand can turn
      * @param outlets how the outlets of the stand-in's headphone amps are left by hands
      * @param cables what was plugged from the stand-in's outputs back into its inputs
-     * @param peaksJudged how often there was something else to be said of how high inputs come in
+     * @param levelsJudged how often there was something else to be said of how high inputs come in and how loud it is at ears
      * @param strain what is done to the stand-in's computer
      */
     public record Happening(
@@ -82,7 +82,7 @@ public class LiveRig {
             String trouble,
             String dropout,
             ControlRoomStanding controlRoom,
-            int peaksJudged,
+            int levelsJudged,
             Command.Fate interfaceFate,
             List<StandIns.Preamp> fronts,
             List<StandIns.OutletKnob> outlets,
@@ -322,6 +322,14 @@ public class LiveRig {
                 : Map.of();
     }
 
+    /** How loud cues were at the ears while the song played; nothing if the session is not at the rig. */
+    public Map<CueId, Double> atEars(Session session) {
+        Stay now = stay;
+        return now != null && now.session().id().equals(session.id())
+                ? now.atEars().of(session)
+                : Map.of();
+    }
+
     /** What is true of a session's inputs and tracks just now. */
     public Standing standing(SessionId id) {
         Stay now = stay;
@@ -409,7 +417,7 @@ public class LiveRig {
                         .map(Incidents.Incident::sentence)
                         .orElse(""),
                 now.controlRoom(),
-                now.played().changes(),
+                now.played().changes() + now.atEars().changes(),
                 standIns.fate(),
                 standIns.fronts(),
                 standIns.outlets(),
