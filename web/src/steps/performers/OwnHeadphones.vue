@@ -14,10 +14,10 @@ const desk = useDesk()
 const limits = useLimits()
 const typed = reactive<Headphones>(worn ? { ...worn } : { name: '', ohms: 64, dbPerMw: 98, isolationDb: 20 })
 
-const NUMBERS: { field: 'ohms' | 'dbPerMw' | 'isolationDb'; before: string; unit: string }[] = [
-  { field: 'ohms', before: '', unit: 'Ω' },
-  { field: 'dbPerMw', before: '', unit: 'dB/mW' },
-  { field: 'isolationDb', before: 'keeps in', unit: 'dB' },
+const NUMBERS: { field: 'ohms' | 'dbPerMw' | 'isolationDb'; label: string; before: string; unit: string }[] = [
+  { field: 'ohms', label: 'Impedance', before: '', unit: 'Ω' },
+  { field: 'dbPerMw', label: 'Sensitivity', before: '', unit: 'dB/mW' },
+  { field: 'isolationDb', label: 'Isolation', before: 'keeps in', unit: 'dB' },
 ]
 
 async function put() {
@@ -37,10 +37,10 @@ async function put() {
       :maxlength="limits?.textLength"
       @keydown.enter="typed.name.trim() && put()"
     />
-    <template v-for="{ field, before, unit } in NUMBERS" :key="field">
+    <template v-for="{ field, label, before, unit } in NUMBERS" :key="field">
       <span v-if="before">{{ before }}</span>
       <NumberBox
-        :label="`${before || 'They have'} of these headphones`"
+        :label="`${label} of these headphones`"
         :unit="unit"
         :value="typed[field]"
         :range="limits?.headphones[field]"

@@ -121,7 +121,7 @@ async function remove(performer: Performer) {
                 @choose="putOnAll"
               />
             </th>
-            <th style="width: 150px">plugged in at</th>
+            <th style="width: 172px">plugged in at</th>
             <th style="width: 74px"></th>
           </tr>
         </thead>
@@ -151,8 +151,8 @@ async function remove(performer: Performer) {
                   :value="wornBy(performer)?.headphones?.name ?? NOT_KNOWN"
                   :options="[
                     { label: 'not known', value: NOT_KNOWN },
-                    ...headphones(performer).map((each) => ({ label: each.name, value: each.name })),
                     { label: 'others…', value: OTHERS },
+                    ...headphones(performer).map((each) => ({ label: each.name, value: each.name })),
                   ]"
                   :label="`Headphones of ${performer.name}`"
                   @update:value="
@@ -217,7 +217,7 @@ async function remove(performer: Performer) {
       </table>
     </div>
     <p v-if="choices" class="most">
-      At any ear a sine gets up to
+      At any ear a sine reaches
       <NumberBox
         label="The most at any ear"
         unit="dB SPL"
@@ -225,7 +225,7 @@ async function remove(performer: Performer) {
         :range="limits?.earMaximumSpl"
         :set="(spl) => desk.edit([{ kind: 'set-ear-maximum', spl }])"
       />
-      ; the ceiling guards see to it where headphones, outlet and amp are known.
+      at most. The ceiling guards see to it where headphones and amp are known.
     </p>
     <p class="soft">
       What they hear is set under Cues; how far a speaker is from their ears, under Monitoring; what a headphone amp

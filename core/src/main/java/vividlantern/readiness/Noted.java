@@ -1,5 +1,6 @@
 package vividlantern.readiness;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntToDoubleFunction;
@@ -58,5 +59,14 @@ public record Noted(
         double notReported = MeasuredLatency.notReported(measured, rig, session.sampleRate());
         Timing timing = new Timing(session, rig, LiveState.STOPPED, notReported);
         return BufferChoices.of(session, rig, timing, notReported, load, incidents);
+    }
+
+    /** What of it still holds once a session has become another one: how an input or a cue sounded as it was is no news of it as it is then. */
+    Noted onceIs(Session before, Session after) {
+        Map<InputId, Played> stillPlayed = new HashMap<>(played);
+        stillPlayed.keySet().removeIf(input -> !before.find(input).equals(after.find(input)));
+        Map<CueId, Double> stillHeard = new HashMap<>(atEars);
+        stillHeard.keySet().removeIf(cue -> !before.find(cue).equals(after.find(cue)));
+        return new Noted(turned, outlets, measured, incidents, load, stillPlayed, stillHeard, media);
     }
 }

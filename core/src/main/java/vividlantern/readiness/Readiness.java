@@ -241,7 +241,7 @@ public final class Readiness {
         }
         try {
             Session fixed = Edit.applyAll(edits.get(), session, rig);
-            return findings(fixed, rig, noted).stream()
+            return findings(fixed, rig, noted.onceIs(session, fixed)).stream()
                     .filter(other -> !known.contains(other.key()))
                     .map(Finding::sentence)
                     .toList();

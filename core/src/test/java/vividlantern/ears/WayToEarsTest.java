@@ -248,6 +248,9 @@ public class WayToEarsTest {
                                 + " reached after 54 minutes of it.");
         Session lower = Edit.applyAll(loud.get(0).fix().orElseThrow().edits(), worn, RIG);
         assertThat(lower.find(CUE).orElseThrow().level()).isEqualTo(Decibels.of(-7));
+        assertThat(Readiness.then(worn, RIG, heard(-37, Map.of()), loud.get(0).key()))
+                .as("how the cue sounded as it was is no news of it as it is then")
+                .isEmpty();
         assertThat(found(worn, heard(-44, Map.of()), "too-loud/")).isEmpty();
     }
 
@@ -275,7 +278,7 @@ public class WayToEarsTest {
                 .filteredOn(finding -> finding.key().startsWith("spill/"))
                 .extracting(Finding::sentence)
                 .containsExactly(
-                        "Input 1, Voice, also hears Open on the head in front of it, about 15 dB below its source.");
+                        "Input 1, Voice, also hears the headphones of who plays it, Open: about 15 dB below its source.");
         Session closed =
                 new SetHeadphones(ANNA, Optional.of(new Headphones("In-ear", 64, 98, 32))).applyTo(session, rig);
         assertThat(Readiness.findings(closed, rig, noted))

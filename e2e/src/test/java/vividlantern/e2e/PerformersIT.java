@@ -99,14 +99,16 @@ public class PerformersIT extends WithDemo {
                 .filter(new Locator.FilterOptions().setHasText("Open, 50 ohm"))
                 .first()
                 .click();
-        assertThat(page.getByText("Open, 50 ohm", new Page.GetByTextOptions().setExact(true)))
+        assertThat(dialog("Performers")
+                        .locator(".n-base-selection-input__content")
+                        .filter(new Locator.FilterOptions().setHasText("Open, 50 ohm")))
                 .hasCount(5);
         choose("Headphones of Voice", "Closed, 64 ohm");
         choose("Outlet of Voice", "Buoy C outlet 1");
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
         page.keyboard().press("Escape");
         assertThat(dialog("Performers")).hasCount(0);
-        assertThat(page.getByText(Pattern.compile("^Voice: about \\d+ dB SPL$")))
+        assertThat(page.getByText(Pattern.compile("^Voice: about \\d+ dB\\(A\\)$")))
                 .isVisible();
         assertThat(page.getByText("Ceiling −7.5 dBFS, so that a sine reaches 105 dB SPL at most at the ears of Voice"))
                 .isVisible();
@@ -117,5 +119,76 @@ public class PerformersIT extends WithDemo {
         assertThat(page.getByText("Voice is plugged in at Buoy A, and the cue Voice arrives at Buoy C.")
                         .first())
                 .isVisible();
+    }
+
+    @Test
+    public void headphonesOfNoShelfAreDescribed() {
+        goTo("/sessions/low-water/cues");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Voice"))
+                .click();
+        button("Say what they wear").click();
+        choose("Headphones of Voice", "others…");
+        page.getByLabel("What these headphones are called").fill("Grandfather’s");
+        Locator ohms = page.getByLabel("Impedance of these headphones in Ω");
+        ohms.fill("600");
+        ohms.press("Enter");
+        button("Put them on").click();
+        assertThat(dialog("Performers")
+                        .locator(".n-base-selection-input__content")
+                        .filter(new Locator.FilterOptions().setHasText("Grandfather’s")))
+                .isVisible();
+        Locator most = page.getByLabel("The most at any ear in dB SPL");
+        most.fill("90");
+        most.press("Enter");
+        page.keyboard().press("Escape");
+        assertThat(page.getByText(Pattern.compile("so that a sine reaches 90 dB SPL at most at the ears of Voice")))
+                .isVisible();
+    }
+
+    /** The cables of Buoy B are crossed: that is heard, noted, mended in the rig, and confirmed. */
+    @Test
+    public void outletsAreSteppedThroughAndTheRigIsMended() {
+        goTo("/sessions/low-water/cues");
+        button("Step through the outlets").click();
+        Locator steps = dialog("Step through the outlets");
+        in(steps, "Buoy B outlet 1").click();
+        assertThat(steps)
+                .containsText("At Buoy B outlet 1 there should be 5 low tones on the left, 6 high tones on the right.");
+        in(steps, "Play the tones").click();
+        assertThat(in(steps, "Stop the tones")).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.METER,
+                        new Page.GetByRoleOptions().setName("Level on the right in the simulated outlet")))
+                .hasAttribute("aria-valuetext", Pattern.compile("^−4\\d\\.\\d dBFS$"));
+        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        in(steps, "The sides are swapped").click();
+        Locator row = steps.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(
+                                AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Buoy B outlet 1"))));
+        assertThat(row).containsText("The sides are swapped.");
+        in(row, "Let the rig say so: cross the two sides").click();
+        assertThat(steps).containsText("there should be 6 low tones on the left, 5 high tones on the right.");
+        in(steps, "Just that").click();
+        assertThat(row).containsText("Confirmed: both sides arrive.");
+        page.keyboard().press("Escape");
+        assertThat(steps).hasCount(0);
+        goTo("/sessions/low-water/monitoring");
+        assertThat(button("Stop the signal")).hasCount(0);
+        page.evaluate("async () => (await fetch('/api/rigs/saltworks/undo', {method: 'POST', headers:"
+                + " {'Lantern-Person': localStorage.getItem('lantern-person')}})).ok");
+    }
+
+    @Test
+    public void twoMixesAreCompared() {
+        goTo("/sessions/low-water/cues");
+        button("all mixes").click();
+        button("Compare two").click();
+        Locator compared = dialog("Compare two mixes");
+        assertThat(compared.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Fiddle")))
+                .not()
+                .hasCount(0);
+        choose("The other", "Accordion and fiddle");
+        assertThat(compared).containsText("Accordion and fiddle and Accordion and fiddle are the same mix.");
     }
 }

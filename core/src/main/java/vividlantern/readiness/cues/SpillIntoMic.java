@@ -69,7 +69,8 @@ public final class SpillIntoMic implements Rule {
         String level = below < 0 ? "about " + -below + " dB below its source" : "as loud as its source";
         return Finding.byHand(
                 Keys.of("spill", cue.id(), input.id(), way.headphones(), below),
-                Keys.name(input) + ", also hears " + way.headphones() + " on the head in front of it, " + level + ".",
+                Keys.name(input) + ", also hears the headphones of who plays it, " + way.headphones() + ": " + level
+                        + ".",
                 "Click and mix are in the take then, and stay there.",
                 List.of(PartKey.of(input.id()), PartKey.of(cue.id())),
                 "Give them headphones that keep more in, lower the cue, or turn click and highs down in it.");
