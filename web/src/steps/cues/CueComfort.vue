@@ -3,10 +3,13 @@ import { NSwitch } from 'naive-ui'
 import { computed } from 'vue'
 import type { Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { useLimits } from '@/desk/limits'
 import ChoiceWord from '@/parts/ChoiceWord.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
+import { NOTES, noteWord, type Note } from '@/parts/notes'
+import NumberBox from '@/parts/NumberBox.vue'
 
-/** A cue's comfort reverb: in which room, and how loud it comes back. What goes into it is set in the rows of the mix. */
+/** A cue's comfort reverb and echo: which, and how loud they come back. What goes into them is set in the rows of the mix. */
 const { cue } = defineProps<{ cue: Cue }>()
 
 const ROOMS: { label: string; value: Cue['comfort']['room'] }[] = [
@@ -16,9 +19,20 @@ const ROOMS: { label: string; value: Cue['comfort']['room'] }[] = [
 ]
 
 const desk = useDesk()
+const limits = useLimits()
 
 const set = (changed: Partial<Cue['comfort']>) =>
   desk.edit([{ kind: 'set-cue-comfort', cue: cue.id, on: null, room: null, level: null, ...changed }])
+
+type Echo = NonNullable<Cue['comfort']['echo']>
+const AFTER: { label: string; value: Echo['after'] }[] = (Object.keys(NOTES) as Note[]).map((value) => ({
+  label: `after a ${noteWord(value)}`,
+  value,
+}))
+/** As an echo begins: half a beat later, plainly quieter each time. */
+const USUAL: Echo = { after: 'dotted-quaver', fallDb: 10, level: -10 }
+const setEcho = (echo: Echo | null) => desk.edit([{ kind: 'set-cue-echo', cue: cue.id, echo }])
+const sounds = computed(() => cue.comfort.on || cue.comfort.echo !== null)
 
 const sent = computed(() =>
   cue.sends
@@ -45,14 +59,47 @@ const sent = computed(() =>
         :set="(level) => set({ level })"
       />
     </div>
-    <template v-if="cue.comfort.on">
-      <ChoiceWord
-        class="room"
-        :value="cue.comfort.room"
-        :options="ROOMS"
-        label="Room of the comfort reverb"
-        @choose="(room) => set({ room })"
+    <ChoiceWord
+      v-if="cue.comfort.on"
+      class="room"
+      :value="cue.comfort.room"
+      :options="ROOMS"
+      label="Room of the comfort reverb"
+      @choose="(room) => set({ room })"
+    />
+    <div class="row echo">
+      <NSwitch
+        size="small"
+        :value="cue.comfort.echo !== null"
+        aria-label="Echo"
+        @update:value="(on: boolean) => setEcho(on ? USUAL : null)"
       />
+      <span :class="{ soft: !cue.comfort.echo }">Echo</span>
+      <LevelNumber
+        v-if="cue.comfort.echo"
+        class="level"
+        label="Echo"
+        :level="cue.comfort.echo.level"
+        :set="(level) => setEcho({ ...cue.comfort.echo!, level })"
+      />
+    </div>
+    <div v-if="cue.comfort.echo" class="row">
+      <ChoiceWord
+        :value="cue.comfort.echo.after"
+        :options="AFTER"
+        label="After which note the echo comes"
+        @choose="(after) => setEcho({ ...cue.comfort.echo!, after })"
+      />
+      <NumberBox
+        class="level"
+        label="By how much each repeat is quieter"
+        unit="dB down"
+        :value="cue.comfort.echo.fallDb"
+        :range="limits?.echoFallDb"
+        :set="(fallDb) => setEcho({ ...cue.comfort.echo!, fallDb })"
+      />
+    </div>
+    <template v-if="sounds">
       <span v-if="sent.length" class="soft what">Of {{ sent.join(', ') }}. No recording has it.</span>
       <span v-else class="what">Nothing goes into it yet. Set how much in the rows at the left, under Comfort.</span>
     </template>
@@ -70,7 +117,8 @@ const sent = computed(() =>
   margin-left: auto;
 }
 
-.room {
+.room,
+.echo {
   margin-top: 4px;
 }
 

@@ -15,6 +15,8 @@ import { inMixOrder } from './useSends'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
+/** Whether anything comes back of what tracks send into the comfort reverb. */
+const comforted = computed(() => cue.comfort.on || cue.comfort.echo !== null)
 
 const sends = computed(() => new Map(cue.sends.map((send) => [send.trackId, send])))
 const rows = computed(() =>
@@ -62,7 +64,7 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
               <th style="width: 74px">Pan</th>
               <th style="width: 64px"></th>
               <th style="width: 118px">Tap</th>
-              <th v-if="cue.comfort.on" style="width: 70px">Comfort</th>
+              <th v-if="comforted" style="width: 70px">Comfort</th>
               <th style="width: 40px"></th>
             </tr>
           </thead>
@@ -75,7 +77,7 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
               :cue-name="cue.name"
               :track="track"
               :send="send"
-              :comfort="cue.comfort.on"
+              :comfort="comforted"
               :picked="isPicked(id)"
               :aria-rowindex="first + index + 2"
               @pick="pick(id, $event)"

@@ -16,7 +16,9 @@ const find = useSends()
 const sendOf = ({ cue, track }: InCue) => find(cue, track)
 const inMix = computed(() => cells.filter((cell) => sendOf(cell)))
 const missing = computed(() => cells.filter((cell) => !sendOf(cell)))
-const comforted = computed(() => cells.every(({ cue }) => desk.cues.find((each) => each.id === cue)?.comfort.on))
+const comforted = computed(() =>
+  cells.every(({ cue }) => desk.cues.some((each) => each.id === cue && (each.comfort.on || each.comfort.echo))),
+)
 /** What goes into the comfort reverb of the first of them stands for all; typed over, it is theirs. */
 const comfort = computed(() => sendOf(inMix.value[0]!)!.comfort)
 const allMuted = computed(() => inMix.value.every((cell) => sendOf(cell)!.muted))

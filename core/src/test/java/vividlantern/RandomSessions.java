@@ -39,6 +39,7 @@ import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
@@ -53,6 +54,7 @@ import vividlantern.session.edit.TrackEdit.SoloTrack;
 import vividlantern.session.song.Backing;
 import vividlantern.session.song.Media;
 import vividlantern.session.song.MediaId;
+import vividlantern.session.song.NoteValue;
 import vividlantern.session.song.SongEntry;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -257,6 +259,11 @@ public final class RandomSessions {
                 .compressed(new Compressor(random.nextBoolean(), -random.nextInt(40), 3, 10, 200, 4))
                 .withHighPass(new Corner(random.nextInt(4) == 0, 90))
                 .at(Ears.values()[random.nextInt(5)]);
+        Comfort comforted = cue.comfort();
+        if (comforted.room() == Comfort.Room.LARGE) {
+            cue = cue.comforted(
+                    comforted.echoing(Optional.of(new Echo(NoteValue.DOTTED_QUAVER, 9, comforted.level()))));
+        }
         for (Send send : dry.sends()) {
             Decibels comfort = random.nextInt(3) == 0 ? Decibels.of(-random.nextInt(20)) : Decibels.OFF;
             cue = cue.withSend(send.trackId(), each -> each.comforted(comfort));

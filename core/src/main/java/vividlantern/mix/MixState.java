@@ -251,7 +251,7 @@ public final class MixState {
         }
         meters.sources(wires, at, frames);
         for (Station station : stations) {
-            station.run(gains, wires, at, frames, frame, meters);
+            station.run(gains, wires, at, frames, frame, songFrame, meters);
         }
         meters.pairs(wires, sources, at, frames);
     }

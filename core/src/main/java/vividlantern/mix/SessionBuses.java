@@ -8,10 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import vividlantern.mix.effects.CeilingGuard;
+import vividlantern.mix.effects.Effect;
 import vividlantern.mix.effects.GentleCompressor;
 import vividlantern.mix.effects.Passband;
 import vividlantern.mix.effects.RoomReverb;
 import vividlantern.mix.effects.Shift;
+import vividlantern.mix.effects.TempoEcho;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
@@ -20,6 +22,7 @@ import vividlantern.session.Track;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
 import vividlantern.units.Pan;
@@ -71,8 +74,13 @@ final class SessionBuses {
                 MixPlan.Bus bus = cueBus(cue, pair);
                 buses.add(bus);
                 if (cue.comfort().on()) {
-                    buses.add(comfortBus(cue, pair));
+                    String key = comfortOf(cue, pair);
+                    buses.add(comesBackFrom(
+                            cue, key, new RoomReverb.Settings(cue.comfort().room())));
                 }
+                cue.comfort()
+                        .echo()
+                        .ifPresent(echo -> buses.add(comesBackFrom(cue, echoOf(cue, pair), settings(echo))));
                 talkback.ifPresent(mic -> buses.add(speechBus(cue, pair)));
                 if (cues(session, pair).size() > 1) {
                     buses.add(levelOf(cue, bus.edges()));
@@ -153,12 +161,18 @@ final class SessionBuses {
             addEdges(track, send.tap().name(), gain, panOf(send, track), cue.ears(), toCue, edges);
         }
         String key = keyOf(cue.id(), pair.id());
-        if (cue.comfort().on()) {
-            double back = cue.comfort().level().gain() * forAll;
-            String room = comfortOf(cue, pair);
-            edges.add(0, comesBack(room, 0, back, 0, cue.ears(), toCue));
-            edges.add(1, comesBack(room, 1, 0, back, cue.ears(), toCue));
+        List<MixPlan.Edge> back = new ArrayList<>();
+        for (int side = 0; side < 2; side++) {
+            if (cue.comfort().on()) {
+                double gain = cue.comfort().level().gain() * forAll;
+                back.add(comesBack(comfortOf(cue, pair), side, gain, cue.ears(), toCue));
+            }
+            if (cue.comfort().echo().isPresent()) {
+                double gain = cue.comfort().echo().get().level().gain() * forAll;
+                back.add(comesBack(echoOf(cue, pair), side, gain, cue.ears(), toCue));
+            }
         }
+        edges.addAll(0, back);
         return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.of(keyOf(pair.id())), Optional.empty());
     }
 
@@ -182,9 +196,20 @@ final class SessionBuses {
         return "comfort " + cue.comfort().room() + " " + keyOf(cue.id(), pair.id());
     }
 
+    private static String echoOf(Cue cue, StereoPair pair) {
+        return "echo " + keyOf(cue.id(), pair.id());
+    }
+
+    private TempoEcho.Settings settings(Echo echo) {
+        float again = (float) Math.pow(10, -echo.fallDb() / 20);
+        return new TempoEcho.Settings(echo.after(), again, session.tempoMap().curve());
+    }
+
     /** Its path stands before those of all tracks, whose ids begin with letters and digits. */
     private static MixPlan.Edge comesBack(
-            String room, int side, double left, double right, Ears ears, Optional<MixPlan.ToCue> toCue) {
+            String room, int side, double gain, Ears ears, Optional<MixPlan.ToCue> toCue) {
+        double left = side == 0 ? gain : 0;
+        double right = side == 1 ? gain : 0;
         return new MixPlan.Edge(
                 "+" + side + "|" + room,
                 new MixPlan.Tapped(room, MixPlan.Tapped.END, side),
@@ -228,8 +253,8 @@ final class SessionBuses {
                 Optional.empty());
     }
 
-    /** What is sent into a cue's comfort reverb, and the reverb; what comes back is read by the cue's own bus. */
-    private MixPlan.Bus comfortBus(Cue cue, StereoPair pair) {
+    /** What is sent into a cue's comfort reverb, and the room or the echo of it; what comes back is read by the cue's own bus. */
+    private MixPlan.Bus comesBackFrom(Cue cue, String key, Effect.Settings settings) {
         List<MixPlan.Edge> edges = new ArrayList<>();
         for (Track track : tracks) {
             cue.send(track.id()).filter(send -> !send.comfort().isOff()).ifPresent(send -> {
@@ -237,10 +262,8 @@ final class SessionBuses {
                 addEdges(track, send.tap().name(), gain, panOf(send, track), Ears.STEREO, Optional.empty(), edges);
             });
         }
-        String key = comfortOf(cue, pair);
-        RoomReverb.Settings room = new RoomReverb.Settings(cue.comfort().room());
         return new MixPlan.Bus(
-                key, true, edges, List.of(new MixPlan.Insert(key, room)), Optional.empty(), Optional.empty());
+                key, true, edges, List.of(new MixPlan.Insert(key, settings)), Optional.empty(), Optional.empty());
     }
 
     /** The bus at which a cue's level is measured if it shares its output pair with others; nobody hears it. */

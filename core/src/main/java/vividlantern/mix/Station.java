@@ -105,7 +105,7 @@ final class Station {
         }
     }
 
-    void run(Gains gains, float[][] wires, int at, int frames, long frame, Meters meters) {
+    void run(Gains gains, float[][] wires, int at, int frames, long frame, long songFrame, Meters meters) {
         int outAt = inletBegin + at;
         for (int pair = 0; pair < sums.length; pair++) {
             float[] left = wires[wire[0] + 2 * pair];
@@ -119,6 +119,7 @@ final class Station {
                 put(out[stage], each, wires[wire[stage + 1] + each]);
             }
             int begin = stage + 1 < chain.length ? chain[stage + 1].inletBegin() : 0;
+            chain[stage].songAt(songFrame);
             chain[stage].process(out[stage], begin, at, frames, frame);
             if (meter >= 0) {
                 meters.guard(meter, chain[stage].takeReading());

@@ -57,6 +57,9 @@ public interface Effect {
     /** Goes on towards other settings of its own kind. */
     void head(Settings settings);
 
+    /** The song's frame at the next frame that is worked off; nothing to be done where the song does not matter. */
+    default void songAt(long songFrame) {}
+
     /**
      * Works off frames of the block.
      *

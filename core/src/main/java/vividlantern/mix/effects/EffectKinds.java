@@ -9,6 +9,7 @@ public final class EffectKinds {
             Passband.KIND,
             GentleCompressor.KIND,
             RoomReverb.KIND,
+            TempoEcho.KIND,
             CeilingGuard.KIND,
             Shift.KIND,
             SignalMaker.Tone.KIND,

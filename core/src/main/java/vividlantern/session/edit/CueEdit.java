@@ -14,6 +14,7 @@ import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
 import vividlantern.units.Decibels;
 
@@ -262,12 +263,37 @@ public sealed interface CueEdit extends Edit {
             return new Comfort(
                     on.orElse(was.on()),
                     room.orElse(was.room()),
-                    level.map(wanted -> Rules.fader(wanted, "A comfort reverb")).orElse(was.level()));
+                    level.map(wanted -> Rules.fader(wanted, "A comfort reverb")).orElse(was.level()),
+                    was.echo());
         }
 
         @Override
         public String words(Cue was) {
             return "comfort reverb " + set(was.comfort()).words();
+        }
+    }
+
+    /** Gives a cue an echo in time with the song, of what goes into its comfort reverb, or takes it away. */
+    record SetCueEcho(CueId cue, Optional<Echo> echo) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            return was.comforted(was.comfort().echoing(echo.map(SetCueEcho::checked)));
+        }
+
+        private static Echo checked(Echo wanted) {
+            Rules.within(
+                    wanted.fallDb(),
+                    Echo.LEAST_FALL_DB,
+                    Echo.MOST_FALL_DB,
+                    "By how much an echo falls in dB",
+                    "echo/fallDb");
+            return new Echo(wanted.after(), wanted.fallDb(), Rules.fader(wanted.level(), "An echo"));
+        }
+
+        @Override
+        public String words(Cue was) {
+            return echo.map(Echo::words).orElse("no echo");
         }
     }
 
@@ -297,6 +323,7 @@ public sealed interface CueEdit extends Edit {
                 new SetCueLowPass(id, cue.lowPass().on(), cue.lowPass().hz()),
                 SetCueCompressor.to(id, cue.compressor()),
                 SetCueComfort.to(id, cue.comfort()),
+                new SetCueEcho(id, cue.comfort().echo()),
                 new SetCueListeners(id, cue.listeners()))) {
             edit.applyTo(session, rig);
         }

@@ -11,6 +11,7 @@ import java.util.List;
  */
 public final class TempoCurve {
 
+    private final TempoMap map;
     private final double[] startQuarter;
     private final double[] startSeconds;
     private final double[] startBpm;
@@ -25,6 +26,7 @@ public final class TempoCurve {
     private final double endsQuarter;
 
     TempoCurve(TempoMap map) {
+        this.map = map;
         List<TempoMap.Tempo> tempos = map.tempos();
         int count = tempos.size();
         startQuarter = new double[count];
@@ -188,5 +190,16 @@ public final class TempoCurve {
         double length = startQuarter[segment + 1] - startQuarter[segment];
         return startSeconds[segment]
                 + 60 * length / (to - from) * StrictMath.log(1 + (to - from) * beats / (length * from));
+    }
+
+    /** Curves of equal maps are equal. */
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof TempoCurve curve && map.equals(curve.map);
+    }
+
+    @Override
+    public int hashCode() {
+        return map.hashCode();
     }
 }

@@ -57,6 +57,7 @@ import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
@@ -75,6 +76,7 @@ import vividlantern.session.edit.CueEdit.RenameCue;
 import vividlantern.session.edit.CueEdit.SetCueComfort;
 import vividlantern.session.edit.CueEdit.SetCueCompressor;
 import vividlantern.session.edit.CueEdit.SetCueEars;
+import vividlantern.session.edit.CueEdit.SetCueEcho;
 import vividlantern.session.edit.CueEdit.SetCueGuard;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
@@ -468,6 +470,11 @@ final class EditExamples {
                     "Anna: comfort reverb large room \u22126.0 dB",
                     Cue::comfort,
                     new Comfort(true, Comfort.Room.LARGE, Decibels.of(-6))),
+            ofCue(
+                    new SetCueEcho(CUE, Optional.of(new Echo(NoteValue.QUAVER, 10, Decibels.of(-6)))),
+                    "Anna: echo after a quaver, each 10 dB down, −6.0 dB",
+                    cue -> cue.comfort().echo(),
+                    Optional.of(new Echo(NoteValue.QUAVER, 10, Decibels.of(-6)))),
             ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
             ofCue(
                     new AddSends(CUE, List.of(FLUTE_TRACK)),

@@ -13,6 +13,7 @@ import vividlantern.rig.Device;
 import vividlantern.rig.WideGroup;
 import vividlantern.session.ControlRoomSource;
 import vividlantern.session.cue.Corner;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.ControlRoomEdit.SetDim;
@@ -62,6 +63,7 @@ class LimitsController {
      * @param bringCount how many of one thing can be brought
      * @param portsOfAGroup how many ports side by side make a group
      * @param deviceKinds what a device can be
+     * @param echoFallDb by how much each repeat of an echo is quieter
      * @param earMaximumSpl what a sine may reach at any ear
      * @param outletDb by how much an outlet of a headphone amp is turned down
      * @param sourceChannels of what the control room can hear
@@ -76,6 +78,7 @@ class LimitsController {
             Range talkbackDimDb,
             Range toneHz,
             Range outletDb,
+            Range echoFallDb,
             Range earMaximumSpl,
             HeadphoneRanges headphones,
             Range sourceChannels,
@@ -101,6 +104,7 @@ class LimitsController {
                 new Range(0, SetTalkbackDim.MOST_DB),
                 new Range(TestSignal.LOWEST_HERTZ, TestSignal.HIGHEST_HERTZ),
                 new Range(0, OutletNote.MOST_TURNED_DOWN_DB),
+                new Range(Echo.LEAST_FALL_DB, Echo.MOST_FALL_DB),
                 new Range(SetEarMaximum.LEAST_SPL, SetEarMaximum.MOST_SPL),
                 new HeadphoneRanges(
                         new Range(Headphones.LEAST_OHMS, Headphones.MOST_OHMS),

@@ -28,6 +28,8 @@ import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
+import vividlantern.session.cue.Echo;
+import vividlantern.session.song.NoteValue;
 
 /** A cue's row and who hears it; its sends are rows of their own. */
 @Entity
@@ -57,6 +59,12 @@ class CueRow implements PartRow {
     Comfort.Room comfortRoom;
 
     Double comfortDb;
+
+    @Enumerated(EnumType.STRING)
+    NoteValue echoAfter;
+
+    Double echoFallDb;
+    Double echoDb;
 
     @Enumerated(EnumType.STRING)
     Ears ears;
@@ -121,6 +129,10 @@ class CueRow implements PartRow {
         comfortOn = cue.comfort().on();
         comfortRoom = cue.comfort().room();
         comfortDb = Columns.of(cue.comfort().level());
+        Optional<Echo> echo = cue.comfort().echo();
+        echoAfter = echo.map(Echo::after).orElse(null);
+        echoFallDb = echo.map(Echo::fallDb).orElse(null);
+        echoDb = echo.map(Echo::level).map(Columns::of).orElse(null);
         ears = cue.ears();
         Columns.fill(listeners, cue.listeners().stream().map(PerformerId::value).toList());
     }
@@ -137,9 +149,13 @@ class CueRow implements PartRow {
                 new Corner(highPassOn, highPassHz),
                 new Corner(lowPassOn, lowPassHz),
                 compressor.toCompressor(),
-                new Comfort(comfortOn, comfortRoom, Columns.level(comfortDb)),
+                new Comfort(comfortOn, comfortRoom, Columns.level(comfortDb), echo()),
                 ears,
                 listeners.stream().map(PerformerId::new).toList(),
                 List.of());
+    }
+
+    private Optional<Echo> echo() {
+        return Optional.ofNullable(echoAfter).map(after -> new Echo(after, echoFallDb, Columns.level(echoDb)));
     }
 }

@@ -1,0 +1,195 @@
+package vividlantern.mix.effects;
+
+import java.util.Arrays;
+import java.util.List;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoCurve;
+
+/**
+ * What came in, a note of the song later, and again and again, each time quieter and duller; without what comes in itself. At every moment
+ * what is heard is what came in a note before that moment of the song, also where the tempo changes: then the place it is read at moves by
+ * cross-fades of 50 ms, without a glide in pitch. A note that is longer than 2 s is halved until it is not.
+ */
+public final class TempoEcho implements Effect {
+
+    static final EffectKind<Settings> KIND =
+            new EffectKind<>("echo", Settings.class, List.of(), (settings, sampleRate) -> 0, TempoEcho::new);
+
+    private static final double MOST_SECONDS = 2;
+    private static final double FADE_SECONDS = 0.05;
+    /** What comes round again leaves out what is above this. */
+    private static final double DULL_HERTZ = 5000;
+
+    private static final float NOTHING_LEFT = 1e-10f;
+
+    /**
+     * How it repeats.
+     *
+     * @param after the note after which it comes
+     * @param again the factor from one repeat to the next
+     * @param curve the song's tempo
+     */
+    public record Settings(NoteValue after, float again, TempoCurve curve) implements Effect.Settings {
+
+        @Override
+        public EffectKind<Settings> kind() {
+            return KIND;
+        }
+
+        @Override
+        public Settings through() {
+            return this;
+        }
+    }
+
+    private final int sampleRate;
+    private final int mask;
+    private final int fadeFrames;
+    private final float dulls;
+    private final float[][] inlets;
+    private final float[][] line;
+    private final float[] dull;
+    private Settings settings;
+    private long songFrame;
+    private int at;
+    private int delay;
+    private int before;
+    private int fading;
+    private int quiet;
+
+    TempoEcho(EffectKind.Place place, Settings settings) {
+        this.settings = settings;
+        sampleRate = place.sampleRate();
+        int frames = Integer.highestOneBit((int) (MOST_SECONDS * sampleRate)) * 2;
+        mask = frames - 1;
+        fadeFrames = (int) (FADE_SECONDS * sampleRate);
+        dulls = (float) (1 - StrictMath.exp(-2 * Math.PI * DULL_HERTZ / sampleRate));
+        inlets = new float[place.wires()][place.maxFrames()];
+        line = new float[place.wires()][frames];
+        dull = new float[place.wires()];
+        quiet = frames;
+    }
+
+    @Override
+    public float[] inlet(int wire) {
+        return inlets[wire];
+    }
+
+    @Override
+    public void head(Effect.Settings wanted) {
+        settings = (Settings) wanted;
+    }
+
+    @Override
+    public void songAt(long frame) {
+        songFrame = frame;
+    }
+
+    @Override
+    public void process(float[][] out, int outBegin, int from, int frames, long frame) {
+        int done = 0;
+        while (done < frames) {
+            int intoStep = (int) Math.floorMod(frame + done, (long) GRID_FRAMES);
+            int span = Math.min(frames - done, GRID_FRAMES - intoStep);
+            if (intoStep == 0 || delay == 0) {
+                aim(songFrame + done);
+            }
+            run(out, outBegin + from + done, from + done, span);
+            done += span;
+        }
+    }
+
+    /** Goes on to where a note before this frame of the song stands, once the last cross-fade is over. */
+    private void aim(long frame) {
+        int wanted = delayAt(frame);
+        if (delay == 0 || quiet > mask) {
+            delay = wanted;
+            before = wanted;
+            fading = 0;
+        } else if (fading == 0 && wanted != delay) {
+            before = delay;
+            delay = wanted;
+            fading = fadeFrames;
+        }
+    }
+
+    private int delayAt(long frame) {
+        double now = (double) frame / sampleRate;
+        double quarter = settings.curve().quarter(now);
+        double note = settings.after().quarters();
+        double seconds = now - settings.curve().seconds(quarter - note);
+        while (seconds > MOST_SECONDS) {
+            note /= 2;
+            seconds = now - settings.curve().seconds(quarter - note);
+        }
+        return Math.max(1, (int) Math.round(seconds * sampleRate));
+    }
+
+    private void run(float[][] out, int outAt, int from, int frames) {
+        if (quiet > mask && isSilent(from, frames)) {
+            for (float[] wire : out) {
+                Arrays.fill(wire, outAt, outAt + frames, 0);
+            }
+            return;
+        }
+        boolean sounded = false;
+        for (int wire = 0; wire < line.length; wire++) {
+            sounded |= run(wire, out[wire], outAt, from, frames);
+        }
+        quiet = sounded ? 0 : quiet + frames;
+        if (quiet > mask) {
+            rest();
+        }
+        at = at + frames & mask;
+        fading = Math.max(0, fading - frames);
+    }
+
+    /** Whether anything goes on in its memory. */
+    private boolean run(int wire, float[] out, int outAt, int from, int frames) {
+        float[] memory = line[wire];
+        float[] in = inlets[wire];
+        float left = dull[wire];
+        boolean sounded = false;
+        for (int n = 0; n < frames; n++) {
+            int here = at + n;
+            float heard = memory[here - delay & mask];
+            if (n < fading) {
+                float old = (float) (fading - n) / fadeFrames;
+                heard += old * (memory[here - before & mask] - heard);
+            }
+            left += dulls * (heard - left);
+            float next = in[from + n] + settings.again() * left;
+            if (!(Math.abs(next) >= NOTHING_LEFT)) {
+                next = 0;
+            }
+            sounded |= next != 0;
+            memory[here & mask] = next;
+            out[outAt + n] = heard;
+        }
+        dull[wire] = Float.isFinite(left) ? left : 0;
+        return sounded;
+    }
+
+    private void rest() {
+        for (float[] memory : line) {
+            Arrays.fill(memory, 0);
+        }
+        Arrays.fill(dull, 0);
+    }
+
+    private boolean isSilent(int from, int frames) {
+        for (float[] inlet : inlets) {
+            for (int n = from; n < from + frames; n++) {
+                if (inlet[n] != 0) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    @Override
+    public boolean isThrough() {
+        return true;
+    }
+}
