@@ -91,7 +91,7 @@ const sent = computed(() =>
         @choose="(after) => setEcho({ ...cue.comfort.echo!, after })"
       />
       <NumberBox
-        class="level"
+        class="level fall"
         label="By how much each repeat is quieter"
         unit="dB down"
         :value="cue.comfort.echo.fallDb"
@@ -115,6 +115,11 @@ const sent = computed(() =>
 
 .level {
   margin-left: auto;
+}
+
+.fall {
+  flex: none;
+  width: 112px;
 }
 
 .room,

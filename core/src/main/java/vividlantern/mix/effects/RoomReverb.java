@@ -198,7 +198,7 @@ public final class RoomReverb implements Effect {
             if (intoStep == 0) {
                 beginStep();
             }
-            boolean silent = isSilent(at + done, span);
+            boolean silent = Samples.areSilent(inlets, at + done, span);
             resting &= silent;
             if (resting) {
                 for (float[] wire : out) {
@@ -240,17 +240,6 @@ public final class RoomReverb implements Effect {
         }
         Arrays.fill(dull, 0);
         resting = true;
-    }
-
-    private boolean isSilent(int at, int frames) {
-        for (float[] inlet : inlets) {
-            for (int n = at; n < at + frames; n++) {
-                if (inlet[n] != 0) {
-                    return false;
-                }
-            }
-        }
-        return true;
     }
 
     private void run(float[][] out, int outAt, int at, int frames) {

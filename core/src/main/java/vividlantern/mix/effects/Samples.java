@@ -21,4 +21,16 @@ public final class Samples {
         }
         return silenced;
     }
+
+    /** Whether nothing is in so many frames of any wire. */
+    static boolean areSilent(float[][] wires, int from, int frames) {
+        for (float[] wire : wires) {
+            for (int n = from; n < from + frames; n++) {
+                if (wire[n] != 0) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
 }

@@ -126,7 +126,7 @@ public final class TempoEcho implements Effect {
     }
 
     private void run(float[][] out, int outAt, int from, int frames) {
-        if (quiet > mask && isSilent(from, frames)) {
+        if (quiet > mask && Samples.areSilent(inlets, from, frames)) {
             for (float[] wire : out) {
                 Arrays.fill(wire, outAt, outAt + frames, 0);
             }
@@ -175,17 +175,6 @@ public final class TempoEcho implements Effect {
             Arrays.fill(memory, 0);
         }
         Arrays.fill(dull, 0);
-    }
-
-    private boolean isSilent(int from, int frames) {
-        for (float[] inlet : inlets) {
-            for (int n = from; n < from + frames; n++) {
-                if (inlet[n] != 0) {
-                    return false;
-                }
-            }
-        }
-        return true;
     }
 
     @Override

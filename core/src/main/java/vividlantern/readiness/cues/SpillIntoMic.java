@@ -1,6 +1,5 @@
 package vividlantern.readiness.cues;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,28 +40,23 @@ public final class SpillIntoMic implements Rule {
 
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
-        List<Finding> findings = new ArrayList<>();
-        for (Cue cue : session.cues()) {
-            if (atEars.containsKey(cue.id())) {
-                for (WayToEars way : WayToEars.of(cue, session, rig, outlets)) {
-                    session.inputs().stream()
-                            .filter(input -> input.performer().equals(Optional.of(way.performer())))
-                            .filter(input -> played.containsKey(input.id()))
-                            .forEach(input -> add(cue, way, input, session, rig, findings));
-                }
-            }
-        }
-        return findings;
+        return LoudWay.of(session, rig, atEars, outlets)
+                .flatMap(loud -> session.inputs().stream()
+                        .filter(input ->
+                                input.performer().equals(Optional.of(loud.way().performer())))
+                        .filter(input -> played.containsKey(input.id()))
+                        .flatMap(input -> finding(loud, input, session, rig).stream()))
+                .toList();
     }
 
-    private void add(Cue cue, WayToEars way, Input input, Session session, Rig rig, List<Finding> findings) {
+    private Optional<Finding> finding(LoudWay loud, Input input, Session session, Rig rig) {
         double own = played.get(input.id()).dbfs() - PEAK_OVER_MEAN_DB;
-        way.spl(atEars.get(cue.id()))
-                .flatMap(spl ->
-                        session.wornBy(way.performer()).headphones().flatMap(worn -> Spill.dbfs(spl, worn, input, rig)))
+        return session.wornBy(loud.way().performer())
+                .headphones()
+                .flatMap(worn -> Spill.dbfs(loud.spl(), worn, input, rig))
                 .map(spill -> Math.round(spill - own))
                 .filter(below -> below > HEARD_DB)
-                .ifPresent(below -> findings.add(finding(cue, way, input, below)));
+                .map(below -> finding(loud.cue(), loud.way(), input, below));
     }
 
     private static Finding finding(Cue cue, WayToEars way, Input input, long below) {

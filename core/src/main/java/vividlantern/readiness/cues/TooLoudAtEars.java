@@ -1,6 +1,5 @@
 package vividlantern.readiness.cues;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import vividlantern.ears.Exposure;
@@ -34,17 +33,10 @@ public final class TooLoudAtEars implements Rule {
 
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
-        List<Finding> findings = new ArrayList<>();
-        for (Cue cue : session.cues()) {
-            if (atEars.containsKey(cue.id())) {
-                for (WayToEars way : WayToEars.of(cue, session, rig, outlets)) {
-                    way.spl(atEars.get(cue.id()))
-                            .filter(spl -> Exposure.minutes(spl) < SESSION_MINUTES)
-                            .ifPresent(spl -> findings.add(finding(cue, way, spl, session)));
-                }
-            }
-        }
-        return findings;
+        return LoudWay.of(session, rig, atEars, outlets)
+                .filter(loud -> Exposure.minutes(loud.spl()) < SESSION_MINUTES)
+                .map(loud -> finding(loud.cue(), loud.way(), loud.spl(), session))
+                .toList();
     }
 
     private static Finding finding(Cue cue, WayToEars way, double spl, Session session) {
