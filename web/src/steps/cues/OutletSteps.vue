@@ -69,6 +69,7 @@ watch(
 const play = () =>
   desk.command({
     kind: 'play-signal',
+    connection: desk.connection,
     signal: { kind: 'counted', hertz: 1000, level: level.value, outputs: now.value!.outputs },
   })
 const stop = () => desk.command({ kind: 'stop-signal' })

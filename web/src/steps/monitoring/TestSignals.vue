@@ -50,6 +50,7 @@ function choose(port: string) {
 const play = () =>
   desk.command({
     kind: 'play-signal',
+    connection: desk.connection,
     signal: { kind: kind.value, hertz: hertz.value, level: level.value, outputs: chosen.value },
   })
 const stop = () => desk.command({ kind: 'stop-signal' })

@@ -4,10 +4,14 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import vividlantern.rig.Device;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
+import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.PairEdit.PairPorts;
+import vividlantern.rig.edit.PairEdit.UnpairPorts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.TieEdit.TiePorts;
 
@@ -94,8 +98,31 @@ public record Outlet(Port port, Optional<Sides> inlets, Optional<Sides> outputs)
                 .orElse(List.of());
     }
 
-    Sides crossed() {
+    /**
+     * What changes the description of the rig if the cables to the two sides are crossed: the ties cross, and where the two outputs are a
+     * pair its sides change places, so that what is meant for the left arrives there.
+     */
+    List<RigEdit> crossed(Rig rig) {
         Sides mine = inlets.orElseThrow();
-        return new Sides(mine.right(), mine.left());
+        List<RigEdit> edits = new ArrayList<>(tiedInto(new Sides(mine.right(), mine.left()), rig));
+        outputs.flatMap(sides -> pairOf(sides, rig))
+                .filter(pair -> !edits.isEmpty())
+                .ifPresent(pair -> {
+                    edits.add(new UnpairPorts(pair.id()));
+                    edits.add(new PairPorts(pair.id(), pair.right(), pair.left(), pair.houseLabel(), pair.feeds()));
+                });
+        return edits;
+    }
+
+    private static Optional<StereoPair> pairOf(Sides sides, Rig rig) {
+        Set<PortId> both = Set.of(sides.left(), sides.right());
+        return rig.outputPairs().stream()
+                .filter(pair -> both.equals(Set.of(pair.left(), pair.right())))
+                .findFirst();
+    }
+
+    /** Whether counted tones by an output are the low ones, as those by the left of a pair are. */
+    static boolean isLow(PortId output, Rig rig) {
+        return rig.outputPairs().stream().noneMatch(pair -> pair.right().equals(output));
     }
 }

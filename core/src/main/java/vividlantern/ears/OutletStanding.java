@@ -54,8 +54,7 @@ public record OutletStanding(
         }
         Outlet.Sides outputs = outlet.outputs().get();
         List<PortId> arriving = List.of(outputs.left(), outputs.right());
-        String expected = tones(outputs.left(), "low", rig) + " on the left, " + tones(outputs.right(), "high", rig)
-                + " on the right";
+        String expected = tones(outputs.left(), rig) + " on the left, " + tones(outputs.right(), rig) + " on the right";
         Optional<OutletNote> holds = noted.filter(
                 note -> note.left().equals(outputs.left()) && note.right().equals(outputs.right()));
         if (holds.isEmpty()) {
@@ -78,7 +77,8 @@ public record OutletStanding(
                 mends);
     }
 
-    private static String tones(PortId output, String pitch, Rig rig) {
+    private static String tones(PortId output, Rig rig) {
+        String pitch = Outlet.isLow(output, rig) ? "low" : "high";
         int count = rig.port(output).map(Port::number).orElse(1);
         return count + " " + pitch + (count == 1 ? " tone" : " tones");
     }
@@ -109,7 +109,7 @@ public record OutletStanding(
     /** Cables can be crossed or led elsewhere in the description; one that is broken cannot be mended there. */
     private static List<RigEdit> mends(Outlet outlet, OutletNote note, Rig rig) {
         return switch (note.cameOut()) {
-            case SWAPPED -> outlet.tiedInto(outlet.crossed(), rig);
+            case SWAPPED -> outlet.crossed(rig);
             case ELSEWHERE ->
                 note.at()
                         .flatMap(port -> Outlet.at(port, rig))

@@ -8,14 +8,20 @@ import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.ears.OutletNote.CameOut;
 import vividlantern.ears.OutletStanding.State;
+import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
+import vividlantern.rig.StereoPair.Feeds;
+import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.rig.edit.TieEdit.TiePorts;
 
 /** What is to be heard at each outlet, what it says once somebody has listened, and what then mends the rig. */
 public class OutletStandingTest {
+
+    private static final PairId PHONES = new PairId("phones");
+    private static final PairId MORE = new PairId("more");
 
     /** Outputs 3 and 4 lead to one amp, 5 and 6 to another, nothing to a third. */
     private static final Rig RIG = RigEdit.applyAll(
@@ -24,6 +30,8 @@ public class OutletStandingTest {
                     ShelfDevices.device("headphone-amp-4", "buoy", "Buoy"),
                     ShelfDevices.device("headphone-amp-1", "float", "Float"),
                     ShelfDevices.device("headphone-amp-1", "spare", "Spare"),
+                    new PairPorts(PHONES, port("skiff-out-3"), port("skiff-out-4"), "Phones", Feeds.HEADPHONES),
+                    new PairPorts(MORE, port("skiff-out-5"), port("skiff-out-6"), "More", Feeds.HEADPHONES),
                     new TiePorts(port("skiff-out-3"), port("buoy-in-1")),
                     new TiePorts(port("skiff-out-4"), port("buoy-in-2")),
                     new TiePorts(port("skiff-out-5"), port("float-in-1")),
@@ -82,6 +90,12 @@ public class OutletStandingTest {
         assertThat(swapped.told()).isEqualTo("The sides are swapped.");
         Rig mended = RigEdit.applyAll(swapped.mends(), RIG);
         assertThat(standing(mended).outputs()).containsExactly(port("skiff-out-4"), port("skiff-out-3"));
+        assertThat(mended.outputPair(PHONES).orElseThrow().left())
+                .as("what a cue has on its left leaves by what is tied to the left inlet")
+                .isEqualTo(port("skiff-out-4"));
+        assertThat(standing(mended).expected()).isEqualTo("4 low tones on the left, 3 high tones on the right");
+        Rig tiesAlone = RigEdit.applyAll(swapped.mends().subList(0, 2), RIG);
+        assertThat(standing(tiesAlone).expected()).isEqualTo("4 high tones on the left, 3 low tones on the right");
     }
 
     @Test

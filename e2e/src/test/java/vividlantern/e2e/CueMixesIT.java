@@ -81,6 +81,10 @@ public class CueMixesIT extends WithDemo {
         button("Room of the comfort reverb").click();
         page.locator(".n-base-select-option").getByText("large room").click();
         assertThat(button("Undo: Voice: comfort reverb large room")).isVisible();
+        page.getByLabel("Echo", new Page.GetByLabelOptions().setExact(true)).click();
+        button("After which note the echo comes").click();
+        page.locator(".n-base-select-option").getByText("after a quaver").click();
+        assertThat(button("Undo: Voice: echo after a quaver")).isVisible();
         button("Select Lead voice").click();
         button("Select Bouzouki").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
         button("Comfort reverb of all selected").click();

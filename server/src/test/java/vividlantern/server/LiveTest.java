@@ -8,6 +8,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -15,6 +16,10 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import vividlantern.mix.ControlRoomState;
+import vividlantern.mix.TestSignal;
+import vividlantern.server.live.LiveRig;
+import vividlantern.session.SessionId;
 
 /** What a page is told and what it hears while the engine runs. */
 public class LiveTest extends ServerTest {
@@ -52,6 +57,37 @@ public class LiveTest extends ServerTest {
         assertThat(meters.getInt(PLACE)).isEqualTo(layout.get("layout").asInt());
         assertThat(meters.capacity()).isEqualTo(PLACE + 28 + 8 * keys);
         follower.close();
+    }
+
+    @Test(timeOut = 60_000)
+    public void aTestSignalEndsWithThePageItCameFrom() throws Exception {
+        Follower follower = follow("ella");
+        String connection = follower.text(told -> told.get("type").asString().equals("hello"))
+                .get("connection")
+                .asString();
+        String signal =
+                "{\"kind\": \"play-signal\", \"signal\": {\"kind\": \"counted\", \"hertz\": 1000, \"level\": -40,"
+                        + " \"outputs\": [\"harbour-out-9\"]}";
+        command(signal + ", \"connection\": \"" + connection + "\"}");
+        assertThat(signal()).isPresent();
+        follower.close();
+        while (signal().isPresent()) {
+            Thread.onSpinWait();
+        }
+        command(signal + "}");
+        Follower other = follow("ella");
+        other.text(told -> told.get("type").asString().equals("hello"));
+        other.close();
+        assertThat(signal()).as("one that belongs to no page").isPresent();
+        command("{\"kind\": \"stop-signal\"}");
+    }
+
+    private Optional<TestSignal> signal() {
+        return program.getBean(LiveRig.class)
+                .at(new SessionId("low-water"))
+                .live()
+                .controlRoom()
+                .flatMap(ControlRoomState::signal);
     }
 
     /**

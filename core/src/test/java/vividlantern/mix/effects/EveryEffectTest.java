@@ -12,6 +12,8 @@ import org.testng.annotations.Test;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
+import vividlantern.session.song.NoteValue;
+import vividlantern.session.song.TempoMap;
 import vividlantern.units.Noise;
 
 /** What every kind of effect must do: a new kind is tested here once it has an example. */
@@ -26,6 +28,8 @@ public class EveryEffectTest {
             new Shift.Settings(123),
             new GentleCompressor.Settings(new Compressor(true, -20, 4, 2, 40, 6)),
             new RoomReverb.Settings(Comfort.Room.SMALL),
+            new TempoEcho.Settings(
+                    NoteValue.QUAVER, 0.3f, TempoMap.steady(480, 4, 4).curve()),
             new SignalMaker.Tone(440),
             new SignalMaker.PinkNoise(),
             new SignalMaker.CountedTones(2, 3));
@@ -67,7 +71,9 @@ public class EveryEffectTest {
     /** What makes a signal of its own, or gives none of what came in as it was, is late by nothing. What comes in before a frame cannot leave before that frame and the latency. */
     @Test(dataProvider = "examples")
     public void whatLeavesIsAsLateAsTheKindSays(Effect.Settings settings, int wires) {
-        if (settings instanceof SignalMaker.Settings || settings instanceof RoomReverb.Settings) {
+        if (settings instanceof SignalMaker.Settings
+                || settings instanceof RoomReverb.Settings
+                || settings instanceof TempoEcho.Settings) {
             assertThat(settings.latencyFrames(RATE)).isZero();
             return;
         }

@@ -58,8 +58,11 @@ public sealed interface Command {
     /** What performers hear at all. */
     sealed interface OfHeadphones extends Command {}
 
-    /** What the control room hears, and what the engine plays to find something out. */
+    /** What the control room hears. */
     sealed interface OfTheControlRoom extends Command {}
+
+    /** What the engine plays to find something out. */
+    sealed interface OfASignal extends Command {}
 
     /** What the control room says to performers. */
     sealed interface OfTalk extends Command {}
@@ -134,11 +137,15 @@ public sealed interface Command {
         }
     }
 
-    /** Plays a tone, noise or counted tones by some outputs, in the place of what was played so. */
-    record PlaySignal(TestSignal signal) implements OfTheControlRoom {}
+    /**
+     * Plays a tone, noise or counted tones by some outputs, in the place of what was played so.
+     *
+     * @param connection the page's with which it ends; without one it goes on until it is stopped
+     */
+    record PlaySignal(TestSignal signal, Optional<String> connection) implements OfASignal {}
 
     /** Ends it. */
-    record StopSignal() implements OfTheControlRoom {}
+    record StopSignal() implements OfASignal {}
 
     /** Lets "all", "none" or one of the stand-in players play. */
     record Players(String who) implements OfStandIns {}

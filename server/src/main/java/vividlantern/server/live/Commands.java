@@ -36,6 +36,8 @@ public class Commands {
             carryOut(rig.at(session), wish);
         } else if (command instanceof Command.OfTheControlRoom wish) {
             carryOut(rig.at(session), wish);
+        } else if (command instanceof Command.OfASignal wish) {
+            carryOut(session, wish);
         } else if (command instanceof Command.OfTalk wish) {
             carryOut(session, wish);
         } else if (command instanceof Command.OfAPage wish) {
@@ -82,8 +84,17 @@ public class Commands {
     private static void carryOut(Stay stay, Command.OfTheControlRoom wish) {
         if (wish instanceof Command.SwitchControlRoom other) {
             stay.controlRoom(other::appliedTo);
-        } else if (wish instanceof Command.PlaySignal play) {
+        } else {
+            throw unhandled(wish);
+        }
+    }
+
+    private void carryOut(SessionId session, Command.OfASignal wish) {
+        Stay stay = rig.at(session);
+        if (wish instanceof Command.PlaySignal play) {
+            Optional<LivePage> page = play.connection().map(connection -> pages.page(connection, session));
             stay.controlRoom(now -> now.playing(Optional.of(play.signal())));
+            pages.signals(page);
         } else if (wish instanceof Command.StopSignal) {
             stay.controlRoom(now -> now.playing(Optional.empty()));
         } else {

@@ -131,6 +131,9 @@ public class LiveHub extends TextWebSocketHandler {
 
     @Override
     public void afterConnectionClosed(WebSocketSession socket, CloseStatus status) {
+        if (pages.isSignaller(socket.getId())) {
+            rig.endSignal();
+        }
         if (pages.isTalker(socket.getId())) {
             rig.endTalk();
         }

@@ -4,6 +4,7 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -22,6 +23,7 @@ class LivePages {
     private record Talker(String page, long heardAt) {}
 
     private final Map<String, LivePage> pages = new ConcurrentHashMap<>();
+    private volatile String signaller = "";
     private volatile Talker talker = new Talker("", System.nanoTime());
     private final ExecutorService senders = Executors.newCachedThreadPool(Threads.named("page"));
 
@@ -48,6 +50,16 @@ class LivePages {
     /** Whether that page has not said so for some time. */
     boolean talkerIsSilent(Duration since) {
         return System.nanoTime() - talker.heardAt() > since.toNanos();
+    }
+
+    /** A test signal plays, and ends with a page if one is given. */
+    void signals(Optional<LivePage> page) {
+        signaller = page.map(LivePage::id).orElse("");
+    }
+
+    /** Whether a page is the one with which the test signal ends. */
+    boolean isSignaller(String id) {
+        return id.equals(signaller);
     }
 
     LivePage page(String id, SessionId session) {

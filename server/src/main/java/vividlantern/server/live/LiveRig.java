@@ -228,6 +228,14 @@ public class LiveRig {
         }
     }
 
+    /** Whoever played a test signal is gone: somebody may have it on their ears. */
+    void endSignal() {
+        Stay now = stay;
+        if (now != null) {
+            now.controlRoom(room -> room.playing(Optional.empty()));
+        }
+    }
+
     private void ask(Runnable wish) {
         try {
             CompletableFuture.runAsync(wish, doorkeeper).join();
