@@ -61,17 +61,19 @@ function next(after: number) {
 watch(fed, () => {
   if (!now.value) chosen.value = next(-1) ?? fed.value[0]?.outlet ?? ''
 })
-watch(
-  () => now.value?.turnedDownDb,
-  (noted) => (turnedDown.value = noted ?? 0),
-)
+/** What was typed for an outlet is of no other. */
+watch([chosen, () => now.value?.turnedDownDb], ([, noted]) => (turnedDown.value = noted ?? 0))
 
-const play = () =>
-  desk.command({
+/** Whether the tones were begun here. */
+let mine = false
+async function play() {
+  mine = true
+  await desk.command({
     kind: 'play-signal',
     connection: desk.connection,
     signal: { kind: 'counted', hertz: 1000, level: level.value, outputs: now.value!.outputs },
   })
+}
 const stop = () => desk.command({ kind: 'stop-signal' })
 
 /** The tones go on to what is looked at. */
@@ -101,7 +103,7 @@ const note = (cameOut: OutletNote['cameOut'], at: string | null, goOn: boolean) 
 
 onBeforeUnmount(() => {
   outletsShown.value = false
-  if (plays.value) void stop()
+  if (mine && plays.value) void stop()
 })
 </script>
 

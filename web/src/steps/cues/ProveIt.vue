@@ -17,12 +17,22 @@ watch(
   () => (found.value = null),
 )
 
+let broken = false
+
+function breakOff() {
+  broken = true
+  return api.DELETE('/api/sessions/{session}/mixes/{cue}/proof', at())
+}
+
+const at = () => ({ params: { path: { session: desk.session!.id, cue: cue.id } } })
+
 async function prove() {
   busy.value = true
+  broken = false
   const of = cue
-  const params = { path: { session: desk.session!.id, cue: cue.id } }
   await trying(async () => {
-    const { data } = await api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params })
+    const answer = api.GET('/api/sessions/{session}/mixes/{cue}/proof', at())
+    const data = (await answer.catch((failed) => (broken ? null : Promise.reject(failed))))?.data
     if (data && of === cue) found.value = { words: data.words, same: data.proof.same }
   }).finally(() => (busy.value = false))
 }
@@ -39,6 +49,7 @@ async function prove() {
       @click="prove"
       >{{ busy ? 'Rendering twice' : 'Prove it is independent' }}</NButton
     >
+    <button v-if="busy" class="word" @click="breakOff">Cancel</button>
     <p v-if="found" role="status" :class="found.same ? 'soft' : 'flare'">{{ found.words }}</p>
   </div>
 </template>

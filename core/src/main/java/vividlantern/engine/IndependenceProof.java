@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import vividlantern.basics.Refused;
@@ -48,14 +49,19 @@ public record IndependenceProof(
     /** What was rendered: both sides of a frame side by side. */
     private static final class Heard implements Rendering.Sink {
         private final float[] samples;
+        private final BooleanSupplier goesOn;
         private int taken;
 
-        private Heard(int frames) {
+        private Heard(int frames, BooleanSupplier goesOn) {
             samples = new float[2 * frames];
+            this.goesOn = goesOn;
         }
 
         @Override
         public void write(float[] left, float[] right, int offset, int frames) {
+            if (!goesOn.getAsBoolean()) {
+                throw new Refused("The comparison was broken off.", "");
+            }
             for (int n = offset; n < offset + frames; n++) {
                 samples[taken++] = left[n];
                 samples[taken++] = right[n];
@@ -65,16 +71,18 @@ public record IndependenceProof(
 
     /**
      * @param rooms a fresh device for each rendering
-     * @throws Refused if the cue leaves nowhere
+     * @param goesOn asked again and again; it is broken off as soon as it does not
+     * @throws Refused if the cue leaves nowhere, or it is broken off
      */
-    public static IndependenceProof of(Session session, Rig rig, CueId id, Supplier<Room> rooms) throws IOException {
+    public static IndependenceProof of(Session session, Rig rig, CueId id, Supplier<Room> rooms, BooleanSupplier goesOn)
+            throws IOException {
         Cue cue = session.find(id).orElseThrow(() -> new Refused("There is no cue '" + id + "'.", "cue"));
         StereoPair pair = cue.output()
                 .flatMap(rig::outputPair)
                 .filter(rig::isDriven)
                 .orElseThrow(() -> new Refused(cue.name() + " has no output pair, so nothing can be compared.", "cue"));
-        float[] before = heard(session, rig, pair, rooms);
-        float[] after = heard(moved(session, rig), rig, pair, rooms);
+        float[] before = heard(session, rig, pair, rooms, goesOn);
+        float[] after = heard(moved(session, rig), rig, pair, rooms, goesOn);
         Optional<Double> differs = Optional.empty();
         double peak = 0;
         double power = 0;
@@ -102,9 +110,11 @@ public record IndependenceProof(
         return factor == 0 ? Optional.empty() : Optional.of(20 * Math.log10(factor));
     }
 
-    private static float[] heard(Session session, Rig rig, StereoPair pair, Supplier<Room> rooms) throws IOException {
+    private static float[] heard(
+            Session session, Rig rig, StereoPair pair, Supplier<Room> rooms, BooleanSupplier goesOn)
+            throws IOException {
         int frames = SECONDS * session.sampleRate();
-        Heard heard = new Heard(frames);
+        Heard heard = new Heard(frames, goesOn);
         Rendering.render(session, rig, pair, rooms.get(), Rendering.At.MIXER, 0, frames, heard);
         return heard.samples;
     }

@@ -83,7 +83,7 @@ public final class Stay implements AutoCloseable {
     private volatile String inputFault = "";
     private volatile String reelFault = "";
     private final PlayedPeaks played = new PlayedPeaks();
-    private final HeardAtEars atEars = new HeardAtEars();
+    private final HeardCues heardCues = new HeardCues();
     private Lateness lateness = Lateness.NONE;
     private volatile boolean givenUp;
     private long preampsRestUntil = Long.MIN_VALUE;
@@ -345,9 +345,9 @@ public final class Stay implements AutoCloseable {
         return incidents;
     }
 
-    /** How loud cues were at the ears while the song played. */
-    public HeardAtEars atEars() {
-        return atEars;
+    /** What was heard of cues while the song played. */
+    public HeardCues heardCues() {
+        return heardCues;
     }
 
     /** How high inputs came in while the song played. */

@@ -14,6 +14,7 @@ import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
 
 /**
@@ -56,6 +57,7 @@ public final class Lights {
     private final List<Light> lights = new ArrayList<>();
     private final List<String> keys;
     private final Map<InputId, Integer> inputs = new LinkedHashMap<>();
+    private final Map<CueId, OfCue> cues = new LinkedHashMap<>();
     private final List<Light> before;
 
     public Lights(Session session, Rig rig, LiveState live, MixState state) {
@@ -97,6 +99,7 @@ public final class Lights {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
             int alone = state.cueMeter(cue.id());
             add("cue/", cue.id(), Kind.PAIR, NONE, alone < 0 ? pair : alone);
+            cues.put(cue.id(), new OfCue(lights.size(), lights.size() + 1));
             add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, pair);
             add("guard/", cue.id(), Kind.GUARD, NONE, pair);
             if (cue.compressor().on()) {
@@ -155,6 +158,19 @@ public final class Lights {
     /** The inputs, each with the place of its level among the keys. */
     public Map<InputId, Integer> inputs() {
         return Collections.unmodifiableMap(inputs);
+    }
+
+    /**
+     * The places of what is known of a cue among the keys.
+     *
+     * @param clips where its clips are
+     * @param guard where it is told what its guard holds back
+     */
+    public record OfCue(int clips, int guard) {}
+
+    /** The cues, each with the places of what is known of it. */
+    public Map<CueId, OfCue> cues() {
+        return Collections.unmodifiableMap(cues);
     }
 
     /**

@@ -21,6 +21,7 @@ public final class ShownLevels {
     private Ballistics[] needles = {};
     private Clips[] clips = {};
     private double[] loudest = {};
+    private double[] lowest = {};
     private int windows;
     private long frame;
 
@@ -63,6 +64,7 @@ public final class ShownLevels {
         needles = newNeedles;
         clips = newClips;
         loudest = new double[newNeedles.length];
+        lowest = new double[newNeedles.length];
         return true;
     }
 
@@ -85,8 +87,18 @@ public final class ShownLevels {
         return loudest[at];
     }
 
+    /** By how many dB the guard at a place held back at most in those windows. */
+    public double heldBackDb(int at) {
+        return windows == 0 ? 0 : -20 * Math.log10(lowest[at]);
+    }
+
+    /** Whether there was a clip at a place in those windows. */
+    public boolean clipped(int at) {
+        return loudest[at] > 0;
+    }
+
     /** How many seconds those windows held. */
-    double secondsTaken() {
+    public double secondsTaken() {
         return (double) windows / SECOND;
     }
 
@@ -96,6 +108,7 @@ public final class ShownLevels {
      */
     public float[] take() {
         Arrays.fill(loudest, 0);
+        Arrays.fill(lowest, 1);
         windows = 0;
         while (meters.read(window)) {
             frame = window.frame();
@@ -103,6 +116,7 @@ public final class ShownLevels {
             for (int at = 0; at < needles.length; at++) {
                 double value = lights.value(at, window);
                 loudest[at] = Math.max(loudest[at], value);
+                lowest[at] = Math.min(lowest[at], value);
                 if (lights.isLevel(at)) {
                     needles[at].take(value);
                 } else if (lights.isCount(at)) {

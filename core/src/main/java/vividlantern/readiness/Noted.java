@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntToDoubleFunction;
 import vividlantern.ears.OutletNote;
+import vividlantern.engine.HeardCues;
 import vividlantern.engine.Incidents.Incident;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.PlayedPeaks.Played;
@@ -28,7 +29,7 @@ import vividlantern.timing.Timing;
  * @param incidents what went wrong with the sound since the session took the rig, newest first
  * @param load the share of its time that a block of so many frames would take; 0 as long as nobody knows
  * @param played how high inputs came in while the song played, at the rig
- * @param atEars how loud cues were at the ears while the song played: A-weighted, relative to a sine of full scale
+ * @param heard what was heard of cues while the song played, at the rig
  * @param media how the sounds of its backing tracks are found; nothing of those that are not known of
  */
 public record Noted(
@@ -38,7 +39,7 @@ public record Noted(
         List<Incident> incidents,
         IntToDoubleFunction load,
         Map<InputId, Played> played,
-        Map<CueId, Double> atEars,
+        Map<CueId, HeardCues.Heard> heard,
         Map<MediaId, MediaState> media) {
 
     public static final Noted NOTHING =
@@ -50,8 +51,15 @@ public record Noted(
         measured = List.copyOf(measured);
         incidents = List.copyOf(incidents);
         played = Map.copyOf(played);
-        atEars = Map.copyOf(atEars);
+        heard = Map.copyOf(heard);
         media = Map.copyOf(media);
+    }
+
+    /** How loud cues were at an ear, of which that is known: A-weighted, relative to a sine of full scale, in dB. */
+    Map<CueId, Double> atEars() {
+        Map<CueId, Double> levels = new HashMap<>();
+        heard.forEach((cue, what) -> what.atEars().ifPresent(level -> levels.put(cue, level)));
+        return levels;
     }
 
     /** The buffers to choose from in a session, and which to choose. */
@@ -65,7 +73,7 @@ public record Noted(
     Noted onceIs(Session before, Session after) {
         Map<InputId, Played> stillPlayed = new HashMap<>(played);
         stillPlayed.keySet().removeIf(input -> !before.find(input).equals(after.find(input)));
-        Map<CueId, Double> stillHeard = new HashMap<>(atEars);
+        Map<CueId, HeardCues.Heard> stillHeard = new HashMap<>(heard);
         stillHeard.keySet().removeIf(cue -> !before.find(cue).equals(after.find(cue)));
         return new Noted(turned, outlets, measured, incidents, load, stillPlayed, stillHeard, media);
     }

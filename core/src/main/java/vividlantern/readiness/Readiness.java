@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.patch.FreePorts;
+import vividlantern.readiness.cues.CueTooHigh;
 import vividlantern.readiness.cues.CueUnguarded;
 import vividlantern.readiness.cues.CueWithoutOutput;
 import vividlantern.readiness.cues.HearsNotThemselves;
@@ -118,6 +119,7 @@ public final class Readiness {
                         RULES.stream(),
                         Stream.of(
                                 new SetByHand(noted.turned()),
+                                new CueTooHigh(noted.heard()),
                                 new TooLoudAtEars(noted.atEars(), noted.outlets()),
                                 new SpillIntoMic(noted.atEars(), noted.played(), noted.outlets()),
                                 new OutletUnconfirmed(noted.outlets()),

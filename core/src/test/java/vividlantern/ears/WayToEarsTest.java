@@ -11,6 +11,7 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.ShelfDevices;
 import vividlantern.basics.Refused;
+import vividlantern.engine.HeardCues;
 import vividlantern.mix.GuardCeiling;
 import vividlantern.mix.PlayedPeaks.Played;
 import vividlantern.readiness.Finding;
@@ -233,7 +234,14 @@ public class WayToEarsTest {
 
     private static Noted heard(double belowFullScale, Map<InputId, Played> played) {
         return new Noted(
-                List.of(), List.of(), List.of(), List.of(), buffer -> 0, played, Map.of(CUE, belowFullScale), Map.of());
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                buffer -> 0,
+                played,
+                Map.of(CUE, new HeardCues.Heard(Optional.of(belowFullScale), false, false)),
+                Map.of());
     }
 
     /** 131.46 - 37 = 94.46 dB(A) are 54 minutes; four hours are 88: 7 dB less. At 87.46 nothing is said. */

@@ -49,7 +49,22 @@ public class IndependenceProofTest {
                 session,
                 RandomSessions.RIG,
                 CUE,
-                () -> new Room(new RenderingTest.Counting(), transport -> {}, map -> {}, MediaShelf.EMPTY));
+                () -> new Room(new RenderingTest.Counting(), transport -> {}, map -> {}, MediaShelf.EMPTY),
+                () -> true);
+    }
+
+    @Test
+    public void itIsBrokenOffAsSoonAsNobodyWantsIt() {
+        int[] asked = {0};
+        assertThatThrownBy(() -> IndependenceProof.of(
+                        session(Tap.PRE_FADER),
+                        RandomSessions.RIG,
+                        CUE,
+                        () -> new Room(new RenderingTest.Counting(), transport -> {}, map -> {}, MediaShelf.EMPTY),
+                        () -> ++asked[0] < 5))
+                .isInstanceOf(Refused.class)
+                .hasMessage("The comparison was broken off.");
+        assertThat(asked[0]).isEqualTo(5);
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.engine.HeardCues;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.session.DirectLevel;
@@ -46,7 +47,11 @@ public class CueRulesTest {
                     .withSend(HARP, send -> send.at(Decibels.of(-6))));
 
     private static List<Finding> found(Session session) {
-        Noted noted = new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
+        return found(session, Map.of());
+    }
+
+    private static List<Finding> found(Session session, Map<CueId, HeardCues.Heard> heard) {
+        Noted noted = new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), heard, Map.of());
         return Readiness.findings(session, RandomSessions.RIG, noted).stream()
                 .filter(each -> each.about().stream()
                         .anyMatch(part -> part.id().equals("ann") || part.id().equals("bea")))
@@ -122,5 +127,23 @@ public class CueRulesTest {
         assertThat(found(following.change(CUE, cue -> cue.withSend(HARP, send -> send.at(Decibels.OFF)))))
                 .extracting(Finding::sentence)
                 .containsExactly("Nothing is raised in cue Ann's.");
+    }
+
+    @Test
+    public void aCueThatClipsOrWhoseGuardNeverRestsIsLowered() {
+        HeardCues.Heard clipped = new HeardCues.Heard(Optional.empty(), false, true);
+        assertThat(found(SOUND, Map.of(CUE, clipped)))
+                .extracting(Finding::sentence)
+                .contains("Cue Ann's clipped while the song played.");
+        HeardCues.Heard working = new HeardCues.Heard(Optional.empty(), true, false);
+        Finding guard = found(SOUND, Map.of(CUE, working)).stream()
+                .filter(each -> each.key().startsWith("cue-guard-at-work/"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(guard.sentence())
+                .isEqualTo(
+                        "Cue Ann's: its ceiling guard has been holding back by more than 3 dB for most of a minute.");
+        Session lower = Edit.applyAll(guard.fix().orElseThrow().edits(), SOUND, RandomSessions.RIG);
+        assertThat(lower.find(CUE).orElseThrow().level()).isEqualTo(Decibels.of(-6));
     }
 }

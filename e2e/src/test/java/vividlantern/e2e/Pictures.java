@@ -1,8 +1,10 @@
 package vividlantern.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
@@ -72,7 +74,7 @@ public final class Pictures {
         }
         for (String step : new String[] {"Rig", "Tracks", "Monitoring", "Click", "Cues"}) {
             page.getByLabel("Steps")
-                    .getByText(step, new com.microsoft.playwright.Locator.GetByTextOptions().setExact(true))
+                    .getByText(step, new Locator.GetByTextOptions().setExact(true))
                     .click();
             page.getByRole(AriaRole.TABLE).first().waitFor();
             page.waitForTimeout(1200);
@@ -92,6 +94,7 @@ public final class Pictures {
                 }
             }
             if (step.equals("Cues")) {
+                outlets(page, folder, theme, !kept || day);
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("all mixes"))
                         .click();
                 page.waitForTimeout(800);
@@ -127,6 +130,24 @@ public final class Pictures {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Through the engine only"))
                 .click();
         page.getByText("late by 4.9 ms").waitFor();
+    }
+
+    /** Counted tones for an outlet whose cables are crossed, once somebody has said so. */
+    private static void outlets(Page page, Path folder, String theme, boolean wanted) {
+        for (String press :
+                new String[] {"Step through the outlets", "Buoy B outlet 1", "Play the tones", "The sides are swapped"
+                }) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(press))
+                    .first()
+                    .click();
+        }
+        page.getByText("The sides are swapped.").waitFor();
+        page.waitForTimeout(1500);
+        if (wanted) {
+            shoot(page, folder, "outlets-" + theme);
+        }
+        page.keyboard().press("Escape");
+        page.getByText("What do you hear?").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
     }
 
     /** Some changes, and a snapshot before them. */

@@ -222,7 +222,7 @@ class TracksController {
                 live.incidents(session.id()),
                 timings.knownLoad(session),
                 live.played(session),
-                live.atEars(session),
+                live.heardCues(session),
                 media.states(session));
     }
 

@@ -120,7 +120,7 @@ class LevelSender {
                 clearClips = false;
                 needles.clearClips();
                 stay.played().forget();
-                stay.atEars().forget();
+                stay.heardCues().forget();
             }
             loudness.read(stay.tape(), stay.session().sampleRate(), stay.cueOutputs(), atEars());
             if (!loudness.cues().equals(loud)) {
@@ -142,7 +142,7 @@ class LevelSender {
             float[] values = values(needles.take(), jacks);
             if (stay.live().playing()) {
                 stay.played().take(stay.session(), lights, needles);
-                stay.atEars().take(stay.session(), loudness, EVERY_MILLIS / 1000.0);
+                stay.heardCues().take(stay.session(), lights, needles, loudness);
             }
             for (LivePage page : looking) {
                 if (page.learns(layout)) {

@@ -17,6 +17,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import vividlantern.basics.Refused;
+import vividlantern.engine.HeardCues;
 import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
 import vividlantern.engine.Threads;
@@ -330,11 +331,11 @@ public class LiveRig {
                 : Map.of();
     }
 
-    /** How loud cues were at the ears while the song played; nothing if the session is not at the rig. */
-    public Map<CueId, Double> atEars(Session session) {
+    /** What was heard of cues while the song played; nothing if the session is not at the rig. */
+    public Map<CueId, HeardCues.Heard> heardCues(Session session) {
         Stay now = stay;
         return now != null && now.session().id().equals(session.id())
-                ? now.atEars().of(session)
+                ? now.heardCues().of(session)
                 : Map.of();
     }
 
@@ -425,7 +426,7 @@ public class LiveRig {
                         .map(Incidents.Incident::sentence)
                         .orElse(""),
                 now.controlRoom(),
-                now.played().changes() + now.atEars().changes(),
+                now.played().changes() + now.heardCues().changes(),
                 standIns.fate(),
                 standIns.fronts(),
                 standIns.outlets(),

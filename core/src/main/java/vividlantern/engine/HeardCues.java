@@ -1,0 +1,120 @@
+package vividlantern.engine;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import vividlantern.loudness.EarLevel;
+import vividlantern.mix.Lights;
+import vividlantern.mix.ShownLevels;
+import vividlantern.session.Session;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
+
+/** What was heard of cues while the song played. It is known no longer as soon as the cue is another one. */
+public final class HeardCues {
+
+    /**
+     * What was heard of a cue.
+     *
+     * @param atEars how loud it was at an ear, A-weighted and equivalent, relative to a sine of full scale, in dB; it is known after some
+     *     seconds, and what moves by less than 2 dB is no news
+     * @param guardAtWork whether its guard held back by more than 3 dB for most of a minute
+     * @param clipped whether it reached full scale
+     */
+    public record Heard(Optional<Double> atEars, boolean guardAtWork, boolean clipped) {
+
+        private static final Heard NOTHING = new Heard(Optional.empty(), false, false);
+    }
+
+    private static final double STEP_DB = 2;
+    /** So long the level of before is in what is measured. */
+    private static final double SETTLING_SECONDS = 3;
+
+    private static final double KNOWN_SECONDS = 10;
+    private static final double HELD_BACK_DB = 3;
+    private static final double MINUTE = 60;
+    /** The share of a minute from which on a guard is at work, and below which it is no more. */
+    private static final double MOST = 0.5;
+
+    private static final double LITTLE = 0.3;
+
+    private static final class Listening {
+        private final Cue cue;
+        private double seconds = -SETTLING_SECONDS;
+        private double energy;
+        private double working;
+        private Heard told = Heard.NOTHING;
+
+        private Listening(Cue cue) {
+            this.cue = cue;
+        }
+
+        private Heard take(Optional<Double> level, double heldBackDb, boolean clipped, double taken) {
+            seconds += taken;
+            if (seconds <= 0) {
+                return told;
+            }
+            working += ((heldBackDb > HELD_BACK_DB ? 1 : 0) - working) * Math.min(1, taken / MINUTE);
+            boolean atWork = told.guardAtWork() ? working > LITTLE : working > MOST;
+            told = new Heard(level.flatMap(now -> mean(now, taken)), atWork, told.clipped() || clipped);
+            return told;
+        }
+
+        private Optional<Double> mean(double level, double taken) {
+            energy += taken * Math.pow(10, level / 10);
+            double mean = 10 * Math.log10(energy / seconds);
+            boolean news = told.atEars()
+                    .filter(known -> Math.abs(mean - known) < STEP_DB)
+                    .isEmpty();
+            return seconds < KNOWN_SECONDS || !Double.isFinite(mean) || !news ? told.atEars() : Optional.of(mean);
+        }
+    }
+
+    private final Map<CueId, Listening> cues = new HashMap<>();
+    private int changes;
+
+    /** Takes what was read of the meters last, and how loud it is at ears now. */
+    public synchronized void take(Session session, Lights lights, ShownLevels levels, CueLoudness loudness) {
+        double seconds = levels.secondsTaken();
+        for (Cue cue : session.cues()) {
+            Lights.OfCue at = lights.cues().get(cue.id());
+            if (at != null) {
+                Optional<Double> level = loudness.atEars(cue.id()).map(EarLevel::shortTerm);
+                take(cue, level, levels.heldBackDb(at.guard()), levels.clipped(at.clips()), seconds);
+            }
+        }
+    }
+
+    void take(Cue cue, Optional<Double> level, double heldBackDb, boolean clipped, double seconds) {
+        Listening known = cues.get(cue.id());
+        Heard before = known == null ? Heard.NOTHING : known.told;
+        if (known == null || !known.cue.equals(cue)) {
+            known = new Listening(cue);
+            cues.put(cue.id(), known);
+        }
+        changes += known.take(level, heldBackDb, clipped, seconds).equals(before) ? 0 : 1;
+    }
+
+    /** Begins anew with all of them. */
+    public synchronized void forget() {
+        changes += cues.isEmpty() ? 0 : 1;
+        cues.clear();
+    }
+
+    /** How often there was something else to be said; whoever shows it asks again then. */
+    public synchronized int changes() {
+        return changes;
+    }
+
+    /** What was heard of the cues of a session as they are now. */
+    public synchronized Map<CueId, Heard> of(Session session) {
+        Map<CueId, Heard> heard = new HashMap<>();
+        for (Cue cue : session.cues()) {
+            Listening known = cues.get(cue.id());
+            if (known != null && known.cue.equals(cue)) {
+                heard.put(cue.id(), known.told);
+            }
+        }
+        return heard;
+    }
+}

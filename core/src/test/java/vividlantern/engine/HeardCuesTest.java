@@ -1,0 +1,76 @@
+package vividlantern.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import vividlantern.OneSinger;
+import vividlantern.session.Session;
+import vividlantern.session.edit.CueEdit.SetCueLevel;
+import vividlantern.units.Decibels;
+
+/** What is known of a cue while the song plays, and from when on. */
+public class HeardCuesTest {
+
+    private static final double WINDOW = 0.04;
+
+    private final Session session = OneSinger.session();
+    private final Session lower = new SetCueLevel(OneSinger.CUE, Decibels.of(-10)).applyTo(session, OneSinger.RIG);
+    private HeardCues heard;
+
+    @BeforeMethod
+    public void begin() {
+        heard = new HeardCues();
+    }
+
+    private void play(Session now, double level, double heldBackDb, double seconds) {
+        for (int window = 0; window < Math.round(seconds / WINDOW); window++) {
+            heard.take(now.cues().get(0), Optional.of(level), heldBackDb, false, WINDOW);
+        }
+    }
+
+    private HeardCues.Heard now(Session of) {
+        return heard.of(of).get(OneSinger.CUE);
+    }
+
+    @Test
+    public void theLevelIsTheMeanOfTheCueAsItIsAndKnownAfterAWhile() {
+        play(session, -20, 0, 12);
+        assertThat(now(session).atEars()).as("3 s to settle, 10 to know").isEmpty();
+        play(session, -20, 0, 2);
+        assertThat(now(session).atEars().orElseThrow()).isCloseTo(-20, within(0.1));
+        int told = heard.changes();
+        play(session, -21, 0, 5);
+        assertThat(heard.changes()).as("less than 2 dB is no news").isEqualTo(told);
+        assertThat(heard.of(lower)).as("of another cue nothing is known").isEmpty();
+        play(lower, -40, 0, 14);
+        assertThat(now(lower).atEars().orElseThrow()).isCloseTo(-40, within(0.1));
+        heard.forget();
+        assertThat(heard.of(lower)).isEmpty();
+    }
+
+    /** Half of a minute's weight is reached after ln 2 minutes, 42 s; it is below three tenths 31 s after that. */
+    @Test
+    public void aGuardIsAtWorkOnceItHoldsBackForMostOfAMinute() {
+        play(session, -20, 4, 40);
+        assertThat(now(session).guardAtWork()).isFalse();
+        play(session, -20, 4, 6);
+        assertThat(now(session).guardAtWork()).isTrue();
+        play(session, -20, 2, 25);
+        assertThat(now(session).guardAtWork()).isTrue();
+        play(session, -20, 2, 10);
+        assertThat(now(session).guardAtWork()).isFalse();
+    }
+
+    @Test
+    public void aClipIsKeptUntilTheCueIsAnotherOne() {
+        play(session, -20, 0, 4);
+        heard.take(session.cues().get(0), Optional.empty(), 0, true, WINDOW);
+        play(session, -20, 0, 4);
+        assertThat(now(session).clipped()).isTrue();
+        play(lower, -20, 0, 4);
+        assertThat(now(lower).clipped()).isFalse();
+    }
+}
