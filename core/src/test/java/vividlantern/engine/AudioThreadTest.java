@@ -28,11 +28,15 @@ import vividlantern.session.Hear;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Comfort;
+import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
+import vividlantern.session.song.NoteValue;
 import vividlantern.units.Decibels;
 
 /**
@@ -110,6 +114,18 @@ public class AudioThreadTest {
         hear(session.change(CUE, cue -> cue.withHighPass(new Corner(false, 90)).withLowPass(new Corner(false, 9000))));
         hear(session.change(CUE, cue -> cue.guarded(true).withoutSend(GUIDE)));
         hear(session.change(CUE, cue -> cue.withSend(GUIDE, send -> send.at(Decibels.of(3)))));
+        Comfort comfort = new Comfort(true, Comfort.Room.SMALL, Decibels.ZERO);
+        Echo echo = new Echo(NoteValue.QUAVER, 10, Decibels.ZERO);
+        hear(session.change(
+                CUE,
+                cue -> cue.withSend(VOICE, send -> send.comforted(Decibels.ZERO))
+                        .compressed(new Compressor(true, -30, 3, 10, 200, 4))
+                        .comforted(comfort.echoing(Optional.of(echo)))));
+        hear(session.change(
+                CUE,
+                cue -> cue.withSend(VOICE, send -> send.comforted(Decibels.OFF))
+                        .compressed(new Compressor())
+                        .comforted(new Comfort())));
         engine.cutHeadphones(true);
         run(12);
         engine.cutHeadphones(false);

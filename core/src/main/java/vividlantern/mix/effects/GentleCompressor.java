@@ -58,6 +58,8 @@ public final class GentleCompressor implements Effect {
     private final float[] line;
     private final double riseDbAStep;
 
+    private static final double NEPERS_A_DB = StrictMath.log(10) / 20;
+
     private Compressor settings = new Compressor();
     /** What a peak becomes in a frame while it falls, and by which share of the way the level follows it. */
     private double release;
@@ -137,8 +139,13 @@ public final class GentleCompressor implements Effect {
         makeUpDb = towards(makeUpDb, settings.on() ? settings.makeUpDb() : 0);
         double wantedDb = reductionDb + makeUpDb;
         gainDb = towards(gainDb, wantedDb);
-        next = gainDb == 0 ? 1 : (float) StrictMath.pow(10, gainDb / 20);
-        leastReading = Math.min(leastReading, StrictMath.pow(10, Math.min(0, gainDb - makeUpDb) / 20));
+        next = gainDb == 0 ? 1 : (float) factor(gainDb);
+        leastReading = Math.min(leastReading, factor(Math.min(0, gainDb - makeUpDb)));
+    }
+
+    /** By the exponential function: the library's power takes memory at each call. */
+    private static double factor(double db) {
+        return StrictMath.exp(NEPERS_A_DB * db);
     }
 
     private double towards(double fromDb, double wantedDb) {
