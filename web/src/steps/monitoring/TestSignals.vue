@@ -26,7 +26,8 @@ const KINDS: { label: string; value: TestSignal['kind'] }[] = [
 const WHAT: Record<TestSignal['kind'], string> = {
   tone: 'For levels and gear that is set by a tone.',
   noise: 'For loudness: each octave has the same power, in all as much as the tone.',
-  counted: 'For cables: as many tones as the output’s number, each fifth one higher.',
+  counted:
+    'For cables: as many tones as the output’s number, low ones by the left of a pair, then high ones by the right.',
 }
 
 const kind = ref<TestSignal['kind']>(signal?.kind ?? 'counted')
@@ -113,7 +114,9 @@ function setKind(wanted: TestSignal['kind']) {
       >
         {{ signal ? 'Stop the signal' : 'Play the signal' }}
       </NButton>
-      <span class="soft">{{ WHAT[kind] }} In headphones it rises slowly, behind their guard.</span>
+      <span class="soft"
+        >{{ WHAT[kind] }} In headphones it rises slowly, behind their guard, in the place of the cue.</span
+      >
     </div>
   </div>
 </template>

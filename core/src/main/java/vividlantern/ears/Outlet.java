@@ -78,15 +78,18 @@ public record Outlet(Port port, Optional<Sides> inlets, Optional<Sides> outputs)
         return rig.engineOutput(begin).isPresent() ? Optional.of(begin) : Optional.empty();
     }
 
-    /** How it is called, with its amp's name if the house's own name for it does not hold it. */
-    public String label(Rig rig) {
-        String amp = rig.device(port.device()).name();
-        return port.houseLabel().contains(amp) ? port.houseLabel() : amp + ", " + port.houseLabel();
+    String label(Rig rig) {
+        return label(port.id(), rig);
     }
 
-    /** The same of an outlet by its port, which may be gone. */
-    static String label(PortId port, Rig rig) {
-        return at(port, rig).map(outlet -> outlet.label(rig)).orElse(rig.label(port));
+    /** How an outlet is called, with its amp's name if the house's own name for it does not hold it; it may be gone. */
+    public static String label(PortId outlet, Rig rig) {
+        String house = rig.label(outlet);
+        return rig.port(outlet)
+                .map(port -> rig.device(port.device()).name())
+                .filter(amp -> !house.contains(amp))
+                .map(amp -> amp + ", " + house)
+                .orElse(house);
     }
 
     /** What changes the description of the rig so that what arrives here should arrive at the inputs of another outlet. */

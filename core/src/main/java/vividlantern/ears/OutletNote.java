@@ -37,15 +37,20 @@ public record OutletNote(
             throw new Refused(
                     here.label(rig) + " is not fed by these two outputs, as the rig is described now.", "left");
         }
-        if (!(turnedDownDb >= 0 && turnedDownDb <= MOST_TURNED_DOWN_DB)) {
-            throw new Refused("An outlet is turned down by 0 to 80 dB.", "turnedDownDb");
-        }
+        requireTurnedDown(turnedDownDb);
         if (cameOut == CameOut.ELSEWHERE != at.isPresent()) {
             throw new Refused("Say where the tones came out if that was elsewhere, and only then.", "at");
         }
         if (at.isPresent()
                 && (at.get().equals(outlet) || Outlet.at(at.get(), rig).isEmpty())) {
             throw new Refused("The tones came out at another outlet of a headphone amp: choose it.", "at");
+        }
+    }
+
+    /** Refuses a level that no outlet has. */
+    public static void requireTurnedDown(double db) {
+        if (!(db >= 0 && db <= MOST_TURNED_DOWN_DB)) {
+            throw new Refused("An outlet is turned down by 0 to 80 dB.", "turnedDownDb");
         }
     }
 }

@@ -19,7 +19,8 @@ import vividlantern.session.cue.Worn;
  *
  * @param headphones what they wear, in words; "" if that is not known
  * @param outlet where they are plugged in, in words; "" if that is not known
- * @param arrival whether somebody has heard at this outlet that the cue arrives; empty if the outlet is not known
+ * @param arrival whether somebody has heard at this outlet that the cue arrives; empty if the outlet is not known, or nobody
+ *     asks what was found
  * @param found what was found at this outlet, in a sentence; "" if it is not known
  * @param elsewhere whether they are plugged in at another amp than the one at which the cue arrives
  * @param unknown why nothing can be said of the level; "" if it can
@@ -44,9 +45,9 @@ public record WayToEars(
     /** What is known of it, or why nothing is. */
     private record Known(Optional<Device> amp, String unknown) {}
 
-    /** The ways of a cue to all who hear it, in their order, as loud as a hand can turn the outlets. */
+    /** The ways of a cue to all who hear it, in their order, as loud as a hand can turn the outlets, whatever was found there. */
     public static List<WayToEars> loudest(Cue cue, Session session, Rig rig) {
-        return of(cue, session, rig, List.of());
+        return ways(cue, session, rig, List.of());
     }
 
     /**
@@ -55,8 +56,11 @@ public record WayToEars(
      * @param notes what was found at outlets
      */
     public static List<WayToEars> of(Cue cue, Session session, Rig rig, List<OutletNote> notes) {
+        return ways(cue, session, rig, OutletStanding.of(rig, notes));
+    }
+
+    private static List<WayToEars> ways(Cue cue, Session session, Rig rig, List<OutletStanding> outlets) {
         Known known = known(cue, rig);
-        List<OutletStanding> outlets = OutletStanding.of(rig, notes);
         return cue.listeners().stream()
                 .map(performer -> of(session.wornBy(performer), known, cue, session, rig, outlets))
                 .toList();

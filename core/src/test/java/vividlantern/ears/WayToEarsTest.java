@@ -204,7 +204,10 @@ public class WayToEarsTest {
         assertThat(way.splAtFullScale().orElseThrow()).isCloseTo(119.46, within(0.01));
         assertThat(way.overloadsAtDbfs()).as("beyond full scale").isEmpty();
         assertThat(way.arrival()).contains(OutletStanding.State.CONFIRMED);
-        assertThat(way(plugged, RIG).arrival()).contains(OutletStanding.State.NOT_CONFIRMED);
+        assertThat(WayToEars.of(plugged.cues().get(0), plugged, RIG, List.of())
+                        .get(0)
+                        .arrival())
+                .contains(OutletStanding.State.NOT_CONFIRMED);
         assertThat(GuardCeiling.of(PHONES, plugged, RIG).dbfs()).isCloseTo(-26.46, within(0.01));
         assertThat(found(plugged, List.of()))
                 .containsExactly("Anna, plugged in at Buoy, Outlet 2: Not confirmed: nobody has listened here yet.");

@@ -55,7 +55,8 @@ class EarsController {
     HeadphoneChoices headphones(@PathVariable String session) {
         Rig rig = desk.rigOf(new SessionId(session));
         List<OfferedOutlet> outlets = Outlet.of(rig).stream()
-                .map(outlet -> new OfferedOutlet(outlet.port().id(), outlet.label(rig)))
+                .map(outlet -> new OfferedOutlet(
+                        outlet.port().id(), Outlet.label(outlet.port().id(), rig)))
                 .toList();
         double earMaximum = desk.session(new SessionId(session)).monitored().earMaximum();
         return new HeadphoneChoices(HeadphoneShelf.all(), outlets, earMaximum);

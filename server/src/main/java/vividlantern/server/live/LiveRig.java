@@ -23,6 +23,7 @@ import vividlantern.engine.Stay;
 import vividlantern.engine.Threads;
 import vividlantern.hardware.PreampSetting;
 import vividlantern.mix.ControlRoomStanding;
+import vividlantern.mix.ControlRoomState;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.PlayedPeaks;
@@ -232,8 +233,13 @@ public class LiveRig {
     /** Whoever played a test signal is gone: somebody may have it on their ears. */
     void endSignal() {
         Stay now = stay;
-        if (now != null) {
-            now.controlRoom(room -> room.playing(Optional.empty()));
+        if (now != null
+                && now.live().controlRoom().flatMap(ControlRoomState::signal).isPresent()) {
+            try {
+                now.controlRoom(room -> room.playing(Optional.empty()));
+            } catch (Refused releasedMeanwhile) {
+                LOG.debug("The rig was released meanwhile; no signal plays.", releasedMeanwhile);
+            }
         }
     }
 

@@ -222,9 +222,7 @@ public class StandIns implements Venue {
         if (outlets().stream().noneMatch(each -> each.port().equals(wanted.port()))) {
             throw new Refused("There is no outlet '" + wanted.port() + "' at a headphone amp.", "port");
         }
-        if (!(wanted.turnedDownDb() >= 0 && wanted.turnedDownDb() <= OutletNote.MOST_TURNED_DOWN_DB)) {
-            throw new Refused("An outlet is turned down by 0 to 80 dB.", "turnedDownDb");
-        }
+        OutletNote.requireTurnedDown(wanted.turnedDownDb());
         HeadphoneAmps.Knob knob = new HeadphoneAmps.Knob(wanted.turnedDownDb(), wanted.on());
         studio.headphoneAmps().turn(wanted.port(), knob);
         outlets.computeIfAbsent(rig, id -> new ConcurrentHashMap<>()).put(wanted.port(), knob);
