@@ -47,9 +47,15 @@ const pairOptions = computed(() => [
     }
   }),
 ])
-const shared = computed(() =>
-  desk.cues.filter((each) => each.id !== cue.id && cue.output && each.output === cue.output).map((each) => each.name),
-)
+const furtherOptions = computed(() => pairOptions.value.filter((each) => each.value && each.value !== cue.output))
+/** Other cues that leave by one of its pairs. */
+const shared = computed(() => {
+  const pairs = [cue.output, ...cue.furtherOutputs]
+  return desk.cues
+    .filter((each) => each.id !== cue.id)
+    .filter((each) => [each.output, ...each.furtherOutputs].some((pair) => pair && pairs.includes(pair)))
+    .map((each) => each.name)
+})
 const performerOptions = computed(() => desk.performers.map((each) => ({ label: each.name, value: each.id })))
 const rig = useRig()
 const ears = useFetched<CueEars>(
@@ -124,6 +130,18 @@ const direct = computed(() =>
         :input-props="{ 'aria-label': 'Output pair' }"
         aria-label="Output pair"
         @update:value="(output: string) => desk.edit([{ kind: 'set-cue-output', cue: cue.id, output: output || null }])"
+      />
+    </FormRow>
+    <FormRow v-if="cue.output && furtherOptions.length" label="Also at">
+      <NSelect
+        multiple
+        size="small"
+        :value="cue.furtherOutputs"
+        :options="furtherOptions"
+        :consistent-menu-width="false"
+        placeholder="no other pair"
+        :input-props="{ 'aria-label': 'Also at' }"
+        @update:value="(outputs: string[]) => desk.edit([{ kind: 'set-cue-further-outputs', cue: cue.id, outputs }])"
       />
     </FormRow>
     <p v-if="shared.length" class="flare">{{ shared.join(', ') }} uses the same pair; both mixes are heard there.</p>

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
+import { api, type Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LampLight from '@/parts/LampLight.vue'
 import LitSheet from '@/parts/LitSheet.vue'
@@ -39,7 +39,11 @@ function showOne(id: string) {
 
 const cue = computed(() => desk.cues.find((each) => each.id === chosen.value))
 const listeners = (ids: string[]) => desk.performers.filter((performer) => ids.includes(performer.id))
-const pairOf = (id: string | null) => desk.offers.pairs.find((pair) => pair.id === id)
+/** Where a cue leaves, in words. */
+const pairsOf = (one: Cue) =>
+  [one.output, ...one.furtherOutputs]
+    .flatMap((id) => desk.offers.pairs.find((pair) => pair.id === id)?.houseLabel ?? [])
+    .join(', ') || 'no output pair yet'
 const uncued = computed(() =>
   desk.performers.filter((performer) => !desk.cues.some((each) => each.listeners.includes(performer.id))),
 )
@@ -103,7 +107,7 @@ watch(
           /></span>
           <span>
             <strong>{{ each.name }}</strong>
-            <span class="soft out">{{ pairOf(each.output)?.houseLabel ?? 'no output pair yet' }}</span>
+            <span class="soft out">{{ pairsOf(each) }}</span>
           </span>
           <strong v-if="desk.live?.cutCues.includes(each.id)" class="flare">cut</strong>
           <LampLight :light="`cue/${each.id}`" />

@@ -259,6 +259,9 @@ public final class RandomSessions {
                 .compressed(new Compressor(random.nextBoolean(), -random.nextInt(40), 3, 10, 200, 4))
                 .withHighPass(new Corner(random.nextInt(4) == 0, 90))
                 .at(Ears.values()[random.nextInt(5)]);
+        if (cue.comfort().on() && cue.compressor().on()) {
+            cue = cue.alsoOutTo(List.of(new PairId("phones-4")));
+        }
         Comfort comforted = cue.comfort();
         if (comforted.room() == Comfort.Room.LARGE) {
             cue = cue.comforted(

@@ -60,18 +60,28 @@ public record WayToEars(
     }
 
     private static List<WayToEars> ways(Cue cue, Session session, Rig rig, List<OutletStanding> outlets) {
-        Known known = known(cue, rig);
         return cue.listeners().stream()
-                .map(performer -> of(session.wornBy(performer), known, cue, session, rig, outlets))
+                .map(session::wornBy)
+                .map(worn -> of(worn, known(cue, rig, worn), cue, session, rig, outlets))
                 .toList();
     }
 
-    private static Known known(Cue cue, Rig rig) {
-        Optional<StereoPair> pair = cue.output().flatMap(rig::outputPair);
-        if (pair.isEmpty()) {
-            return new Known(Optional.empty(), "The cue leaves by no output pair.");
-        }
-        Optional<Device> amp = lastOf(rig, pair.get().left())
+    /** Of a cue that leaves by several pairs the way to the amp at which somebody is plugged in, else its output's. */
+    private static Known known(Cue cue, Rig rig, Worn worn) {
+        List<Known> ways = cue.outputs().stream()
+                .flatMap(pair -> rig.outputPair(pair).stream())
+                .map(pair -> known(pair, rig))
+                .toList();
+        Optional<String> amp = worn.outlet().flatMap(rig::port).map(Port::device);
+        return ways.stream()
+                .filter(way -> amp.isPresent() && way.amp().map(Device::id).equals(amp))
+                .findFirst()
+                .or(() -> ways.stream().findFirst())
+                .orElseGet(() -> new Known(Optional.empty(), "The cue leaves by no output pair."));
+    }
+
+    private static Known known(StereoPair pair, Rig rig) {
+        Optional<Device> amp = lastOf(rig, pair.left())
                 .flatMap(rig::port)
                 .map(Port::device)
                 .map(rig::device)
@@ -79,8 +89,7 @@ public record WayToEars(
         if (amp.isEmpty()) {
             return new Known(
                     Optional.empty(),
-                    "Nobody has said under Rig to which headphone amp "
-                            + pair.get().houseLabel() + " leads.");
+                    "Nobody has said under Rig to which headphone amp " + pair.houseLabel() + " leads.");
         }
         return amp.get().amp().isPresent()
                 ? new Known(amp, "")

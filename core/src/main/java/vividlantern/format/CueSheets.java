@@ -6,6 +6,7 @@ import static vividlantern.format.PdfTable.Column.of;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.DirectLevel;
@@ -123,6 +124,10 @@ final class CueSheets {
     }
 
     private String out(Cue cue) {
-        return cue.output().flatMap(rig::outputPair).map(StereoPair::houseLabel).orElse("no output pair");
+        String pairs = cue.outputs().stream()
+                .flatMap(pair -> rig.outputPair(pair).stream())
+                .map(StereoPair::houseLabel)
+                .collect(Collectors.joining(", "));
+        return pairs.isEmpty() ? "no output pair" : pairs;
     }
 }

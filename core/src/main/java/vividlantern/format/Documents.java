@@ -38,6 +38,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigPart;
 import vividlantern.rig.RigPartKey;
@@ -290,8 +291,11 @@ public final class Documents {
         abstract int shiftFrames();
     }
 
-    /** Cues written before they had them have a compressor and comfort reverb as they begin: off, and are stereo. */
+    /** Cues written before they had them have a compressor and comfort reverb as they begin: off, are stereo, and leave by one pair. */
     private abstract static class CueForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract List<PairId> furtherOutputs();
+
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract Compressor compressor();
 

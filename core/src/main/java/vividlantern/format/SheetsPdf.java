@@ -178,7 +178,7 @@ public final class SheetsPdf {
         List<List<String>> rows = new ArrayList<>();
         for (StereoPair pair : rig.outputPairs()) {
             List<Cue> cues = session.cues().stream()
-                    .filter(cue -> cue.output().equals(Optional.of(pair.id())))
+                    .filter(cue -> cue.leavesBy(pair.id()))
                     .toList();
             boolean main = session.main().output().equals(Optional.of(pair.id()));
             List<String> carries = new ArrayList<>(main ? List.of("Main") : List.of());

@@ -29,15 +29,23 @@ public final class DirectWays {
         Map<Crosspoint, Double> ways = new LinkedHashMap<>();
         for (DirectLevel direct : session.direct()) {
             Optional<Input> input = session.find(direct.input());
-            Optional<StereoPair> pair =
-                    session.find(direct.cue()).flatMap(Cue::output).flatMap(id -> pairOf(rig, id));
+            Optional<Cue> cue = session.find(direct.cue());
             if (input.isPresent()
-                    && pair.isPresent()
+                    && cue.isPresent()
                     && !input.get().cut()
-                    && !live.tests(pair.get())
                     && !live.cutCues().contains(direct.cue())) {
-                Ears ears = session.find(direct.cue()).orElseThrow().ears();
-                add(session, rig, live, direct, input.get(), ears, pair.get(), ways);
+                cue.get().outputs().stream()
+                        .flatMap(id -> pairOf(rig, id).stream())
+                        .filter(pair -> !live.tests(pair))
+                        .forEach(pair -> add(
+                                session,
+                                rig,
+                                live,
+                                direct,
+                                input.get(),
+                                cue.get().ears(),
+                                pair,
+                                ways));
             }
         }
         return ways.entrySet().stream()

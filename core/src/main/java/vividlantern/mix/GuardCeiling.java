@@ -3,7 +3,6 @@ package vividlantern.mix;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import vividlantern.ears.WayToEars;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.rig.PairId;
@@ -26,13 +25,13 @@ public record GuardCeiling(double dbfs, String rule) {
 
     /**
      * The ceiling of a pair: -6 dBFS, or lower, down to -60, if a sine could exceed the session's ear maximum at the ears of anybody
-     * who hears a cue there; at most -12 as long as the way to anybody's ears is not known.
+     * who hears a cue that leaves there (and so the same at each pair of a cue that leaves by several); at most -12 as long as the way to anybody's ears is not known.
      */
     public static GuardCeiling of(PairId pair, Session session, Rig rig) {
         double most = session.monitored().earMaximum();
         List<WayToEars> ways = new ArrayList<>();
         for (Cue cue : session.cues()) {
-            if (cue.output().equals(Optional.of(pair))) {
+            if (cue.leavesBy(pair)) {
                 ways.addAll(WayToEars.loudest(cue, session, rig));
             }
         }

@@ -70,31 +70,35 @@ final class SessionBuses {
         talkback.ifPresent(buses::add);
         controlRoom.pairs().forEach(pair -> pairs.put(pair.id(), pair));
         for (Cue cue : session.cues()) {
-            pairOf(cue.output()).ifPresent(pair -> {
-                MixPlan.Bus bus = cueBus(cue, pair);
-                buses.add(bus);
-                if (cue.comfort().on()) {
-                    String key = comfortOf(cue, pair);
-                    buses.add(comesBackFrom(
-                            cue, key, new RoomReverb.Settings(cue.comfort().room())));
-                }
-                cue.comfort()
-                        .echo()
-                        .ifPresent(echo -> buses.add(comesBackFrom(cue, echoOf(cue, pair), settings(echo))));
-                talkback.ifPresent(mic -> buses.add(speechBus(cue, pair)));
-                if (cues(session, pair).size() > 1) {
-                    buses.add(levelOf(cue, bus.edges()));
-                }
-                pairs.put(pair.id(), pair);
-            });
+            for (PairId out : cue.outputs()) {
+                rig.outputPair(out).filter(rig::isDriven).ifPresent(pair -> {
+                    pairs.put(out, pair);
+                    addCue(cue, pair, talkback.isPresent(), buses);
+                });
+            }
         }
         pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
         tracks.stream().filter(SessionBuses::isShifted).map(this::shiftBus).forEach(buses::add);
         return buses;
     }
 
-    private Optional<StereoPair> pairOf(Optional<PairId> id) {
-        return id.flatMap(rig::outputPair).filter(rig::isDriven);
+    /** A cue costs at each of its pairs what it costs at one, and is the same there whatever becomes of the others. */
+    private void addCue(Cue cue, StereoPair pair, boolean talkback, List<MixPlan.Bus> buses) {
+        MixPlan.Bus bus = cueBus(cue, pair);
+        buses.add(bus);
+        if (cue.comfort().on()) {
+            buses.add(comesBackFrom(
+                    cue,
+                    comfortOf(cue, pair),
+                    new RoomReverb.Settings(cue.comfort().room())));
+        }
+        cue.comfort().echo().ifPresent(echo -> buses.add(comesBackFrom(cue, echoOf(cue, pair), settings(echo))));
+        if (talkback) {
+            buses.add(speechBus(cue, pair));
+        }
+        if (cue.output().equals(Optional.of(pair.id())) && cues(session, pair).size() > 1) {
+            buses.add(levelOf(cue, bus.edges()));
+        }
     }
 
     /** The bus of an output pair, by which it leaves. */
@@ -114,9 +118,7 @@ final class SessionBuses {
     }
 
     private static List<Cue> cues(Session session, StereoPair pair) {
-        return session.cues().stream()
-                .filter(cue -> cue.output().equals(Optional.of(pair.id())))
-                .toList();
+        return session.cues().stream().filter(cue -> cue.leavesBy(pair.id())).toList();
     }
 
     private MixPlan.Bus pairBus(StereoPair pair, List<MixPlan.Edge> edges) {

@@ -36,7 +36,7 @@ public final class MapAnew {
         Map<CueId, String> cues = new LinkedHashMap<>();
         session.cues().stream()
                 .filter(cue ->
-                        cue.output().filter(pair -> !offered.contains(pair)).isPresent())
+                        cue.output().isPresent() && cue.outputs().stream().noneMatch(offered::contains))
                 .forEach(cue -> cues.put(cue.id(), was(rig, cue)));
         Fit.Fitted fitted = Fit.of(session, rig, new Fit.Wishes(inputs, cues));
         return new Proposal(fitted.lines().stream().map(MapAnew::words).toList(), fitted.edits());

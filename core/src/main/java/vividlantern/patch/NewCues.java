@@ -1,6 +1,7 @@
 package vividlantern.patch;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -13,6 +14,7 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.Edit;
@@ -79,29 +81,41 @@ public final class NewCues {
             return "";
         }
         String names = joined(without.stream().map(Performer::name).toList());
-        String shared =
-                without.stream().flatMap(each -> nearest(made, each).stream()).collect(Collectors.joining("; "));
+        String shared = without.stream()
+                .flatMap(each ->
+                        nearest(made, each).stream().map(neighbour -> each.name() + " with " + neighbour.words()))
+                .collect(Collectors.joining("; "));
         return "There is no free output pair for the headphones of " + names + "."
                 + (shared.isEmpty() ? "" : " They might share: " + shared + ".");
     }
 
-    /** Whose cue somebody might share: of who stands at the same place, else of who stands next to them in the list. */
-    private static Optional<String> nearest(Session made, Performer performer) {
-        List<Performer> hearing = made.performers().stream()
-                .filter(each ->
-                        made.cues().stream().anyMatch(cue -> cue.listeners().contains(each.id())))
-                .filter(each -> !each.id().equals(performer.id()))
-                .toList();
-        Optional<Performer> samePlace = hearing.stream()
-                .filter(each -> !performer.place().isBlank() && each.place().equals(performer.place()))
-                .findFirst();
-        if (samePlace.isPresent()) {
-            return Optional.of(performer.name() + " with " + samePlace.get().name() + ", who is in the same place");
+    /**
+     * Whose cue somebody might share.
+     *
+     * @param samePlace whether both are in the same place; else they stand next to each other in the list
+     */
+    public record Neighbour(Performer performer, Cue cue, boolean samePlace) {
+
+        /** "Anna, who is in the same place". */
+        public String words() {
+            return performer.name() + (samePlace ? ", who is in the same place" : "");
         }
-        return hearing.stream()
-                .min((a, b) -> Double.compare(
-                        Math.abs(a.position() - performer.position()), Math.abs(b.position() - performer.position())))
-                .map(each -> performer.name() + " with " + each.name());
+    }
+
+    /** Somebody with a cue: who is in the same place as a performer, else who stands next to them in the list. */
+    public static Optional<Neighbour> nearest(Session session, Performer performer) {
+        return session.performers().stream()
+                .filter(each -> !each.id().equals(performer.id()))
+                .flatMap(each -> session.cues().stream()
+                        .filter(cue -> cue.listeners().contains(each.id()))
+                        .limit(1)
+                        .map(cue -> new Neighbour(each, cue, isBeside(each, performer))))
+                .min(Comparator.comparing((Neighbour each) -> !each.samePlace())
+                        .thenComparing(each -> Math.abs(each.performer().position() - performer.position())));
+    }
+
+    private static boolean isBeside(Performer one, Performer other) {
+        return !one.place().isBlank() && one.place().equals(other.place());
     }
 
     private static String joined(List<String> names) {

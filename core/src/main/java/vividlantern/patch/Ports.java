@@ -103,8 +103,7 @@ public final class Ports {
     public static List<StereoPair> forMain(Session session, Rig rig) {
         return rig.outputPairs().stream()
                 .filter(rig::isDriven)
-                .filter(pair ->
-                        session.cues().stream().noneMatch(cue -> cue.output().equals(Optional.of(pair.id()))))
+                .filter(pair -> session.cues().stream().noneMatch(cue -> cue.leavesBy(pair.id())))
                 .toList();
     }
 
@@ -119,7 +118,7 @@ public final class Ports {
                         pair.houseLabel(),
                         rig.panelName(pair),
                         session.cues().stream()
-                                .filter(cue -> cue.output().equals(Optional.of(pair.id())))
+                                .filter(cue -> cue.leavesBy(pair.id()))
                                 .map(Cue::name)
                                 .toList()))
                 .toList();

@@ -63,11 +63,12 @@ public record Beginning(Session unplugged, Session session, Fit.Fitted fitted) {
             }
         }
         for (Cue cue : base.cues()) {
+            Cue staying = cue.outOnlyTo(pair -> stays(template, rig, base, pair));
             boolean wants = template.isUnplugged() || cue.output().isPresent();
-            if (wants && !stays(template, rig, base, cue)) {
+            if (wants && staying.output().isEmpty()) {
                 cues.put(cue.id(), cue.output().map(template::name).orElse(""));
-                unplugged = unplugged.change(cue.id(), each -> each.outTo(Optional.empty()));
             }
+            unplugged = unplugged.change(cue.id(), each -> staying);
         }
         for (Track track : base.tracks()) {
             List<Feed> feeds = track.feeds().stream()
@@ -130,9 +131,8 @@ public record Beginning(Session unplugged, Session session, Fit.Fitted fitted) {
                         .allMatch(port -> isThere(template, rig, port) && rig.carries(port, session.sampleRate()));
     }
 
-    private static boolean stays(Template template, Rig rig, Session session, Cue cue) {
+    private static boolean stays(Template template, Rig rig, Session session, PairId at) {
         return Ports.forCues(session, rig).stream()
-                .anyMatch(pair -> cue.output().equals(Optional.of(pair.id()))
-                        && pair.houseLabel().equals(template.name(pair.id())));
+                .anyMatch(pair -> pair.id().equals(at) && pair.houseLabel().equals(template.name(at)));
     }
 }

@@ -3,6 +3,7 @@ package vividlantern.template;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.session.Input;
@@ -28,7 +29,9 @@ public final class Needs {
         add(words, count(session, input -> input.level() == Port.Signal.INSTRUMENT), " at instrument level");
         add(words, count(session, input -> input.level() == Port.Signal.LINE), " at line level");
         long pairs = session.cues().stream()
-                .map(cue -> cue.output().map(PairId::value).orElse("of " + cue.id()))
+                .flatMap(cue -> cue.output().isEmpty()
+                        ? Stream.of("of " + cue.id())
+                        : cue.outputs().stream().map(PairId::value))
                 .distinct()
                 .count();
         add(words, pairs, pairs == 1 ? " output pair for headphones" : " output pairs for headphones");

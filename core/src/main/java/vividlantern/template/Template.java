@@ -102,7 +102,7 @@ public record Template(
                 .withPerformers(withoutNames ? numbered(session.performers()) : session.performers());
         List<PairName> pairs = Stream.concat(
                         session.main().output().stream(),
-                        session.cues().stream().flatMap(cue -> cue.output().stream()))
+                        session.cues().stream().flatMap(cue -> cue.outputs().stream()))
                 .distinct()
                 .flatMap(pair -> rig.pair(pair).map(found -> new PairName(pair, found.houseLabel())).stream())
                 .toList();

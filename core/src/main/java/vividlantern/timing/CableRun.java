@@ -81,8 +81,7 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
     private static Optional<String> heardBy(Session session, Rig rig, PortId output) {
         Optional<StereoPair> pair = CablePorts.pairOf(rig, output);
         List<String> cues = session.cues().stream()
-                .filter(cue ->
-                        pair.map(StereoPair::id).isPresent() && cue.output().equals(pair.map(StereoPair::id)))
+                .filter(cue -> pair.filter(there -> cue.leavesBy(there.id())).isPresent())
                 .map(Cue::name)
                 .toList();
         if (!cues.isEmpty()) {

@@ -157,6 +157,34 @@ public class WayToEarsTest {
         assertThat(way(right, RIG).outlet()).isEqualTo("Buoy, Outlet 2");
     }
 
+    /** The other pair leads to the amp at which Ben is plugged in; the lower ceiling holds at both. */
+    @Test
+    public void ofACueAtTwoPairsEachHearsByTheAmpTheyArePluggedInAt() {
+        PairId other = new PairId("other");
+        Rig two = RigEdit.applyAll(
+                List.of(
+                        new PairPorts(
+                                other, port("skiff-out-5"), port("skiff-out-6"), "Other", StereoPair.Feeds.HEADPHONES),
+                        new TiePorts(port("skiff-out-5"), port("float-in-1")),
+                        new TiePorts(port("skiff-out-6"), port("float-in-2")),
+                        new SetAmp("float", Optional.of(new Amp(-14, 10, 6)))),
+                RIG);
+        Session both = with(
+                        wears(ANNA, CLOSED),
+                        wears(BEN, CLOSED),
+                        new SetOutlet(ANNA, Optional.of(port("buoy-out-2"))),
+                        new SetOutlet(BEN, Optional.of(port("float-out-1"))))
+                .change(CUE, cue -> cue.heardBy(List.of(ANNA, BEN)).alsoOutTo(List.of(other)));
+        assertThat(WayToEars.loudest(both.cues().get(0), both, two))
+                .extracting(way -> way.splAtFullScale().orElseThrow())
+                .satisfiesExactly(
+                        anna -> assertThat(anna).isCloseTo(131.46, within(0.01)),
+                        ben -> assertThat(ben).isCloseTo(111.46, within(0.01)));
+        assertThat(GuardCeiling.of(other, both, two))
+                .isEqualTo(GuardCeiling.of(PHONES, both, two))
+                .satisfies(ceiling -> assertThat(ceiling.dbfs()).isCloseTo(-26.46, within(0.01)));
+    }
+
     @Test
     public void theCeilingKeepsASineBelowOneHundredAndFiveAtTheLoudestEars() {
         GuardCeiling loud = GuardCeiling.of(PHONES, with(wears(ANNA, CLOSED)), RIG);

@@ -395,6 +395,25 @@ public class BundleTest {
         }
     }
 
+    @Test
+    public void whatWasWrittenBeforeCuesLeftBySeveralPairsIsRead() throws IOException {
+        for (Session session : List.of(
+                Documents.read(resource("/session-10.json"), SessionDocument.class)
+                        .checked(),
+                Documents.read(resource("/template-10.json"), TemplateDocument.class)
+                        .checked()
+                        .session(),
+                Documents.read(resource("/kit-7.json"), KitDocument.class)
+                        .checked()
+                        .session())) {
+            assertThat(session.cues())
+                    .hasSize(3)
+                    .allMatch(cue -> cue.furtherOutputs().isEmpty());
+            assertThat(session.find(new CueId("voice")).orElseThrow().comfort().echo())
+                    .isPresent();
+        }
+    }
+
     /** No document makes the speakers louder than an edit could. */
     @Test
     public void speakersOfADocumentAreBoundedToo() throws IOException {

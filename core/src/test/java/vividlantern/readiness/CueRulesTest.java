@@ -96,8 +96,16 @@ public class CueRulesTest {
             two = two.plus(Cue.empty(new CueId("other-" + pair), pair, "Other " + pair)
                     .outTo(Optional.of(new PairId("phones-" + pair))));
         }
-        assertThat(only(two, "Bea hears no cue.").byHand())
-                .isEqualTo("No pair for headphones is free. Let them listen to somebody else's cue, under Cues.");
+        String nowhere = "Bea hears no cue, and no output pair for headphones is free.";
+        assertThat(only(two, nowhere).fix().orElseThrow().words())
+                .isEqualTo("Let Bea share the cue of Ann, who is in the same place");
+        endsIt(two, nowhere);
+        assertThat(only(
+                                two.change(CUE, cue -> cue.heardBy(List.of()))
+                                        .withPerformers(List.of(two.performers().get(1))),
+                                nowhere)
+                        .byHand())
+                .isEqualTo("Let them listen to one of the cues, under Cues.");
     }
 
     @Test
@@ -117,6 +125,22 @@ public class CueRulesTest {
     public void twoCuesAtOnePair() {
         Session shared = SOUND.plus(Cue.empty(new CueId("bea"), 2, "Bea's").outTo(Optional.of(new PairId("phones-1"))));
         only(shared, "Cues Ann's and Bea's leave by phones-1.");
+        Session further = SOUND.plus(Cue.empty(new CueId("bea"), 2, "Bea's")
+                .outTo(Optional.of(new PairId("phones-2")))
+                .alsoOutTo(List.of(new PairId("phones-1"))));
+        only(further, "Cues Ann's and Bea's leave by phones-1.");
+    }
+
+    @Test
+    public void aCueOfWhichOnePairIsGoneGoesOnByTheOther() {
+        PairId gone = new PairId("gone");
+        PairId second = new PairId("phones-2");
+        String sentence = "Cue Ann's goes out on a pair that is not in Plain any more.";
+        Session lost = SOUND.change(CUE, cue -> cue.outTo(Optional.of(gone)).alsoOutTo(List.of(second)));
+        assertThat(only(lost, sentence).why()).isEqualTo("Nobody hears it there.");
+        Session mended = Edit.applyAll(only(lost, sentence).fix().orElseThrow().edits(), lost, RandomSessions.RIG);
+        assertThat(mended.find(CUE).orElseThrow().outputs()).containsExactly(second);
+        endsIt(SOUND.change(CUE, cue -> cue.alsoOutTo(List.of(gone))), sentence);
     }
 
     @Test

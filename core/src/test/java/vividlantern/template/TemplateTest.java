@@ -20,6 +20,7 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
 import vividlantern.rig.edit.PairEdit.PairPorts;
+import vividlantern.rig.edit.PairEdit.UnpairPorts;
 import vividlantern.rig.edit.PortEdit.LabelPort;
 import vividlantern.rig.edit.RigEdit;
 import vividlantern.session.Input;
@@ -32,6 +33,8 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.AddInput;
@@ -128,6 +131,19 @@ public class TemplateTest {
         assertThat(begun.session().rigId()).isEqualTo(annexe.id());
         assertThat(begun.session().main().output()).isEqualTo(Optional.empty());
         assertThat(begun.inOneLine()).isEqualTo("all 2 inputs");
+    }
+
+    @Test
+    public void aCueKeepsThePairsThatAreThereAndGoesOnByThem() {
+        CueId cue = new CueId("cue");
+        Rig fewer = new UnpairPorts(new PairId("phones-1")).applyTo(RandomSessions.RIG);
+        Session kept = RandomSessions.blank()
+                .plus(Cue.empty(cue, 1, "Cue")
+                        .outTo(Optional.of(new PairId("phones-1")))
+                        .alsoOutTo(List.of(new PairId("phones-2"), new PairId("phones-3"))));
+        assertThat(begin(keep(kept), fewer).session().find(cue).orElseThrow().outputs())
+                .containsExactly(new PairId("phones-2"), new PairId("phones-3"));
+        assertThat(begin(keep(kept), RandomSessions.RIG).session().cues()).isEqualTo(kept.cues());
     }
 
     @Test

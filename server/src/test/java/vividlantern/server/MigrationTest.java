@@ -9,6 +9,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.flywaydb.core.Flyway;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -32,6 +33,7 @@ public class MigrationTest extends ServerTest {
     private static final int DOCUMENTS_SINCE = 7;
     private static final int TEMPLATES_SINCE = 8;
     private static final int KEPT_SINCE = 9;
+    private static final int LAST_BEFORE = 16;
 
     @Override
     @BeforeClass
@@ -41,7 +43,9 @@ public class MigrationTest extends ServerTest {
 
     @DataProvider
     public Object[][] versions() {
-        return new Object[][] {{1}, {2}, {3}, {4}, {5}, {6}, {7}, {8}, {9}};
+        return IntStream.concat(IntStream.rangeClosed(1, KEPT_SINCE), IntStream.of(LAST_BEFORE))
+                .mapToObj(version -> new Object[] {version})
+                .toArray(Object[][]::new);
     }
 
     @Test(dataProvider = "versions")
@@ -124,8 +128,8 @@ public class MigrationTest extends ServerTest {
                 document(sql, "view", "few", "{\"id\": \"few\", \"name\": \"Few\", \"hidden\": [\"bass\", \"click\"]}");
                 document(sql, "view", "all", "{\"id\": \"all\", \"name\": \"All\", \"hidden\": []}");
                 if (version >= KEPT_SINCE) {
-                    sql.execute(
-                            "insert into kept values ('template', 'tide', 1, current_timestamp, '" + template() + "')");
+                    sql.execute("insert into kept (kind, id, version, kept_at, document) values"
+                            + " ('template', 'tide', 1, current_timestamp, '" + template() + "')");
                 } else if (version >= TEMPLATES_SINCE) {
                     sql.execute("insert into template values ('tide', current_timestamp, '" + template() + "')");
                 }

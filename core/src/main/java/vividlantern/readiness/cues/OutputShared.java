@@ -24,8 +24,8 @@ public final class OutputShared implements Rule {
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         Map<PairId, List<Cue>> byPair = new LinkedHashMap<>();
         session.cues()
-                .forEach(cue -> cue.output()
-                        .ifPresent(pair -> byPair.computeIfAbsent(pair, key -> new ArrayList<>())
+                .forEach(cue -> cue.outputs()
+                        .forEach(pair -> byPair.computeIfAbsent(pair, key -> new ArrayList<>())
                                 .add(cue)));
         return byPair.entrySet().stream()
                 .filter(each -> each.getValue().size() > 1)

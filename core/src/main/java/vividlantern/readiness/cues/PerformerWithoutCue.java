@@ -2,8 +2,10 @@ package vividlantern.readiness.cues;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import vividlantern.patch.FreePorts;
 import vividlantern.patch.NewCue;
+import vividlantern.patch.NewCues;
 import vividlantern.patch.Ports;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Keys;
@@ -12,9 +14,12 @@ import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
+import vividlantern.session.edit.CueEdit.SetCueListeners;
 
 /** A performer hears no cue, while others do. */
 public final class PerformerWithoutCue implements Rule {
+
+    private static final String WHY = "Whoever hears neither the others nor the click plays beside them.";
 
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
@@ -30,25 +35,37 @@ public final class PerformerWithoutCue implements Rule {
     }
 
     private static Finding finding(Session session, Rig rig, Performer performer, boolean isRoom) {
-        String key = Keys.of("performer-without-cue", performer.id(), isRoom);
-        String sentence = performer.name() + " hears no cue.";
-        String why = "Whoever hears neither the others nor the click plays beside them.";
         List<PartKey> about = List.of(PartKey.of(performer.id()));
-        return isRoom
-                ? Finding.fixable(
+        if (isRoom) {
+            return Finding.fixable(
+                            Keys.of("performer-without-cue", performer.id(), true),
+                            performer.name() + " hears no cue.",
+                            WHY,
+                            about,
+                            "Add a cue for " + performer.name(),
+                            NewCue.edits(session, rig, performer.name(), Optional.of(performer.id())))
+                    .likeOthers("Add a cue for each");
+        }
+        String sentence = performer.name() + " hears no cue, and no output pair for headphones is free.";
+        Optional<NewCues.Neighbour> neighbour = NewCues.nearest(session, performer);
+        String key = Keys.of(
+                "performer-without-cue",
+                performer.id(),
+                neighbour.map(each -> each.cue().id().value()).orElse(""));
+        return neighbour
+                .map(each -> Finding.fixable(
                                 key,
                                 sentence,
-                                why,
+                                WHY,
                                 about,
-                                "Add a cue for " + performer.name(),
-                                NewCue.edits(session, rig, performer.name(), Optional.of(performer.id())))
-                        .likeOthers("Add a cue for each")
-                : Finding.byHand(
-                        key,
-                        sentence,
-                        why,
-                        about,
-                        "No pair for headphones is free. Let them listen to somebody else's cue, under Cues.");
+                                "Let " + performer.name() + " share the cue of " + each.words(),
+                                List.of(new SetCueListeners(
+                                        each.cue().id(),
+                                        Stream.concat(each.cue().listeners().stream(), Stream.of(performer.id()))
+                                                .toList())))
+                        .likeOthers("Let each share the nearest cue"))
+                .orElseGet(() ->
+                        Finding.byHand(key, sentence, WHY, about, "Let them listen to one of the cues, under Cues."));
     }
 
     @Override

@@ -38,11 +38,11 @@ public final class SpeakersNearMics implements Rule {
             }
         }
         for (Cue cue : session.cues()) {
-            cue.output()
-                    .flatMap(rig::outputPair)
+            cue.outputs().stream()
+                    .flatMap(pair -> rig.outputPair(pair).stream())
                     .filter(pair -> pair.feeds() == StereoPair.Feeds.ROOM_SPEAKER)
-                    .flatMap(pair -> finding(session, rig, cue, pair))
-                    .ifPresent(found::add);
+                    .flatMap(pair -> finding(session, rig, cue, pair).stream())
+                    .forEach(found::add);
         }
         return found;
     }

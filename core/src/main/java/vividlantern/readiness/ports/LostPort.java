@@ -3,12 +3,14 @@ package vividlantern.readiness.ports;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import vividlantern.patch.FreePorts;
 import vividlantern.patch.Ports;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Keys;
 import vividlantern.readiness.Rule;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -18,6 +20,7 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.cue.Cue;
+import vividlantern.session.edit.CueEdit.SetCueFurtherOutputs;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
@@ -50,18 +53,28 @@ public final class LostPort implements Rule {
                     .forEach(found::add);
         }
         for (Cue cue : session.cues()) {
-            cue.output()
-                    .filter(pair -> Ports.forCues(session, rig).stream()
-                            .noneMatch(each -> each.id().equals(pair)))
-                    .ifPresent(pair -> found.add(Finding.fixable(
-                            Keys.of("lost-output", cue.id(), pair),
-                            "Cue " + cue.name() + " goes out on a pair that is not in " + rig.name() + " any more.",
-                            "Nobody hears it.",
-                            List.of(PartKey.of(cue.id())),
-                            "Clear the output, to choose another",
-                            List.of(new SetCueOutput(cue.id(), Optional.empty())))));
+            Predicate<PairId> there = pair -> Ports.forCues(session, rig).stream()
+                    .anyMatch(each -> each.id().equals(pair));
+            cue.outputs().stream()
+                    .filter(there.negate())
+                    .findFirst()
+                    .ifPresent(pair -> found.add(finding(cue, pair, cue.outOnlyTo(there), rig)));
         }
         return found.stream().map(each -> each.on(Finding.Topic.LOST)).toList();
+    }
+
+    /** @param left the cue at the pairs that are there */
+    private static Finding finding(Cue cue, PairId pair, Cue left, Rig rig) {
+        boolean still = left.output().isPresent();
+        return Finding.fixable(
+                Keys.of("lost-output", cue.id(), pair),
+                "Cue " + cue.name() + " goes out on a pair that is not in " + rig.name() + " any more.",
+                still ? "Nobody hears it there." : "Nobody hears it.",
+                List.of(PartKey.of(cue.id())),
+                still ? "Let it out by the others alone" : "Clear the output, to choose another",
+                List.of(
+                        new SetCueOutput(cue.id(), left.output()),
+                        new SetCueFurtherOutputs(cue.id(), left.furtherOutputs())));
     }
 
     private static Finding finding(Session session, Rig rig, Input input, int channel) {

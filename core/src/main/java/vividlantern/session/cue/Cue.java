@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -24,6 +25,7 @@ import vividlantern.units.Decibels;
  * A mix that performers hear in their headphones, independent of the speakers.
  *
  * @param output the pair it leaves by; a cue without one is silent
+ * @param furtherOutputs pairs by which the same leaves too; none of them is its output, and without an output there are none
  * @param level the level for all
  * @param guarded whether the ceiling guard stands before its output pair
  * @param highPass what leaves out low sound; it stands after the level for all, before the guard
@@ -38,6 +40,7 @@ public record Cue(
         double position,
         String name,
         Optional<PairId> output,
+        List<PairId> furtherOutputs,
         Decibels level,
         boolean guarded,
         Corner highPass,
@@ -51,15 +54,21 @@ public record Cue(
 
     private static final String NAME = "name";
     private static final String OUTPUT = "output";
+    private static final String FURTHER_OUTPUTS = "further outputs";
     private static final String LISTENERS = "who listens";
 
     /** The traits that say who hears it and where, not what is heard. */
-    public static final Set<String> WHERE_IT_IS_HEARD = Set.of(NAME, OUTPUT, LISTENERS);
+    public static final Set<String> WHERE_IT_IS_HEARD = Set.of(NAME, OUTPUT, FURTHER_OUTPUTS, LISTENERS);
 
     private static final Corner HIGH_PASS_OFF = new Corner(false, 80);
     private static final Corner LOW_PASS_OFF = new Corner(false, 12_000);
 
     public Cue {
+        Optional<PairId> first = output;
+        furtherOutputs = furtherOutputs.stream()
+                .filter(pair -> first.filter(out -> !out.equals(pair)).isPresent())
+                .distinct()
+                .toList();
         listeners = List.copyOf(listeners);
         sends = sends instanceof PartList
                 ? sends
@@ -78,6 +87,7 @@ public record Cue(
                 position,
                 name,
                 Optional.empty(),
+                List.of(),
                 Decibels.ZERO,
                 true,
                 HIGH_PASS_OFF,
@@ -91,6 +101,15 @@ public record Cue(
 
     public Optional<Send> send(TrackId track) {
         return PartList.find(sends, track);
+    }
+
+    /** All pairs by which it leaves, its output first. */
+    public List<PairId> outputs() {
+        return Stream.concat(output.stream(), furtherOutputs.stream()).toList();
+    }
+
+    public boolean leavesBy(PairId pair) {
+        return output.equals(Optional.of(pair)) || furtherOutputs.contains(pair);
     }
 
     /** Whether it leaves out low or high sound. */
@@ -123,6 +142,19 @@ public record Cue(
 
     public Cue outTo(Optional<PairId> pair) {
         return with(draft -> draft.output = pair);
+    }
+
+    public Cue alsoOutTo(List<PairId> pairs) {
+        return with(draft -> draft.furtherOutputs = pairs);
+    }
+
+    /** Leaves only by those of its pairs that stay; the first of them is its output. */
+    public Cue outOnlyTo(Predicate<PairId> stays) {
+        List<PairId> left = outputs().stream().filter(stays).toList();
+        return with(draft -> {
+            draft.output = left.stream().findFirst();
+            draft.furtherOutputs = left;
+        });
     }
 
     public Cue at(Decibels newLevel) {
@@ -165,6 +197,7 @@ public record Cue(
                 position,
                 draft.name,
                 draft.output,
+                draft.furtherOutputs,
                 draft.level,
                 draft.guarded,
                 draft.highPass,
@@ -180,6 +213,7 @@ public record Cue(
     private static final class Draft {
         private String name;
         private Optional<PairId> output;
+        private List<PairId> furtherOutputs;
         private Decibels level;
         private boolean guarded;
         private Corner highPass;
@@ -193,6 +227,7 @@ public record Cue(
         private Draft(Cue cue) {
             name = cue.name;
             output = cue.output;
+            furtherOutputs = cue.furtherOutputs;
             level = cue.level;
             guarded = cue.guarded;
             highPass = cue.highPass;
@@ -215,6 +250,7 @@ public record Cue(
         Map<String, String> traits = new LinkedHashMap<>();
         traits.put(NAME, name);
         traits.put(OUTPUT, output.map(names::pair).orElse("none"));
+        traits.put(FURTHER_OUTPUTS, furtherOutputs.stream().map(names::pair).collect(Collectors.joining(", ")));
         traits.put("level for all", level.toString());
         traits.put("ceiling guard", PartNames.onOff(guarded));
         traits.put("high-pass", highPass.words());

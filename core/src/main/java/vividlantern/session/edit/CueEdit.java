@@ -2,7 +2,9 @@ package vividlantern.session.edit;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import vividlantern.basics.Ids;
+import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
@@ -108,6 +110,31 @@ public sealed interface CueEdit extends Edit {
         public String summary(Session session, Rig rig) {
             return Rules.name(session, cue) + ": "
                     + output.map(id -> "out by " + Rules.name(rig, id)).orElse("no output");
+        }
+    }
+
+    /** Says by which further output pairs the same leaves as by a cue's output. */
+    record SetCueFurtherOutputs(CueId cue, List<PairId> outputs) implements CueEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Cue was = Rules.known(session, cue);
+            if (was.output().isEmpty() && !outputs.isEmpty()) {
+                throw new Refused("Cue " + was.name() + " has no output pair yet. Give it one first.", "outputs");
+            }
+            outputs.forEach(id -> Rules.cuePair(session, rig, id));
+            return session.change(cue, each -> each.alsoOutTo(outputs));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, cue) + ": "
+                    + (outputs.isEmpty()
+                            ? "no further output"
+                            : "also out by "
+                                    + outputs.stream()
+                                            .map(id -> Rules.name(rig, id))
+                                            .collect(Collectors.joining(" and ")));
         }
     }
 

@@ -271,15 +271,12 @@ final class Rules {
 
     static void mainPair(Session session, Rig rig, PairId id) {
         StereoPair pair = outputPair(rig, id);
-        session.cues().stream()
-                .filter(cue -> cue.output().equals(Optional.of(id)))
-                .findFirst()
-                .ifPresent(cue -> {
-                    throw new Refused(
-                            "Cue " + cue.name() + " leaves by " + pair.houseLabel()
-                                    + ". Give it another pair first; speakers and headphones do not share one.",
-                            "output");
-                });
+        session.cues().stream().filter(cue -> cue.leavesBy(id)).findFirst().ifPresent(cue -> {
+            throw new Refused(
+                    "Cue " + cue.name() + " leaves by " + pair.houseLabel()
+                            + ". Give it another pair first; speakers and headphones do not share one.",
+                    "output");
+        });
     }
 
     static void cuePair(Session session, Rig rig, PairId id) {

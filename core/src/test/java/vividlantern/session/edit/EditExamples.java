@@ -77,6 +77,7 @@ import vividlantern.session.edit.CueEdit.SetCueComfort;
 import vividlantern.session.edit.CueEdit.SetCueCompressor;
 import vividlantern.session.edit.CueEdit.SetCueEars;
 import vividlantern.session.edit.CueEdit.SetCueEcho;
+import vividlantern.session.edit.CueEdit.SetCueFurtherOutputs;
 import vividlantern.session.edit.CueEdit.SetCueGuard;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
@@ -475,6 +476,11 @@ final class EditExamples {
                     "Anna: echo after a quaver, each 10 dB down, −6.0 dB",
                     cue -> cue.comfort().echo(),
                     Optional.of(new Echo(NoteValue.QUAVER, 10, Decibels.of(-6)))),
+            ofCue(
+                    new SetCueFurtherOutputs(CUE, List.of(new PairId("phones-2"))),
+                    "Anna: also out by phones-2",
+                    Cue::furtherOutputs,
+                    List.of(new PairId("phones-2"))),
             ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
             ofCue(
                     new AddSends(CUE, List.of(FLUTE_TRACK)),

@@ -28,6 +28,7 @@ import vividlantern.session.cue.Send;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BackingEdit.MoveBacking;
 import vividlantern.session.edit.BackingEdit.SetBacking;
+import vividlantern.session.edit.CueEdit.SetCueFurtherOutputs;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.MoveInput;
@@ -107,6 +108,8 @@ public class EditsTest {
             {new SetNeedsClick(new MarkerId("none"), true), "marker", "no marker 'none'"},
             {new SetCueOutput(CUE, Optional.of(new PairId("main"))), "output", "carries the main mix"},
             {new SetCueOutput(CUE, Optional.of(new PairId("moon"))), "output", "no output pair 'moon'"},
+            {new SetCueFurtherOutputs(CUE, List.of(new PairId("main"))), "output", "carries the main mix"},
+            {new SetCueFurtherOutputs(CUE, List.of(new PairId("moon"))), "output", "no output pair 'moon'"},
             {new SetTempoMap(TempoMap.steady(5, 4, 4)), "tempoMap", "between 10 and 600"},
         };
     }

@@ -7,6 +7,7 @@ import vividlantern.RandomSessions;
 import vividlantern.ShelfDevices;
 import vividlantern.rig.Mic;
 import vividlantern.rig.MicId;
+import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.edit.MicEdit.PutMic;
@@ -35,6 +36,7 @@ import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
+import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.DirectEdit.SetDirectLevel;
 import vividlantern.session.edit.InputEdit.AddInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
@@ -96,6 +98,7 @@ final class HarpAndFlute {
                     new AddTrack(FLUTE_TRACK, "Flute", 1, List.of(Feed.from(FLUTE, 0))),
                     new AddTrack(TREE, "Tree", 4, List.of()),
                     new AddCue(CUE, "Anna"),
+                    new SetCueOutput(CUE, Optional.of(new PairId("phones-3"))),
                     new SetCueListeners(CUE, List.of(ANNA)),
                     new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
                     new SetDirectLevel(CUE, FLUTE, Decibels.of(-9)),

@@ -219,7 +219,7 @@ class FilesController {
         return Stream.concat(
                         Stream.of("main").filter(main -> session.main().output().equals(id)),
                         session.cues().stream()
-                                .filter(cue -> cue.output().equals(id))
+                                .filter(cue -> cue.leavesBy(pair.id()))
                                 .map(cue -> cue.id().value()))
                 .toList();
     }

@@ -36,7 +36,17 @@ public class Bin {
 
     /** In this order, so that what refers to others goes before them. */
     private static final List<String> OF_SESSION = List.of(
-            "send", "cue_listener", "cue", "track_feed", "track", "input", "performer", "part", "snapshot", "log_line");
+            "send",
+            "cue_listener",
+            "cue_further_output",
+            "cue",
+            "track_feed",
+            "track",
+            "input",
+            "performer",
+            "part",
+            "snapshot",
+            "log_line");
 
     private static final List<String> OF_RIG = List.of(
             "tie",

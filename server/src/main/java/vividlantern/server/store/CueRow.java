@@ -101,6 +101,18 @@ class CueRow implements PartRow {
     @Column(name = "performer_id")
     List<String> listeners = new ArrayList<>();
 
+    @ElementCollection
+    @Fetch(FetchMode.SUBSELECT)
+    @CollectionTable(
+            name = "cue_further_output",
+            joinColumns = {
+                @JoinColumn(name = "session_id", referencedColumnName = "session_id"),
+                @JoinColumn(name = "cue_id", referencedColumnName = "id")
+            })
+    @OrderColumn(name = "place")
+    @Column(name = "pair")
+    List<String> furtherOutputs = new ArrayList<>();
+
     /** For Hibernate, which reads rows. */
     protected CueRow() {}
 
@@ -134,6 +146,8 @@ class CueRow implements PartRow {
         echoFallDb = echo.map(Echo::fallDb).orElse(null);
         echoDb = echo.map(Echo::level).map(Columns::of).orElse(null);
         ears = cue.ears();
+        Columns.fill(
+                furtherOutputs, cue.furtherOutputs().stream().map(PairId::value).toList());
         Columns.fill(listeners, cue.listeners().stream().map(PerformerId::value).toList());
     }
 
@@ -144,6 +158,7 @@ class CueRow implements PartRow {
                 position,
                 name,
                 Optional.ofNullable(output).map(PairId::new),
+                furtherOutputs.stream().map(PairId::new).toList(),
                 Columns.level(levelDb),
                 guarded,
                 new Corner(highPassOn, highPassHz),
