@@ -15,6 +15,7 @@ import LevelLine from '@/parts/LevelLine.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import TalkButton from '@/parts/TalkButton.vue'
 import AskedFor from './AskedFor.vue'
+import BeforeAndAfter from './BeforeAndAfter.vue'
 import CueComfort from './CueComfort.vue'
 import CueCompressor from './CueCompressor.vue'
 import CueFilters from './CueFilters.vue'
@@ -188,6 +189,7 @@ const direct = computed(() =>
     <CueComfort :cue="cue" />
     <CueFilters :cue="cue" />
     <CueCompressor :cue="cue" />
+    <BeforeAndAfter v-if="cue.output && (cue.highPass.on || cue.lowPass.on || cue.compressor.on)" :cue="cue" />
     <div>
       <span class="line">
         <span>Ceiling guard</span>

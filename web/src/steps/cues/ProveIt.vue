@@ -3,13 +3,14 @@ import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { trying } from '@/desk/notice'
+import { useWork } from '@/desk/work'
+import WorkBar from '@/parts/WorkBar.vue'
 
 /** Renders the cue as it is and with the whole main mix moved, and says whether they are the same bit for bit. */
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
-const busy = ref(false)
+const { share, begin, cancel } = useWork()
 const found = ref<{ words: string; same: boolean } | null>(null)
 
 watch(
@@ -17,24 +18,13 @@ watch(
   () => (found.value = null),
 )
 
-let broken = false
-
-function breakOff() {
-  broken = true
-  return api.DELETE('/api/sessions/{session}/mixes/{cue}/proof', at())
-}
-
-const at = () => ({ params: { path: { session: desk.session!.id, cue: cue.id } } })
-
 async function prove() {
-  busy.value = true
-  broken = false
   const of = cue
-  await trying(async () => {
-    const answer = api.GET('/api/sessions/{session}/mixes/{cue}/proof', at())
-    const data = (await answer.catch((failed) => (broken ? null : Promise.reject(failed))))?.data
-    if (data && of === cue) found.value = { words: data.words, same: data.proof.same }
-  }).finally(() => (busy.value = false))
+  const path = { session: desk.session!.id, cue: cue.id }
+  const answer = await begin((work) =>
+    api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params: { path, query: { work } } }),
+  )
+  if (answer?.data && of === cue) found.value = { words: answer.data.words, same: answer.data.proof.same }
 }
 </script>
 
@@ -43,13 +33,12 @@ async function prove() {
     <NButton
       size="small"
       block
-      :disabled="!cue.output || busy"
-      :loading="busy"
+      :disabled="!cue.output || share !== null"
       title="Whether anything the control room does reaches these headphones: rendered twice and compared"
       @click="prove"
-      >{{ busy ? 'Rendering twice' : 'Prove it is independent' }}</NButton
+      >{{ share === null ? 'Prove it is independent' : 'Rendering twice' }}</NButton
     >
-    <button v-if="busy" class="word" @click="breakOff">Cancel</button>
+    <WorkBar v-if="share !== null" :share="share" label="How much is rendered" @cancel="cancel" />
     <p v-if="found" role="status" :class="found.same ? 'soft' : 'flare'">{{ found.words }}</p>
   </div>
 </template>

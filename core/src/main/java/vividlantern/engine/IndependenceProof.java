@@ -5,10 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
-import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import vividlantern.basics.Refused;
+import vividlantern.basics.Progress;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Session;
@@ -43,80 +42,32 @@ public record IndependenceProof(
         Optional<Double> rmsDbfs,
         List<TrackId> following) {
 
-    private static final int SECONDS = 8;
     private static final long SEED = 20;
-
-    /** What was rendered: both sides of a frame side by side. */
-    private static final class Heard implements Rendering.Sink {
-        private final float[] samples;
-        private final BooleanSupplier goesOn;
-        private int taken;
-
-        private Heard(int frames, BooleanSupplier goesOn) {
-            samples = new float[2 * frames];
-            this.goesOn = goesOn;
-        }
-
-        @Override
-        public void write(float[] left, float[] right, int offset, int frames) {
-            if (!goesOn.getAsBoolean()) {
-                throw new Refused("The comparison was broken off.", "");
-            }
-            for (int n = offset; n < offset + frames; n++) {
-                samples[taken++] = left[n];
-                samples[taken++] = right[n];
-            }
-        }
-    }
 
     /**
      * @param rooms a fresh device for each rendering
-     * @param goesOn asked again and again; it is broken off as soon as it does not
-     * @throws Refused if the cue leaves nowhere, or it is broken off
+     * @param progress how far it has come
+     * @throws vividlantern.basics.Refused if the cue leaves nowhere, or it was cancelled
      */
-    public static IndependenceProof of(Session session, Rig rig, CueId id, Supplier<Room> rooms, BooleanSupplier goesOn)
+    public static IndependenceProof of(Session session, Rig rig, CueId id, Supplier<Room> rooms, Progress progress)
             throws IOException {
-        Cue cue = session.find(id).orElseThrow(() -> new Refused("There is no cue '" + id + "'.", "cue"));
-        StereoPair pair = cue.output()
-                .flatMap(rig::outputPair)
-                .filter(rig::isDriven)
-                .orElseThrow(() -> new Refused(cue.name() + " has no output pair, so nothing can be compared.", "cue"));
-        float[] before = heard(session, rig, pair, rooms, goesOn);
-        float[] after = heard(moved(session, rig), rig, pair, rooms, goesOn);
-        Optional<Double> differs = Optional.empty();
-        double peak = 0;
-        double power = 0;
-        for (int at = before.length - 1; at >= 0; at--) {
-            if (Float.floatToRawIntBits(before[at]) != Float.floatToRawIntBits(after[at])) {
-                differs = Optional.of(at / 2 / (double) session.sampleRate());
-            }
-            peak = Math.max(peak, Math.abs(before[at]));
-            power += (double) before[at] * before[at] / before.length;
-        }
+        Cue cue = HeardMix.cue(session, id);
+        StereoPair pair = HeardMix.pairOf(cue, rig);
+        HeardMix before = HeardMix.of(session, rig, pair, rooms.get(), share -> progress.at(share / 2));
+        HeardMix after =
+                HeardMix.of(moved(session, rig), rig, pair, rooms.get(), share -> progress.at((1 + share) / 2));
+        Optional<Double> differs = before.differsFrom(after);
         return new IndependenceProof(
                 differs.isEmpty(),
                 differs,
                 session.tracks().size(),
-                SECONDS,
-                db(peak),
-                db(Math.sqrt(power)),
+                HeardMix.SECONDS,
+                before.peakDbfs(),
+                before.rmsDbfs(),
                 cue.sends().stream()
                         .filter(send -> send.isOn() && send.followsTheSpeakers())
                         .map(Send::trackId)
                         .toList());
-    }
-
-    private static Optional<Double> db(double factor) {
-        return factor == 0 ? Optional.empty() : Optional.of(20 * Math.log10(factor));
-    }
-
-    private static float[] heard(
-            Session session, Rig rig, StereoPair pair, Supplier<Room> rooms, BooleanSupplier goesOn)
-            throws IOException {
-        int frames = SECONDS * session.sampleRate();
-        Heard heard = new Heard(frames, goesOn);
-        Rendering.render(session, rig, pair, rooms.get(), Rendering.At.MIXER, 0, frames, heard);
-        return heard.samples;
     }
 
     /** The session with everything moved that is the main mix's own. */

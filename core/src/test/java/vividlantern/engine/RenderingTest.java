@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.LongToDoubleFunction;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.hardware.AudioDevice;
@@ -60,9 +61,18 @@ public class RenderingTest {
             RandomSessions.blank(),
             RandomSessions.RIG);
 
-    /** Its first input gives, at each frame, the frame's number in millionths of full scale. */
+    /** Its first input gives, at each frame, the frame's number in millionths of full scale, or what else is wanted there. */
     static final class Counting implements AudioDevice {
+        private final LongToDoubleFunction signal;
         private long frames;
+
+        Counting() {
+            this(frame -> frame * 1e-6f);
+        }
+
+        Counting(LongToDoubleFunction signal) {
+            this.signal = signal;
+        }
 
         @Override
         public void run(AudioProcess process, Listener listener, int buffer, Pace pace) {
@@ -72,7 +82,7 @@ public class RenderingTest {
             boolean goesOn = true;
             while (goesOn) {
                 for (int n = 0; n < buffer; n++) {
-                    in[0][n] = (frames + n) * 1e-6f;
+                    in[0][n] = (float) signal.applyAsDouble(frames + n);
                 }
                 goesOn = process.process(in, out, buffer, frames);
                 listener.played(out, buffer, frames);

@@ -11,7 +11,7 @@ import java.util.Arrays;
  * possible on top. The factor is measured: with it white noise, and tones from 0.42 to 0.4995 of the rate that begin
  * and end at any sample, stay below the ceiling at sixteen times the rate, at 44.1, 48 and 96 kHz.
  */
-final class TruePeak {
+public final class TruePeak {
 
     static final int TAPS = 24;
 
@@ -43,6 +43,23 @@ final class TruePeak {
     static final double HIGHEST_RISE = highestRise();
 
     private TruePeak() {}
+
+    /** The largest magnitude of what was cut out of a signal, at its samples and, as far as it holds what lies around them, between. */
+    public static double of(float[] samples) {
+        double peak = 0;
+        for (float sample : samples) {
+            peak = Math.max(peak, Math.abs(sample));
+        }
+        int points = samples.length - TAPS + 1;
+        if (points > 0) {
+            float[] peaks = new float[points];
+            between(samples, LATER_FRAMES - 1, peaks, new float[points], points);
+            for (float between : peaks) {
+                peak = Math.max(peak, between);
+            }
+        }
+        return peak;
+    }
 
     /**
      * Raises each of {@code peaks} to the largest magnitude between the sample at {@code at + n} and the one after it.

@@ -173,6 +173,15 @@ public record Cue(
         return with(draft -> draft.lowPass = corner);
     }
 
+    /** Without its filters and its compressor. */
+    public Cue unprocessed() {
+        return with(draft -> {
+            draft.highPass = HIGH_PASS_OFF;
+            draft.lowPass = LOW_PASS_OFF;
+            draft.compressor = new Compressor();
+        });
+    }
+
     public Cue compressed(Compressor by) {
         return with(draft -> draft.compressor = by);
     }

@@ -7,23 +7,17 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.basics.Refused;
-import vividlantern.engine.IndependenceProof;
 import vividlantern.engine.Rendering;
 import vividlantern.engine.Room;
 import vividlantern.engine.SongRange;
@@ -53,7 +47,6 @@ class FilesController {
     /** Names all mixes that leave by the same pair, since a file holds what leaves there. */
     private static final String HOLDS = "Mix-Holds";
 
-    private final Set<Proving> proving = ConcurrentHashMap.newKeySet();
     private final Desk desk;
     private final StandIns standIns;
     private final RenderingQueue queue;
@@ -142,50 +135,6 @@ class FilesController {
                         }));
             }
         }
-    }
-
-    /**
-     * Whether anything that the control room does reaches a cue, found by rendering it twice.
-     *
-     * @param words what came out, in a sentence
-     */
-    record Proved(IndependenceProof proof, String words) {}
-
-    /** A comparison that is going on. */
-    private record Proving(String session, String cue, AtomicBoolean goesOn) {}
-
-    /** Renders a cue as it is and with the main mix moved, and compares bit for bit. It takes about a second. */
-    @GetMapping("/mixes/{cue}/proof")
-    Proved proof(@PathVariable String session, @PathVariable String cue) throws IOException {
-        Session open = desk.session(new SessionId(session));
-        Rig rig = desk.rigOf(open.id());
-        media.require(open.sounds(), open.sampleRate());
-        Proving running = new Proving(session, cue, new AtomicBoolean(true));
-        proving.add(running);
-        try {
-            return proved(open, rig, new CueId(cue), running.goesOn()::get);
-        } finally {
-            proving.remove(running);
-        }
-    }
-
-    private Proved proved(Session open, Rig rig, CueId cue, BooleanSupplier goesOn) throws IOException {
-        RenderingQueue.Turn turn = queue.begin();
-        try {
-            IndependenceProof proof =
-                    IndependenceProof.of(open, rig, cue, () -> standIns.openFor(open, rig, StandIns.ALL), goesOn);
-            return new Proved(proof, proof.words(open));
-        } finally {
-            turn.close();
-        }
-    }
-
-    /** Breaks off whatever compares a cue's renderings now. */
-    @DeleteMapping("/mixes/{cue}/proof")
-    void breakOff(@PathVariable String session, @PathVariable String cue) {
-        proving.stream()
-                .filter(each -> each.session().equals(session) && each.cue().equals(cue))
-                .forEach(each -> each.goesOn().set(false));
     }
 
     private static SongRange bars(Session session, String bars, boolean countIn) {

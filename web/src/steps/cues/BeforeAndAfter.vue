@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { api, type Cue } from '@/api/client'
+import { useDesk } from '@/desk/desk'
+import { useWork } from '@/desk/work'
+import WorkBar from '@/parts/WorkBar.vue'
+
+/** How loud and how high the cue is without its filters and its compressor, and with them. */
+const { cue } = defineProps<{ cue: Cue }>()
+
+const desk = useDesk()
+const { share, begin, cancel } = useWork()
+const words = ref('')
+
+watch(
+  () => cue,
+  () => (words.value = ''),
+)
+
+async function measure() {
+  const of = cue
+  const path = { session: desk.session!.id, cue: cue.id }
+  const answer = await begin((work) =>
+    api.GET('/api/sessions/{session}/mixes/{cue}/processing', { params: { path, query: { work } } }),
+  )
+  if (answer?.data && of === cue) words.value = answer.data.words
+}
+</script>
+
+<template>
+  <div>
+    <button
+      class="word"
+      :disabled="share !== null"
+      title="Renders the first 8 s of the song without filters and compressor, and with them"
+      @click="measure"
+    >
+      Measure before and after
+    </button>
+    <WorkBar v-if="share !== null" :share="share" label="How much is rendered" @cancel="cancel" />
+    <p v-if="words" class="soft" role="status">{{ words }}</p>
+  </div>
+</template>
+
+<style scoped>
+p {
+  margin: 4px 0 0;
+  font-size: 12.5px;
+}
+</style>
