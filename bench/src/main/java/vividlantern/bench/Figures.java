@@ -19,6 +19,7 @@ import java.util.Set;
 public final class Figures {
 
     private static final int EDITS = 500;
+    private static final int TIMES = 20;
 
     private Figures() {}
 
@@ -50,6 +51,7 @@ public final class Figures {
                 running.post("/api/live/large/commands", "{\"kind\": \"take-rig\"}");
                 edits(running, "128 inputs, 64 tracks, 16 cues", "large", "track-6");
             });
+            with(program, Figures::manyLevels);
         });
         ALL.put("presses", (program, reference) -> with(program, PressFigures::print));
         ALL.put("sheets", (program, reference) -> with(program, SheetLoad::print));
@@ -101,16 +103,60 @@ public final class Figures {
 
     private static void render(Started running) throws Exception {
         String cue = "/api/sessions/low-water/mixes/bass-cajon.wav?seconds=60";
-        double[] seconds = new double[2];
+        double[] seconds = new double[3];
         int bytes = 0;
         for (int time = 0; time < seconds.length; time++) {
+            if (time == 2) {
+                wearHeadphones(running);
+            }
             long begun = System.nanoTime();
             bytes = running.get(cue).body().length;
             seconds[time] = (System.nanoTime() - begun) / 1e9;
         }
         say(
-                "Rendering a minute of a demo cue, players included: %.2f s just after the start, %.2f s again (%.1f MB)",
-                seconds[0], seconds[1], bytes / 1e6);
+                "Rendering a minute of a demo cue, players included: %.2f s just after the start, %.2f s again (%.1f MB), %.2f s with headphones of all five that leak into the mics",
+                seconds[0], seconds[1], bytes / 1e6, seconds[2]);
+    }
+
+    private static void wearHeadphones(Started running) throws Exception {
+        Map<String, String> outlets = Map.of(
+                "accordion", "buoy-a-out-1",
+                "fiddle", "buoy-a-out-2",
+                "bass", "buoy-b-out-1",
+                "cajon", "buoy-b-out-2",
+                "voice", "buoy-c-out-1");
+        StringBuilder edits = new StringBuilder();
+        outlets.forEach((performer, outlet) -> edits.append(edits.isEmpty() ? "" : ", ")
+                .append("{\"kind\": \"set-headphones\", \"performer\": \"" + performer
+                        + "\", \"headphones\": {\"name\": \"Open\", \"ohms\": 50, \"dbPerMw\": 96, \"isolationDb\": 3}}, "
+                        + "{\"kind\": \"set-outlet\", \"performer\": \"" + performer + "\", \"outlet\": \"" + outlet
+                        + "\"}"));
+        running.post("/api/sessions/low-water/edits", "{\"edits\": [" + edits + "]}");
+    }
+
+    /** A level in each cell of 128 tracks and 32 cues, in one edit. */
+    private static void manyLevels(Started running) throws Exception {
+        LargeMix.bring(running, 128, 128, 32);
+        double[] millis = new double[TIMES];
+        for (int time = -TIMES; time < TIMES; time++) {
+            StringBuilder edits = new StringBuilder();
+            for (int cue = 1; cue <= 32; cue++) {
+                for (int track = 1; track <= 128; track++) {
+                    edits.append(edits.isEmpty() ? "" : ", ")
+                            .append("{\"kind\": \"set-send-level\", \"cue\": \"cue-" + cue + "\", \"track\": \"track-"
+                                    + track + "\", \"level\": " + -(10 + (cue + track + time + TIMES) % 20) + "}");
+                }
+            }
+            long begun = System.nanoTime();
+            running.post("/api/sessions/large/edits", "{\"edits\": [" + edits + "]}");
+            if (time >= 0) {
+                millis[time] = (System.nanoTime() - begun) / 1e6;
+            }
+        }
+        Arrays.sort(millis);
+        say(
+                "4 096 levels in one edit over HTTP, stored: %.0f ms (median), %.0f ms (longest of %d)",
+                millis[TIMES / 2], millis[TIMES - 1], TIMES);
     }
 
     private static void edits(Started running, String what, String session, String track) throws Exception {

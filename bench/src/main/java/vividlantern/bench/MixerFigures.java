@@ -7,6 +7,7 @@ import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.function.DoubleSupplier;
 import java.util.function.UnaryOperator;
 import vividlantern.click.Passage;
@@ -20,7 +21,9 @@ import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
+import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
+import vividlantern.session.song.NoteValue;
 import vividlantern.units.Decibels;
 import vividlantern.units.Noise;
 
@@ -102,16 +105,29 @@ final class MixerFigures {
             }
             return sent;
         };
+        UnaryOperator<Cue> echoed = cue -> {
+            Cue sent = comforted.apply(cue);
+            return sent.comforted(
+                    sent.comfort().echoing(Optional.of(new Echo(NoteValue.DOTTED_QUAVER, 9, Decibels.of(-6)))));
+        };
         for (int cues : new int[] {16, 32}) {
             double dry = best(new MixerFigures(64, cues, 0.125f)::turn);
             double filters = best(new MixerFigures(64, cues, 0.125f, filtered)::turn);
             double compressor = best(new MixerFigures(64, cues, 0.125f, compressed)::turn);
             double reverb = best(new MixerFigures(64, cues, 0.125f, comforted)::turn);
+            double echo = best(new MixerFigures(64, cues, 0.125f, echoed)::turn);
             double all = best(new MixerFigures(
-                    64, cues, 0.125f, cue -> comforted.apply(compressed.apply(filtered.apply(cue))))::turn);
+                    64, cues, 0.125f, cue -> echoed.apply(compressed.apply(filtered.apply(cue))))::turn);
             Figures.say(
-                    "Mixer, 64 x %d: nothing inserted %.1f µs a block; in every cue both filters %.1f, a compressor %.1f, comfort reverb %.1f, all of it %.1f, %.0f times real time",
-                    cues, dry / 1e3, filters / 1e3, compressor / 1e3, reverb / 1e3, all / 1e3, BLOCK_NANOS / all);
+                    "Mixer, 64 x %d: nothing inserted %.1f µs a block; in every cue both filters %.1f, a compressor %.1f, comfort reverb %.1f, with an echo %.1f, all of it %.1f, %.0f times real time",
+                    cues,
+                    dry / 1e3,
+                    filters / 1e3,
+                    compressor / 1e3,
+                    reverb / 1e3,
+                    echo / 1e3,
+                    all / 1e3,
+                    BLOCK_NANOS / all);
         }
     }
 

@@ -16,6 +16,7 @@ final class PressFigures {
 
     static void print(Started running) throws Exception {
         print(running, "the demo", "low-water", "fiddle");
+        talk(running);
         LargeMix.bring(running, 128, 128, 32);
         print(running, "128 tracks and 32 cues", "large", "track-6");
     }
@@ -47,6 +48,23 @@ final class PressFigures {
             }
         }
         print(what + " while the engine begins anew", millis);
+    }
+
+    /** Talk to all, on and off again. */
+    private static void talk(Started running) throws Exception {
+        double[] millis = new double[PRESSES];
+        for (int press = -PRESSES; press < PRESSES; press++) {
+            boolean on = press % 2 == 0;
+            long begun = System.nanoTime();
+            running.post("/api/live/low-water/commands", "{\"kind\": \"talk\", \"on\": " + on + "}");
+            if (press >= 0) {
+                millis[press] = (System.nanoTime() - begun) / 1e6;
+            }
+        }
+        Arrays.sort(millis);
+        Figures.say(
+                "A press of talk in the demo: answered in %.1f ms (median), %.1f ms (longest of %d)",
+                millis[PRESSES / 2], millis[PRESSES - 1], PRESSES);
     }
 
     private static double[] presses(Started running, String session) throws Exception {

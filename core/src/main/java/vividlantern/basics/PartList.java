@@ -13,19 +13,21 @@ import java.util.function.Function;
 public final class PartList<K, T> extends AbstractList<T> implements RandomAccess {
 
     private final Object[] members;
-    private final Map<K, T> byKey;
+    /** Where each member stands. */
+    private final Map<K, Integer> places;
 
     private PartList(Collection<T> all, Function<T, K> key) {
         members = all.toArray();
-        byKey = new HashMap<>(2 * members.length);
+        places = new HashMap<>(2 * members.length);
+        int place = 0;
         for (T member : all) {
-            byKey.putIfAbsent(key.apply(member), member);
+            places.putIfAbsent(key.apply(member), place++);
         }
     }
 
-    private PartList(Object[] members, Map<K, T> byKey) {
+    private PartList(Object[] members, Map<K, Integer> places) {
         this.members = members;
-        this.byKey = byKey;
+        this.places = places;
     }
 
     /** A list that was made by {@link #of} with another member in the place of one that has the same key. */
@@ -33,10 +35,8 @@ public final class PartList<K, T> extends AbstractList<T> implements RandomAcces
         @SuppressWarnings("unchecked")
         PartList<K, T> whole = (PartList<K, T>) list;
         Object[] members = whole.members.clone();
-        members[whole.indexOf(whole.byKey.get(key))] = member;
-        Map<K, T> byKey = new HashMap<>(whole.byKey);
-        byKey.put(key, member);
-        return new PartList<>(members, byKey);
+        members[whole.places.get(key)] = member;
+        return new PartList<>(members, whole.places);
     }
 
     /** The members in the order given; of two with one key the first is found. */
@@ -47,7 +47,9 @@ public final class PartList<K, T> extends AbstractList<T> implements RandomAcces
     /** Finds a member of a list that was made by {@link #of} with keys of this kind. */
     @SuppressWarnings("unchecked")
     public static <K, T> Optional<T> find(List<T> list, K key) {
-        return Optional.ofNullable(((PartList<K, T>) list).byKey.get(key));
+        PartList<K, T> whole = (PartList<K, T>) list;
+        Integer place = whole.places.get(key);
+        return place == null ? Optional.empty() : Optional.of(whole.get(place));
     }
 
     @Override

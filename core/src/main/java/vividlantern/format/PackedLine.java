@@ -24,6 +24,9 @@ import tools.jackson.databind.node.ObjectNode;
 public record PackedLine(String edits, String before, String after) {
 
     private static final byte WORDS = 1;
+    /** Lines of many parts repeat themselves: they get small by the quickest way too. */
+    private static final int LONG = 65_536;
+
     private static final byte[] DICTIONARY = words("log-words-1.txt");
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
@@ -36,12 +39,9 @@ public record PackedLine(String edits, String before, String after) {
     }
 
     public byte[] pack() {
-        ObjectNode line = MAPPER.createObjectNode();
         JsonNode was = MAPPER.readTree(before);
-        line.set("edits", MAPPER.readTree(edits));
-        line.set("before", was);
-        line.set("after", changed(was, MAPPER.readTree(after)));
-        return deflated(line.toString());
+        JsonNode changed = changed(was, MAPPER.readTree(after));
+        return deflated("{\"edits\":" + edits + ",\"before\":" + before + ",\"after\":" + changed + "}");
     }
 
     public static PackedLine unpack(byte[] packed) {
@@ -93,7 +93,8 @@ public record PackedLine(String edits, String before, String after) {
     }
 
     private static byte[] deflated(String text) {
-        Deflater deflater = new Deflater(Deflater.BEST_COMPRESSION, true);
+        int level = text.length() < LONG ? Deflater.BEST_COMPRESSION : Deflater.BEST_SPEED;
+        Deflater deflater = new Deflater(level, true);
         try {
             deflater.setDictionary(DICTIONARY);
             deflater.setInput(text.getBytes(StandardCharsets.UTF_8));

@@ -2,6 +2,7 @@ package vividlantern.session;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import vividlantern.basics.PartList;
@@ -336,32 +337,36 @@ public record Session(
         return PartList.find(worn, performer).orElseGet(() -> new Worn(performer, Optional.empty(), Optional.empty()));
     }
 
+    /** A list with one of its parts changed; it is put in order only where the part wants another place. */
+    private static <K, T> List<T> changed(List<T> parts, K key, UnaryOperator<T> change, ToDoubleFunction<T> placeOf) {
+        Optional<T> was = PartList.find(parts, key);
+        if (was.isEmpty()) {
+            return parts;
+        }
+        T now = change.apply(was.get());
+        return placeOf.applyAsDouble(now) == placeOf.applyAsDouble(was.get())
+                ? PartList.replaced(parts, key, now)
+                : parts.stream().map(each -> each == was.get() ? now : each).toList();
+    }
+
     private Session with(String component, Object value) {
         return SessionDraft.of(this).put(component, value).make();
     }
 
     public Session change(PerformerId performer, UnaryOperator<Performer> change) {
-        return withPerformers(performers.stream()
-                .map(each -> each.id().equals(performer) ? change.apply(each) : each)
-                .toList());
+        return withPerformers(changed(performers, performer, change, Performer::position));
     }
 
     public Session change(InputId input, UnaryOperator<Input> change) {
-        return withInputs(inputs.stream()
-                .map(each -> each.id().equals(input) ? change.apply(each) : each)
-                .toList());
+        return withInputs(changed(inputs, input, change, Input::number));
     }
 
     public Session change(TrackId track, UnaryOperator<Track> change) {
-        return withTracks(tracks.stream()
-                .map(each -> each.id().equals(track) ? change.apply(each) : each)
-                .toList());
+        return withTracks(changed(tracks, track, change, Track::position));
     }
 
     public Session change(CueId cue, UnaryOperator<Cue> change) {
-        return withCues(cues.stream()
-                .map(each -> each.id().equals(cue) ? change.apply(each) : each)
-                .toList());
+        return withCues(changed(cues, cue, change, Cue::position));
     }
 
     /** A list with one more at its end. */
