@@ -1,6 +1,13 @@
 package vividlantern.bench;
 
+import com.google.gson.JsonObject;
+import com.google.gson.JsonParser;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.WebSocket;
 import java.util.Arrays;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionStage;
 import java.util.concurrent.atomic.AtomicBoolean;
 
 /**
@@ -50,13 +57,43 @@ final class PressFigures {
         print(what + " while the engine begins anew", millis);
     }
 
+    /** A page that reads all it gets, and learns by which name the program knows its connection. */
+    private static final class Greeted implements WebSocket.Listener {
+
+        private final CompletableFuture<String> connection = new CompletableFuture<>();
+        private final StringBuilder text = new StringBuilder();
+
+        @Override
+        public CompletionStage<?> onText(WebSocket socket, CharSequence data, boolean last) {
+            text.append(data);
+            if (last) {
+                JsonObject message = JsonParser.parseString(text.toString()).getAsJsonObject();
+                text.setLength(0);
+                if (message.get("type").getAsString().equals("hello")) {
+                    connection.complete(message.get("connection").getAsString());
+                }
+            }
+            socket.request(1);
+            return null;
+        }
+    }
+
     /** Talk to all, on and off again. */
     private static void talk(Started running) throws Exception {
+        Greeted page = new Greeted();
+        String live = running.address().replaceFirst("http", "ws") + "/live/low-water";
+        HttpClient.newHttpClient()
+                .newWebSocketBuilder()
+                .buildAsync(URI.create(live), page)
+                .join();
+        String connection = page.connection.join();
         double[] millis = new double[PRESSES];
         for (int press = -PRESSES; press < PRESSES; press++) {
             boolean on = press % 2 == 0;
             long begun = System.nanoTime();
-            running.post("/api/live/low-water/commands", "{\"kind\": \"talk\", \"on\": " + on + "}");
+            running.post(
+                    "/api/live/low-water/commands",
+                    "{\"kind\": \"talk\", \"on\": " + on + ", \"connection\": \"" + connection + "\"}");
             if (press >= 0) {
                 millis[press] = (System.nanoTime() - begun) / 1e6;
             }
