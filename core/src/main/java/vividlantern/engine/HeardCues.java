@@ -20,13 +20,25 @@ public final class HeardCues {
      *     seconds, and what moves by less than 2 dB is no news
      * @param guardAtWork whether its guard held back by more than 3 dB for most of a minute
      * @param clipped whether it reached full scale
+     * @param clickDbfs the highest peak of the click in it, as the cue's level lets it out; what rises by less than 2 dB is no news
      */
-    public record Heard(Optional<Double> atEars, boolean guardAtWork, boolean clipped) {
+    public record Heard(Optional<Double> atEars, boolean guardAtWork, boolean clipped, Optional<Double> clickDbfs) {
 
-        private static final Heard NOTHING = new Heard(Optional.empty(), false, false);
+        public static final Heard NOTHING = new Heard(Optional.empty(), false, false, Optional.empty());
     }
 
+    /**
+     * What was read of a cue's meters.
+     *
+     * @param atEars as in {@link Heard}, of the last seconds
+     * @param click the highest peak of the click in it, as a factor of full scale
+     */
+    record Reading(Optional<Double> atEars, double heldBackDb, boolean clipped, double click) {}
+
     private static final double STEP_DB = 2;
+    /** A click that stays below is in nobody's mic. */
+    private static final double SILENT_DBFS = -70;
+
     /** So long the level of before is in what is measured. */
     private static final double SETTLING_SECONDS = 3;
 
@@ -49,15 +61,25 @@ public final class HeardCues {
             this.cue = cue;
         }
 
-        private Heard take(Optional<Double> level, double heldBackDb, boolean clipped, double taken) {
+        private Heard take(Reading now, double taken) {
             seconds += taken;
             if (seconds <= 0) {
                 return told;
             }
-            working += ((heldBackDb > HELD_BACK_DB ? 1 : 0) - working) * Math.min(1, taken / MINUTE);
+            working += ((now.heldBackDb() > HELD_BACK_DB ? 1 : 0) - working) * Math.min(1, taken / MINUTE);
             boolean atWork = told.guardAtWork() ? working > LITTLE : working > MOST;
-            told = new Heard(level.flatMap(now -> mean(now, taken)), atWork, told.clipped() || clipped);
+            told = new Heard(
+                    now.atEars().flatMap(level -> mean(level, taken)),
+                    atWork,
+                    told.clipped() || now.clipped(),
+                    click(20 * Math.log10(now.click())));
             return told;
+        }
+
+        private Optional<Double> click(double dbfs) {
+            return dbfs > told.clickDbfs().map(known -> known + STEP_DB).orElse(SILENT_DBFS)
+                    ? Optional.of(dbfs)
+                    : told.clickDbfs();
         }
 
         private Optional<Double> mean(double level, double taken) {
@@ -80,19 +102,26 @@ public final class HeardCues {
             Lights.OfCue at = lights.cues().get(cue.id());
             if (at != null) {
                 Optional<Double> level = loudness.atEars(cue.id()).map(EarLevel::shortTerm);
-                take(cue, level, levels.heldBackDb(at.guard()), levels.clipped(at.clips()), seconds);
+                double click =
+                        at.clicks().stream().mapToDouble(levels::loudest).max().orElse(0);
+                Reading now = new Reading(
+                        level,
+                        levels.heldBackDb(at.guard()),
+                        levels.clipped(at.clips()),
+                        click * cue.level().gain());
+                take(cue, now, seconds);
             }
         }
     }
 
-    void take(Cue cue, Optional<Double> level, double heldBackDb, boolean clipped, double seconds) {
+    void take(Cue cue, Reading now, double seconds) {
         Listening known = cues.get(cue.id());
         Heard before = known == null ? Heard.NOTHING : known.told;
         if (known == null || !known.cue.equals(cue)) {
             known = new Listening(cue);
             cues.put(cue.id(), known);
         }
-        changes += known.take(level, heldBackDb, clipped, seconds).equals(before) ? 0 : 1;
+        changes += known.take(now, seconds).equals(before) ? 0 : 1;
     }
 
     /** Begins anew with all of them. */

@@ -99,7 +99,7 @@ public final class Lights {
             int pair = cue.output().map(state::pairMeter).orElse(-1);
             int alone = state.cueMeter(cue.id());
             add("cue/", cue.id(), Kind.PAIR, NONE, alone < 0 ? pair : alone);
-            cues.put(cue.id(), new OfCue(lights.size(), lights.size() + 1));
+            int clips = lights.size();
             add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, pair);
             add("guard/", cue.id(), Kind.GUARD, NONE, pair);
             if (cue.compressor().on()) {
@@ -112,9 +112,14 @@ public final class Lights {
                     .map(out -> state.readings(SessionBuses.keyOf(cue.id(), out)))
                     .orElse(Map.of());
             double level = cue.level().gain();
+            List<Integer> clicks = new ArrayList<>();
             for (Send send : cue.sends()) {
+                if (session.find(send.trackId()).filter(Track::isClick).isPresent()) {
+                    clicks.add(lights.size());
+                }
                 addEdges("send/", cue.id(), send.trackId(), toCue, level);
             }
+            cues.put(cue.id(), new OfCue(clips, clips + 1, clicks));
         }
         keys = lights.stream().map(Light::key).toList();
     }
@@ -165,8 +170,9 @@ public final class Lights {
      *
      * @param clips where its clips are
      * @param guard where it is told what its guard holds back
+     * @param clicks where the levels of the click's voices are, before the level for all
      */
-    public record OfCue(int clips, int guard) {}
+    public record OfCue(int clips, int guard, List<Integer> clicks) {}
 
     /** The cues, each with the places of what is known of it. */
     public Map<CueId, OfCue> cues() {

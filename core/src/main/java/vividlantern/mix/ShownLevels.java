@@ -83,7 +83,7 @@ public final class ShownLevels {
     }
 
     /** The highest value at a place in the windows that were taken last. */
-    double loudest(int at) {
+    public double loudest(int at) {
         return loudest[at];
     }
 

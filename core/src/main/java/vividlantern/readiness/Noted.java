@@ -55,6 +55,13 @@ public record Noted(
         media = Map.copyOf(media);
     }
 
+    /** How high the click's peaks were in cues, of which that is known, in dBFS. */
+    Map<CueId, Double> clicks() {
+        Map<CueId, Double> levels = new HashMap<>();
+        heard.forEach((cue, what) -> what.clickDbfs().ifPresent(level -> levels.put(cue, level)));
+        return levels;
+    }
+
     /** How loud cues were at an ear, of which that is known: A-weighted, relative to a sine of full scale, in dB. */
     Map<CueId, Double> atEars() {
         Map<CueId, Double> levels = new HashMap<>();

@@ -38,6 +38,7 @@ import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.TrackId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Headphones;
@@ -264,15 +265,11 @@ public class WayToEarsTest {
     }
 
     private static Noted heard(double belowFullScale, Map<InputId, Played> played) {
-        return new Noted(
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                buffer -> 0,
-                played,
-                Map.of(CUE, new HeardCues.Heard(Optional.of(belowFullScale), false, false)),
-                Map.of());
+        return heard(new HeardCues.Heard(Optional.of(belowFullScale), false, false, Optional.empty()), played);
+    }
+
+    private static Noted heard(HeardCues.Heard cue, Map<InputId, Played> played) {
+        return new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, played, Map.of(CUE, cue), Map.of());
     }
 
     /** 131.46 - 37 = 94.46 dB(A) are 54 minutes; four hours are 88: 7 dB less. At 87.46 nothing is said. */
@@ -322,6 +319,37 @@ public class WayToEarsTest {
                 new SetHeadphones(ANNA, Optional.of(new Headphones("In-ear", 64, 98, 32))).applyTo(session, rig);
         assertThat(Readiness.findings(closed, rig, noted))
                 .noneMatch(finding -> finding.key().startsWith("spill/"));
+        clickThroughOpenHeadphones(session, rig, voice);
+    }
+
+    /** A click of -40 dBFS comes in at -38.8 too, 26.8 dB below peaks of -12; one of -47 33.8 dB, which 6 dB less brings below 40. */
+    private static void clickThroughOpenHeadphones(Session silent, Rig rig, InputId voice) {
+        TrackId click = new TrackId("click");
+        Session session = silent.change(CUE, cue -> cue.withSend(click, send -> send.at(Decibels.of(-3))));
+        Map<InputId, Played> sang = Map.of(voice, new Played(-12, 10));
+        List<Finding> loud = clicks(session, rig, -40, sang);
+        assertThat(loud)
+                .extracting(Finding::sentence)
+                .containsExactly("Input 1, Voice, also hears the click in the headphones of who plays it, Open:"
+                        + " its peaks about 27 dB below its source.");
+        assertThat(loud.get(0).byHand()).isEqualTo("Give them headphones that keep more in.");
+        Finding.Fix fix = clicks(session, rig, -47, sang).get(0).fix().orElseThrow();
+        assertThat(fix.words()).isEqualTo("Lower the click in Booth by 6 dB");
+        assertThat(Edit.applyAll(fix.edits(), session, rig)
+                        .find(CUE)
+                        .orElseThrow()
+                        .send(click)
+                        .orElseThrow()
+                        .level())
+                .isEqualTo(Decibels.of(-9));
+        assertThat(clicks(session, rig, -54, sang)).isEmpty();
+    }
+
+    private static List<Finding> clicks(Session session, Rig rig, double dbfs, Map<InputId, Played> played) {
+        Noted noted = heard(new HeardCues.Heard(Optional.empty(), false, false, Optional.of(dbfs)), played);
+        return Readiness.findings(session, rig, noted).stream()
+                .filter(finding -> finding.key().startsWith("click-spill/"))
+                .toList();
     }
 
     @Test

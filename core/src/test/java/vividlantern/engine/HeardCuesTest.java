@@ -27,8 +27,30 @@ public class HeardCuesTest {
 
     private void play(Session now, double level, double heldBackDb, double seconds) {
         for (int window = 0; window < Math.round(seconds / WINDOW); window++) {
-            heard.take(now.cues().get(0), Optional.of(level), heldBackDb, false, WINDOW);
+            take(now, new HeardCues.Reading(Optional.of(level), heldBackDb, false, 0));
         }
+    }
+
+    private void take(Session now, HeardCues.Reading reading) {
+        heard.take(now.cues().get(0), reading, WINDOW);
+    }
+
+    /** -20 dBFS and 1 dB more are one, 3 dB more are another; what is before 3 s are over is of another cue. */
+    @Test
+    public void theHighestPeakOfTheClickIsKnownOnceItSounded() {
+        for (int window = 0; window < 70; window++) {
+            take(session, new HeardCues.Reading(Optional.empty(), 0, false, 1));
+        }
+        assertThat(now(session).clickDbfs()).isEmpty();
+        play(session, -20, 0, 1);
+        assertThat(now(session).clickDbfs()).as("it does not click").isEmpty();
+        take(session, new HeardCues.Reading(Optional.empty(), 0, false, 0.1));
+        assertThat(now(session).clickDbfs().orElseThrow()).isCloseTo(-20, within(0.01));
+        take(session, new HeardCues.Reading(Optional.empty(), 0, false, 0.112));
+        assertThat(now(session).clickDbfs().orElseThrow()).isCloseTo(-20, within(0.01));
+        take(session, new HeardCues.Reading(Optional.empty(), 0, false, 0.141));
+        play(session, -20, 0, 1);
+        assertThat(now(session).clickDbfs().orElseThrow()).isCloseTo(-17, within(0.1));
     }
 
     private HeardCues.Heard now(Session of) {
@@ -67,7 +89,7 @@ public class HeardCuesTest {
     @Test
     public void aClipIsKeptUntilTheCueIsAnotherOne() {
         play(session, -20, 0, 4);
-        heard.take(session.cues().get(0), Optional.empty(), 0, true, WINDOW);
+        take(session, new HeardCues.Reading(Optional.empty(), 0, true, 0));
         play(session, -20, 0, 4);
         assertThat(now(session).clipped()).isTrue();
         play(lower, -20, 0, 4);

@@ -155,11 +155,11 @@ public class CueRulesTest {
 
     @Test
     public void aCueThatClipsOrWhoseGuardNeverRestsIsLowered() {
-        HeardCues.Heard clipped = new HeardCues.Heard(Optional.empty(), false, true);
+        HeardCues.Heard clipped = new HeardCues.Heard(Optional.empty(), false, true, Optional.empty());
         assertThat(found(SOUND, Map.of(CUE, clipped)))
                 .extracting(Finding::sentence)
                 .contains("Cue Ann's clipped while the song played.");
-        HeardCues.Heard working = new HeardCues.Heard(Optional.empty(), true, false);
+        HeardCues.Heard working = new HeardCues.Heard(Optional.empty(), true, false, Optional.empty());
         Finding guard = found(SOUND, Map.of(CUE, working)).stream()
                 .filter(each -> each.key().startsWith("cue-guard-at-work/"))
                 .findFirst()
