@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NSelect, NSwitch } from 'naive-ui'
+import { NButton, NSwitch } from 'naive-ui'
 import { computed } from 'vue'
 import { api, type Cue, type CueEars } from '@/api/client'
 import { useDesk } from '@/desk/desk'
@@ -13,6 +13,7 @@ import FormRow from '@/parts/FormRow.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelLine from '@/parts/LevelLine.vue'
 import LitSheet from '@/parts/LitSheet.vue'
+import NamedSelect from '@/parts/NamedSelect.vue'
 import TalkButton from '@/parts/TalkButton.vue'
 import AskedFor from './AskedFor.vue'
 import BeforeAndAfter from './BeforeAndAfter.vue'
@@ -113,35 +114,31 @@ const direct = computed(() =>
       </button>
     </div>
     <FormRow label="Who listens">
-      <NSelect
+      <NamedSelect
+        label="Who listens"
         multiple
-        size="small"
         :value="cue.listeners"
         :options="performerOptions"
-        :input-props="{ 'aria-label': 'Who listens' }"
         @update:value="(listeners: string[]) => desk.edit([{ kind: 'set-cue-listeners', cue: cue.id, listeners }])"
       />
     </FormRow>
     <FormRow label="Output pair">
-      <NSelect
-        size="small"
+      <NamedSelect
+        label="Output pair"
         :value="cue.output ?? ''"
         :options="pairOptions"
         :consistent-menu-width="false"
-        :input-props="{ 'aria-label': 'Output pair' }"
-        aria-label="Output pair"
         @update:value="(output: string) => desk.edit([{ kind: 'set-cue-output', cue: cue.id, output: output || null }])"
       />
     </FormRow>
     <FormRow v-if="cue.output && furtherOptions.length" label="Also at">
-      <NSelect
+      <NamedSelect
+        label="Also at"
         multiple
-        size="small"
         :value="cue.furtherOutputs"
         :options="furtherOptions"
         :consistent-menu-width="false"
         placeholder="no other pair"
-        :input-props="{ 'aria-label': 'Also at' }"
         @update:value="(outputs: string[]) => desk.edit([{ kind: 'set-cue-further-outputs', cue: cue.id, outputs }])"
       />
     </FormRow>
