@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/desk'
 import LitSheet from '@/parts/LitSheet.vue'
 import { useWindow } from '@/parts/useWindow'
 import { usePicked } from '@/parts/usePicked'
+import CopyMix from './CopyMix.vue'
 import FromMain from './FromMain.vue'
 import SelectedSends from './SelectedSends.vue'
 import SendRow from './SendRow.vue'
@@ -41,6 +42,7 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
     </div>
     <div v-else class="offer">
       <FromMain :cue="cue" />
+      <CopyMix :cue="cue" />
       <NButton
         v-if="missing.length"
         size="small"

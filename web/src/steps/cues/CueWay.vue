@@ -162,6 +162,15 @@ const direct = computed(() =>
         />
       </LitSheet>
     </div>
+    <button
+      class="word steps"
+      :aria-pressed="cue.linkedToMain"
+      title="Whether the main level moves this mix as well"
+      @click="desk.edit([{ kind: 'link-cue-level', cue: cue.id, linked: !cue.linkedToMain }])"
+    >
+      linked to the main level
+    </button>
+    <p v-if="cue.linkedToMain" class="flare">The main level moves this mix: it follows the speakers.</p>
     <div v-if="ears?.ways.length">
       <EarReading v-for="way in told" :key="way.performer" :cue="cue.id" :way="way" />
       <p v-if="unknown[0]" class="soft" :title="unknown.join(' ')">

@@ -38,6 +38,14 @@ function showOne(id: string) {
 }
 
 const cue = computed(() => desk.cues.find((each) => each.id === chosen.value))
+/** From so many cues on they are searched. */
+const MANY = 8
+const wanted = ref('')
+const found = computed(() => {
+  const word = wanted.value.trim().toLowerCase()
+  const said = (each: Cue) => [each.name, pairsOf(each), ...listeners(each.listeners).map((one) => one.name)].join(' ')
+  return word ? desk.cues.filter((each) => said(each).toLowerCase().includes(word)) : desk.cues
+})
 const listeners = (ids: string[]) => desk.performers.filter((performer) => ids.includes(performer.id))
 /** Where a cue leaves, in words. */
 const pairsOf = (one: Cue) =>
@@ -77,6 +85,14 @@ watch(
       <h1>Cues</h1>
       <span class="soft">Headphone mixes. Faders, pan, mute and solo on the speakers do not reach them.</span>
       <span class="fill"></span>
+      <input
+        v-if="desk.cues.length >= MANY && !all"
+        v-model="wanted"
+        class="field"
+        type="search"
+        aria-label="Search cues"
+        placeholder="Name, performer or output"
+      />
       <span v-if="desk.cues.length > 1" class="joined" role="group" aria-label="How many mixes are shown">
         <button class="word" :aria-pressed="!all" @click="all = false">one mix</button>
         <button class="word" :aria-pressed="all" @click="all = true">all mixes</button>
@@ -91,7 +107,7 @@ watch(
     <LitSheet v-else above
       ><div class="cues" role="tablist" aria-label="Cues">
         <button
-          v-for="each in desk.cues"
+          v-for="each in found"
           :key="each.id"
           class="cue"
           role="tab"
@@ -115,6 +131,9 @@ watch(
         </button></div
     ></LitSheet>
 
+    <p v-if="!all && wanted && !found.length" class="soft">
+      No cue has "{{ wanted }}" in its name, performers or outputs.
+    </p>
     <p v-if="!cue" class="soft empty">No cue yet. Add one; it starts silent, with its ceiling guard on.</p>
     <div v-else-if="!all || desk.cues.length < 2" class="mix">
       <CueMix :key="cue.id" :cue="cue" />

@@ -105,10 +105,7 @@ public final class HeardCues {
                 double click =
                         at.clicks().stream().mapToDouble(levels::loudest).max().orElse(0);
                 Reading now = new Reading(
-                        level,
-                        levels.heldBackDb(at.guard()),
-                        levels.clipped(at.clips()),
-                        click * cue.level().gain());
+                        level, levels.heldBackDb(at.guard()), levels.clipped(at.clips()), click * session.gainOf(cue));
                 take(cue, now, seconds);
             }
         }

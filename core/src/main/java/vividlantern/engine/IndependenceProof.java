@@ -32,6 +32,7 @@ import vividlantern.units.Pan;
  * @param peakDbfs its highest sample; none if it is silent
  * @param rmsDbfs its mean power, both sides together; a sine of full scale at both has -3.01
  * @param following tracks whose sends follow the speakers, on purpose
+ * @param linked whether the cue's level is linked to the main level, on purpose
  */
 public record IndependenceProof(
         boolean same,
@@ -40,7 +41,8 @@ public record IndependenceProof(
         double seconds,
         Optional<Double> peakDbfs,
         Optional<Double> rmsDbfs,
-        List<TrackId> following) {
+        List<TrackId> following,
+        boolean linked) {
 
     private static final long SEED = 20;
 
@@ -67,7 +69,8 @@ public record IndependenceProof(
                 cue.sends().stream()
                         .filter(send -> send.isOn() && send.followsTheSpeakers())
                         .map(Send::trackId)
-                        .toList());
+                        .toList(),
+                cue.linkedToMain());
     }
 
     /** The session with everything moved that is the main mix's own. */
@@ -106,6 +109,9 @@ public record IndependenceProof(
                                 .map(id -> session.find(id).map(Track::name).orElse(id.value()))
                                 .collect(Collectors.joining(", "))
                         + ".";
+        if (linked) {
+            why += " The level is linked to the main level.";
+        }
         return what
                 + String.format(Locale.ROOT, "they differ from %.2f s on.", differsAfterSeconds.orElseThrow())
                 + why;

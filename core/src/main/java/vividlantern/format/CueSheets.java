@@ -51,7 +51,7 @@ final class CueSheets {
         List<List<String>> rows = new ArrayList<>();
         rows.add(List.of(
                 "All of it",
-                cue.level().toString(),
+                cue.level() + (cue.linkedToMain() ? ", linked to main" : ""),
                 "",
                 out(cue),
                 cue.guarded() ? "ceiling guard on" : "ceiling guard off"));

@@ -291,10 +291,13 @@ public final class Documents {
         abstract int shiftFrames();
     }
 
-    /** Cues written before they had them have a compressor and comfort reverb as they begin: off, are stereo, and leave by one pair. */
+    /** Cues written before they had them have a compressor and comfort reverb as they begin: off, are stereo, leave by one pair and are not linked. */
     private abstract static class CueForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract List<PairId> furtherOutputs();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract boolean linkedToMain();
 
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract Compressor compressor();

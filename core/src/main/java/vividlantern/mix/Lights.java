@@ -111,7 +111,7 @@ public final class Lights {
             Map<String, List<EdgeReading>> toCue = cue.output()
                     .map(out -> state.readings(SessionBuses.keyOf(cue.id(), out)))
                     .orElse(Map.of());
-            double level = cue.level().gain();
+            double level = session.gainOf(cue);
             List<Integer> clicks = new ArrayList<>();
             for (Send send : cue.sends()) {
                 if (session.find(send.trackId()).filter(Track::isClick).isPresent()) {

@@ -152,7 +152,7 @@ final class SessionBuses {
 
     private MixPlan.Bus cueBus(Cue cue, StereoPair pair) {
         List<MixPlan.Edge> edges = new ArrayList<>();
-        double forAll = live.tests(pair) ? 0 : cue.level().gain();
+        double forAll = live.tests(pair) ? 0 : session.gainOf(cue);
         Optional<MixPlan.ToCue> toCue = Optional.of(new MixPlan.ToCue(cue.id(), false));
         for (Track track : tracks) {
             if (cue.send(track.id()).isEmpty()) {

@@ -77,7 +77,7 @@ public record StartFromMain(List<Edit> edits, String limited) {
         if (track.fader().isOff() || main.isOff()) {
             return Decibels.OFF;
         }
-        double forAll = cue.level().isOff() ? 0 : cue.level().value();
+        double forAll = (cue.level().isOff() ? 0 : cue.level().value()) + (cue.linkedToMain() ? main.value() : 0);
         double level = track.fader().value() + main.value() - forAll;
         if (level > Decibels.FADER_MAX) {
             limited.add(track.name());

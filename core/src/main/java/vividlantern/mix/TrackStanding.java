@@ -123,7 +123,7 @@ public record TrackStanding(
     private static List<Cue> cues(Session session, TrackGains heard, Track track) {
         return session.cues().stream()
                 .filter(cue -> cue.output().isPresent()
-                        && !cue.level().isOff()
+                        && session.gainOf(cue) > 0
                         && !heard.isCut(cue.id())
                         && heard.reaches(session.effectiveSend(cue, track)))
                 .toList();

@@ -191,6 +191,11 @@ public record Session(
         return wide.orElse(track).armed();
     }
 
+    /** A cue's level for all as a factor, with the main level if it is linked to that. */
+    public double gainOf(Cue cue) {
+        return cue.level().gain() * (cue.linkedToMain() ? main.level().gain() : 1);
+    }
+
     /**
      * What a cue hears of a track: the one answer that the mixer, the page and the printed sheets share. It is the send
      * itself until something links or groups sends.

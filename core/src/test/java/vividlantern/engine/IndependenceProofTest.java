@@ -97,6 +97,14 @@ public class IndependenceProofTest {
     }
 
     @Test
+    public void aCueThatIsLinkedToTheMainLevelFollowsIt() throws IOException {
+        Session session = session(Tap.PRE_FADER).change(CUE, cue -> cue.linkedToMain(true));
+        IndependenceProof proof = proof(session);
+        assertThat(proof.same()).isFalse();
+        assertThat(proof.words(session)).endsWith("they differ from 0.00 s on. The level is linked to the main level.");
+    }
+
+    @Test
     public void silenceProvesNothing() throws IOException {
         Session session = session(Tap.PRE_FADER).change(CUE, cue -> cue.at(Decibels.OFF));
         assertThat(proof(session).peakDbfs()).isEmpty();

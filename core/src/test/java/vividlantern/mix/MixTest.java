@@ -26,6 +26,7 @@ import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.InputEdit.CutInput;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -83,6 +84,17 @@ public class MixTest {
                 .flatMap(track -> track.feeds().get(0).port());
         return session.plus(Input.of(new InputId("violin"), 1, "Violin")
                 .patchedTo(port.stream().toList()));
+    }
+
+    /** A main level of -20 dB makes a tenth of it. */
+    @Test
+    public void theMainLevelMovesACueThatIsLinkedToItAndNoOther() {
+        Session down = new SetMainLevel(Decibels.of(-20)).applyTo(session(track -> track), RandomSessions.RIG);
+        assertCue(down, CENTRE, CENTRE);
+        Session linked = down.withCues(
+                down.cues().stream().map(cue -> cue.linkedToMain(true)).toList());
+        assertCue(linked, CENTRE / 10, CENTRE / 10);
+        assertMain(linked, CENTRE / 10, CENTRE / 10);
     }
 
     @Test

@@ -94,6 +94,11 @@ public final class StartFromMainTest {
                 .flatMap(each -> each.send(FIRST))
                 .orElseThrow();
         assertThat(send.level()).isEqualTo(Decibels.of(-8));
+        Send linked = started(set.change(cue, each -> each.linkedToMain(true)), cue, ALL)
+                .find(cue)
+                .flatMap(each -> each.send(FIRST))
+                .orElseThrow();
+        assertThat(linked.level()).as("the main level moves it already").isEqualTo(Decibels.of(-4));
         assertThat(send.tap()).isEqualTo(Tap.PRE_FADER);
         assertThat(send.pan()).isEqualTo(set.find(FIRST).map(Track::pan).orElse(Pan.CENTRE));
     }

@@ -144,6 +144,11 @@ public class CueRulesTest {
     }
 
     @Test
+    public void aCueThatIsLinkedToTheMainLevel() {
+        endsIt(SOUND.change(CUE, cue -> cue.linkedToMain(true)), "Cue Ann's is linked to the main level.");
+    }
+
+    @Test
     public void aSendBehindTheFaderOrPannedAsMain() {
         Session following = SOUND.change(
                 CUE, cue -> cue.withSend(HARP, send -> send.from(Tap.POST_FADER).panAsMain(true)));

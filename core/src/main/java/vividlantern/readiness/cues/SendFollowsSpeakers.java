@@ -2,6 +2,7 @@ package vividlantern.readiness.cues;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import vividlantern.patch.FreePorts;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Keys;
@@ -13,6 +14,7 @@ import vividlantern.session.Track;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
+import vividlantern.session.edit.CueEdit.LinkCueLevel;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SendEdit.SetSendPan;
 import vividlantern.session.edit.SendEdit.SetSendTap;
@@ -20,13 +22,28 @@ import vividlantern.session.edit.SendEdit.SetSendTap;
 /** What the control room does to a track reaches somebody's headphones. */
 public final class SendFollowsSpeakers implements Rule {
 
+    private static final String WHY = "A fader, mute or pan moved in the control room is heard in the headphones.";
+
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
-        return session.cues().stream()
+        Stream<Finding> sends = session.cues().stream()
                 .flatMap(cue -> cue.sends().stream()
                         .filter(send -> send.isOn() && send.followsTheSpeakers())
-                        .flatMap(send -> session.find(send.trackId()).stream().map(track -> finding(cue, track, send))))
-                .toList();
+                        .flatMap(
+                                send -> session.find(send.trackId()).stream().map(track -> finding(cue, track, send))));
+        Stream<Finding> linked =
+                session.cues().stream().filter(Cue::linkedToMain).map(SendFollowsSpeakers::finding);
+        return Stream.concat(sends, linked).toList();
+    }
+
+    private static Finding finding(Cue linked) {
+        return Finding.fixable(
+                Keys.of("cue-linked", linked.id()),
+                "Cue " + linked.name() + " is linked to the main level.",
+                WHY,
+                List.of(PartKey.of(linked.id())),
+                "Give it a level of its own",
+                List.of(new LinkCueLevel(linked.id(), false)));
     }
 
     private static Finding finding(Cue cue, Track track, Send send) {
@@ -40,7 +57,7 @@ public final class SendFollowsSpeakers implements Rule {
         return Finding.fixable(
                         Keys.of("send-follows", cue.id(), track.id(), send.tap(), send.panAsMain()),
                         track.name() + " in cue " + cue.name() + " follows the speakers.",
-                        "A fader, mute or pan moved in the control room is heard in the headphones.",
+                        WHY,
                         List.of(PartKey.of(cue.id()), PartKey.of(track.id())),
                         "Make it independent",
                         edits)

@@ -27,6 +27,7 @@ import vividlantern.units.Decibels;
  * @param output the pair it leaves by; a cue without one is silent
  * @param furtherOutputs pairs by which the same leaves too; none of them is its output, and without an output there are none
  * @param level the level for all
+ * @param linkedToMain whether the main level moves it as well
  * @param guarded whether the ceiling guard stands before its output pair
  * @param highPass what leaves out low sound; it stands after the level for all, before the guard
  * @param lowPass what leaves out high sound; it stands after the high-pass
@@ -42,6 +43,7 @@ public record Cue(
         Optional<PairId> output,
         List<PairId> furtherOutputs,
         Decibels level,
+        boolean linkedToMain,
         boolean guarded,
         Corner highPass,
         Corner lowPass,
@@ -89,6 +91,7 @@ public record Cue(
                 Optional.empty(),
                 List.of(),
                 Decibels.ZERO,
+                false,
                 true,
                 HIGH_PASS_OFF,
                 LOW_PASS_OFF,
@@ -161,6 +164,24 @@ public record Cue(
         return with(draft -> draft.level = newLevel);
     }
 
+    public Cue linkedToMain(boolean linked) {
+        return with(draft -> draft.linkedToMain = linked);
+    }
+
+    /** With the same mix as another cue, heard by whom and where this one is, behind this one's guard. */
+    public Cue soundingAs(Cue other) {
+        return with(draft -> {
+            draft.level = other.level;
+            draft.linkedToMain = other.linkedToMain;
+            draft.highPass = other.highPass;
+            draft.lowPass = other.lowPass;
+            draft.compressor = other.compressor;
+            draft.comfort = other.comfort;
+            draft.ears = other.ears;
+            draft.sends = other.sends;
+        });
+    }
+
     public Cue guarded(boolean on) {
         return with(draft -> draft.guarded = on);
     }
@@ -208,6 +229,7 @@ public record Cue(
                 draft.output,
                 draft.furtherOutputs,
                 draft.level,
+                draft.linkedToMain,
                 draft.guarded,
                 draft.highPass,
                 draft.lowPass,
@@ -224,6 +246,7 @@ public record Cue(
         private Optional<PairId> output;
         private List<PairId> furtherOutputs;
         private Decibels level;
+        private boolean linkedToMain;
         private boolean guarded;
         private Corner highPass;
         private Corner lowPass;
@@ -238,6 +261,7 @@ public record Cue(
             output = cue.output;
             furtherOutputs = cue.furtherOutputs;
             level = cue.level;
+            linkedToMain = cue.linkedToMain;
             guarded = cue.guarded;
             highPass = cue.highPass;
             lowPass = cue.lowPass;
@@ -260,7 +284,7 @@ public record Cue(
         traits.put(NAME, name);
         traits.put(OUTPUT, output.map(names::pair).orElse("none"));
         traits.put(FURTHER_OUTPUTS, furtherOutputs.stream().map(names::pair).collect(Collectors.joining(", ")));
-        traits.put("level for all", level.toString());
+        traits.put("level for all", level + (linkedToMain ? ", linked to the main level" : ""));
         traits.put("ceiling guard", PartNames.onOff(guarded));
         traits.put("high-pass", highPass.words());
         traits.put("low-pass", lowPass.words());

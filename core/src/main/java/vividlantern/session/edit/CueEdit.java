@@ -138,6 +138,36 @@ public sealed interface CueEdit extends Edit {
         }
     }
 
+    /** Makes a cue's mix the same as another one's; who hears it, where it leaves and its guard stay. */
+    record CopyCue(CueId cue, CueId from) implements CueEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, cue);
+            Cue source = Rules.known(session, from);
+            return session.change(cue, each -> each.soundingAs(source));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return Rules.name(session, cue) + ": the mix of " + Rules.name(session, from);
+        }
+    }
+
+    /** Says whether the main level moves a cue's level for all as well. */
+    record LinkCueLevel(CueId cue, boolean linked) implements OfOne {
+
+        @Override
+        public Cue of(Cue was) {
+            return was.linkedToMain(linked);
+        }
+
+        @Override
+        public String words(Cue was) {
+            return linked ? "level linked to the main level" : "level of its own";
+        }
+    }
+
     /** Says who hears a cue. */
     record SetCueListeners(CueId cue, List<PerformerId> listeners) implements CueEdit {
 

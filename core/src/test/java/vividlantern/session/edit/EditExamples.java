@@ -2,6 +2,7 @@ package vividlantern.session.edit;
 
 import static vividlantern.session.edit.HarpAndFlute.ANNA;
 import static vividlantern.session.edit.HarpAndFlute.BEN;
+import static vividlantern.session.edit.HarpAndFlute.BOOTH;
 import static vividlantern.session.edit.HarpAndFlute.CUE;
 import static vividlantern.session.edit.HarpAndFlute.FEW;
 import static vividlantern.session.edit.HarpAndFlute.FLUTE;
@@ -71,6 +72,8 @@ import vividlantern.session.edit.BarsEdit.RemoveBars;
 import vividlantern.session.edit.BringEdit.RemoveBringLine;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
 import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.CueEdit.CopyCue;
+import vividlantern.session.edit.CueEdit.LinkCueLevel;
 import vividlantern.session.edit.CueEdit.RemoveCue;
 import vividlantern.session.edit.CueEdit.RenameCue;
 import vividlantern.session.edit.CueEdit.SetCueComfort;
@@ -446,7 +449,8 @@ final class EditExamples {
                     "Ben: cue added",
                     s -> s.find(new CueId("ben")).orElseThrow().guarded(),
                     true),
-            row(new RemoveCue(CUE), "Anna: cue removed", Session::cues, List.of()),
+            row(new RemoveCue(CUE), "Anna: cue removed", s -> s.find(CUE), Optional.empty()),
+            ofCue(new CopyCue(CUE, BOOTH), "Anna: the mix of Booth", Cue::level, Decibels.of(-4)),
             ofCue(new RenameCue(CUE, "Booth"), "Anna: renamed to Booth", Cue::name, "Booth"),
             ofCue(new SetCueOutput(CUE, phones), "Anna: out by phones-1", Cue::output, phones),
             ofCue(new SetCueLevel(CUE, Decibels.of(2)), "Anna: level for all +2.0 dB", Cue::level, Decibels.of(2)),
@@ -481,6 +485,7 @@ final class EditExamples {
                     "Anna: also out by phones-2",
                     Cue::furtherOutputs,
                     List.of(new PairId("phones-2"))),
+            ofCue(new LinkCueLevel(CUE, true), "Anna: level linked to the main level", Cue::linkedToMain, true),
             ofCue(new SetCueListeners(CUE, List.of(BEN, BEN)), "Anna: heard by Ben, Ben", Cue::listeners, List.of(BEN)),
             ofCue(
                     new AddSends(CUE, List.of(FLUTE_TRACK)),

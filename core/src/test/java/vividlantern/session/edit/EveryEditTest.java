@@ -3,6 +3,7 @@ package vividlantern.session.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static vividlantern.session.edit.HarpAndFlute.ANNA;
+import static vividlantern.session.edit.HarpAndFlute.BOOTH;
 import static vividlantern.session.edit.HarpAndFlute.CLICK;
 import static vividlantern.session.edit.HarpAndFlute.CUE;
 import static vividlantern.session.edit.HarpAndFlute.FEW;
@@ -44,6 +45,7 @@ import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
@@ -60,7 +62,9 @@ import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackDim;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackLevel;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
+import vividlantern.session.edit.CueEdit.CopyCue;
 import vividlantern.session.edit.CueEdit.RenameCue;
+import vividlantern.session.edit.CueEdit.SetCueGuard;
 import vividlantern.session.edit.CueEdit.SetCueHighPass;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.CueEdit.SetCueLowPass;
@@ -199,6 +203,20 @@ public class EveryEditTest {
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("Cue Anna leaves by phones-1");
         refused(new SetMainOutput(Optional.of(new PairId("ghost"))), "no output pair 'ghost'");
+    }
+
+    @Test
+    public void aCopiedMixIsHeardByWhomAndWhereTheCueWas() {
+        Session copied = new CopyCue(BOOTH, CUE).applyTo(new SetCueGuard(CUE, false).applyTo(SESSION, RIG), RIG);
+        Cue from = copied.find(CUE).orElseThrow();
+        Cue booth = copied.find(BOOTH).orElseThrow();
+        assertThat(booth.sends()).isEqualTo(from.sends()).isNotEmpty();
+        assertThat(booth.level()).isEqualTo(from.level());
+        assertThat(booth.name()).isEqualTo("Booth");
+        assertThat(booth.output()).isEmpty();
+        assertThat(booth.listeners()).isEmpty();
+        assertThat(booth.guarded()).as("a guard that is off is not copied").isTrue();
+        refused(new CopyCue(BOOTH, new CueId("ghost")), "no cue 'ghost'");
     }
 
     @Test

@@ -35,6 +35,7 @@ import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
 import vividlantern.session.edit.CueEdit.AddCue;
+import vividlantern.session.edit.CueEdit.SetCueLevel;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.DirectEdit.SetDirectLevel;
@@ -78,6 +79,7 @@ final class HarpAndFlute {
     static final TrackId FLUTE_TRACK = new TrackId("flute-track");
     static final TrackId CLICK = new TrackId("click");
     static final CueId CUE = new CueId("cue-anna");
+    static final CueId BOOTH = new CueId("cue-booth");
     static final SourceId PHONE = new SourceId("phone");
     static final MarkerId VERSE = new MarkerId("verse");
     static final TrackViewId FEW = new TrackViewId("few");
@@ -100,6 +102,8 @@ final class HarpAndFlute {
                     new AddCue(CUE, "Anna"),
                     new SetCueOutput(CUE, Optional.of(new PairId("phones-3"))),
                     new SetCueListeners(CUE, List.of(ANNA)),
+                    new AddCue(BOOTH, "Booth"),
+                    new SetCueLevel(BOOTH, Decibels.of(-4)),
                     new SetSendLevel(CUE, HARP_TRACK, Decibels.of(-6)),
                     new SetDirectLevel(CUE, FLUTE, Decibels.of(-9)),
                     new SetMarker(VERSE, "Verse", 5),

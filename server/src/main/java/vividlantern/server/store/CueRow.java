@@ -44,6 +44,7 @@ class CueRow implements PartRow {
     String name;
     String output;
     Double levelDb;
+    boolean linkedToMain;
     boolean guarded;
     boolean highPassOn;
     double highPassHz;
@@ -132,6 +133,7 @@ class CueRow implements PartRow {
         name = cue.name();
         output = cue.output().map(PairId::value).orElse(null);
         levelDb = Columns.of(cue.level());
+        linkedToMain = cue.linkedToMain();
         guarded = cue.guarded();
         highPassOn = cue.highPass().on();
         highPassHz = cue.highPass().hz();
@@ -160,6 +162,7 @@ class CueRow implements PartRow {
                 Optional.ofNullable(output).map(PairId::new),
                 furtherOutputs.stream().map(PairId::new).toList(),
                 Columns.level(levelDb),
+                linkedToMain,
                 guarded,
                 new Corner(highPassOn, highPassHz),
                 new Corner(lowPassOn, lowPassHz),

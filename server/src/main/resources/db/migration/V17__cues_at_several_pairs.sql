@@ -7,3 +7,6 @@ create table cue_further_output (
     primary key (session_id, cue_id, place),
     foreign key (session_id, cue_id) references cue (session_id, id)
 );
+
+-- Whether the main level moves a cue's level too.
+alter table cue add column linked_to_main boolean default false not null;
