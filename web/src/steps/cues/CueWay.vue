@@ -168,7 +168,7 @@ const direct = computed(() =>
       title="Whether the main level moves this mix as well"
       @click="desk.edit([{ kind: 'link-cue-level', cue: cue.id, linked: !cue.linkedToMain }])"
     >
-      linked to the main level
+      {{ cue.linkedToMain ? 'Linked to the main level' : 'Link to the main level' }}
     </button>
     <p v-if="cue.linkedToMain" class="flare">The main level moves this mix: it follows the speakers.</p>
     <div v-if="ears?.ways.length">

@@ -88,7 +88,7 @@ watch(
       <input
         v-if="desk.cues.length >= MANY && !all"
         v-model="wanted"
-        class="field"
+        class="field search"
         type="search"
         aria-label="Search cues"
         placeholder="Name, performer or output"
@@ -143,6 +143,11 @@ watch(
 </template>
 
 <style scoped>
+.search {
+  flex: 0 1 210px;
+  min-width: 120px;
+}
+
 /* However many cues there are, the mix below keeps the room. */
 .cues {
   display: flex;
