@@ -1,2 +1,2 @@
-/** What everything else stands on: typed text and ids checked, lists with an index, and how something is refused. */
+/** What everything else stands on: typed text and ids checked, lists with an index, how something is refused, and how far what takes a while has come. */
 package vividlantern.basics;

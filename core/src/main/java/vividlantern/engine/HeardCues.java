@@ -50,15 +50,23 @@ public final class HeardCues {
 
     private static final double LITTLE = 0.3;
 
+    /** What is heard is of a cue at a level; the main level may move it too. */
+    private record Sounding(Cue cue, double gain) {
+
+        private static Sounding of(Session session, Cue cue) {
+            return new Sounding(cue, session.gainOf(cue));
+        }
+    }
+
     private static final class Listening {
-        private final Cue cue;
+        private final Sounding of;
         private double seconds = -SETTLING_SECONDS;
         private double energy;
         private double working;
         private Heard told = Heard.NOTHING;
 
-        private Listening(Cue cue) {
-            this.cue = cue;
+        private Listening(Sounding of) {
+            this.of = of;
         }
 
         private Heard take(Reading now, double taken) {
@@ -106,16 +114,17 @@ public final class HeardCues {
                         at.clicks().stream().mapToDouble(levels::loudest).max().orElse(0);
                 Reading now = new Reading(
                         level, levels.heldBackDb(at.guard()), levels.clipped(at.clips()), click * session.gainOf(cue));
-                take(cue, now, seconds);
+                take(session, cue, now, seconds);
             }
         }
     }
 
-    void take(Cue cue, Reading now, double seconds) {
+    void take(Session session, Cue cue, Reading now, double seconds) {
+        Sounding sounding = Sounding.of(session, cue);
         Listening known = cues.get(cue.id());
         Heard before = known == null ? Heard.NOTHING : known.told;
-        if (known == null || !known.cue.equals(cue)) {
-            known = new Listening(cue);
+        if (known == null || !known.of.equals(sounding)) {
+            known = new Listening(sounding);
             cues.put(cue.id(), known);
         }
         changes += known.take(now, seconds).equals(before) ? 0 : 1;
@@ -137,7 +146,7 @@ public final class HeardCues {
         Map<CueId, Heard> heard = new HashMap<>();
         for (Cue cue : session.cues()) {
             Listening known = cues.get(cue.id());
-            if (known != null && known.cue.equals(cue)) {
+            if (known != null && known.of.equals(Sounding.of(session, cue))) {
                 heard.put(cue.id(), known.told);
             }
         }

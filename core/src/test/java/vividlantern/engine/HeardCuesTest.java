@@ -9,6 +9,7 @@ import org.testng.annotations.Test;
 import vividlantern.OneSinger;
 import vividlantern.session.Session;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.units.Decibels;
 
 /** What is known of a cue while the song plays, and from when on. */
@@ -32,7 +33,7 @@ public class HeardCuesTest {
     }
 
     private void take(Session now, HeardCues.Reading reading) {
-        heard.take(now.cues().get(0), reading, WINDOW);
+        heard.take(now, now.cues().get(0), reading, WINDOW);
     }
 
     /** -20 dBFS and 1 dB more are one, 3 dB more are another; what is before 3 s are over is of another cue. */
@@ -71,6 +72,11 @@ public class HeardCuesTest {
         assertThat(now(lower).atEars().orElseThrow()).isCloseTo(-40, within(0.1));
         heard.forget();
         assertThat(heard.of(lower)).isEmpty();
+        Session linked = lower.change(OneSinger.CUE, cue -> cue.linkedToMain(true));
+        play(linked, -40, 0, 14);
+        assertThat(now(linked).atEars()).isPresent();
+        Session softer = new SetMainLevel(Decibels.of(-6)).applyTo(linked, OneSinger.RIG);
+        assertThat(heard.of(softer)).as("the main level moved it").isEmpty();
     }
 
     /** Half of a minute's weight is reached after ln 2 minutes, 42 s; it is below three tenths 31 s after that. */

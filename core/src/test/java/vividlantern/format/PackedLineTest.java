@@ -71,6 +71,26 @@ public class PackedLineTest {
         assertThat(packed.length).isLessThan(1000);
     }
 
+    /** 4 096 levels in 32 cues; the edits alone are 280 kB. */
+    @Test
+    public void thousandsOfLevelsAreReadAgainAndStaySmall() {
+        StringBuilder edits = new StringBuilder("[");
+        StringBuilder before = new StringBuilder("{");
+        StringBuilder after = new StringBuilder("{");
+        for (int at = 0; at < 4096; at++) {
+            String send = "c" + at / 128 + "/t" + at % 128;
+            String comma = at == 0 ? "" : ",";
+            edits.append(comma).append("{\"kind\":\"set-send-level\",\"send\":\"" + send + "\",\"level\":-10.0}");
+            before.append(comma).append("\"send/" + send + "\":{\"level\":-20.0,\"muted\":false}");
+            after.append(comma).append("\"send/" + send + "\":{\"level\":-10.0,\"muted\":false}");
+        }
+        PackedLine line = new PackedLine(edits + "]", before + "}", after + "}");
+        byte[] packed = line.pack();
+        assertThat(PackedLine.unpack(packed)).isEqualTo(line);
+        assertThat(PackedLine.mentions(packed, "\"send/c31/t127")).isTrue();
+        assertThat(packed.length).isLessThan(60_000);
+    }
+
     @Test
     public void linesOfTheFirstProgramThatPackedThemAreRead() {
         PackedLine line = PackedLine.unpack(Base64.getDecoder().decode(FIRST));

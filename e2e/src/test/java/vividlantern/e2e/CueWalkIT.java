@@ -73,16 +73,6 @@ public class CueWalkIT extends WithDemo {
         page.keyboard().press("Enter");
     }
 
-    private void choose(String label, String option) {
-        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
-                .last()
-                .click();
-        page.locator(".n-base-select-option:visible")
-                .filter(new Locator.FilterOptions().setHasText(option))
-                .first()
-                .click();
-    }
-
     @Test
     public void fromNoCueToATalkBetweenTakes() {
         eachGetsACueAsFarAsThereAreOutputs();
@@ -95,6 +85,7 @@ public class CueWalkIT extends WithDemo {
         oneIsHeardAtTwoPairsInMono();
         noneOfItDependsOnTheSpeakers();
         theControlRoomTalks();
+        theFiddleGetsTheSameMix();
     }
 
     private void eachGetsACueAsFarAsThereAreOutputs() {
@@ -241,6 +232,17 @@ public class CueWalkIT extends WithDemo {
         button("Prove it is independent").click();
         assertThat(panel("Bass")).containsText("the same bit for bit. Peak −");
         Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+    }
+
+    private void theFiddleGetsTheSameMix() {
+        open("Fiddle");
+        button("Copy from…").click();
+        page.locator(".n-dropdown-option").getByText("Bass").click();
+        assertThat(button("Undo: Fiddle: the mix of Bass")).isVisible();
+        assertThat(shown("Cajón front", "Fiddle", "−6.0")).isVisible();
+        Assertions.assertThat(cue("fiddle").get("furtherOutputs")).isEmpty();
+        button("Link to the main level").click();
+        assertThat(panel("Fiddle")).containsText("The main level moves this mix: it follows the speakers.");
     }
 
     private void theControlRoomTalks() {

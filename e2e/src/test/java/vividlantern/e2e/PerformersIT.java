@@ -76,16 +76,6 @@ public class PerformersIT extends WithDemo {
                 .hasAttribute("aria-valuetext", Pattern.compile("^−\\d+\\.\\d dBFS$"));
     }
 
-    private void choose(String label, String option) {
-        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
-                .last()
-                .click();
-        page.locator(".n-base-select-option:visible")
-                .filter(new Locator.FilterOptions().setHasText(option))
-                .first()
-                .click();
-    }
-
     @Test
     public void whatSomebodyWearsTellsHowLoudItIsAtTheirEarsAndSetsTheCeiling() {
         goTo("/sessions/low-water/cues");

@@ -76,6 +76,17 @@ abstract class WithDemo {
                 .first();
     }
 
+    /** Chooses from a list by its name. */
+    final void choose(String label, String option) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .last()
+                .click();
+        page.locator(".n-base-select-option:visible")
+                .filter(new Locator.FilterOptions().setHasText(option))
+                .first()
+                .click();
+    }
+
     final Locator row(String name) {
         return page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(name));
     }
