@@ -4,8 +4,8 @@ import { trying } from './notice'
 
 const ASK_EVERY_MS = 250
 
-let names = 0
-const freshName = () => `work-${Date.now().toString(36)}-${++names}`
+/** No other window has it. */
+const freshName = () => `work-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`
 
 /** Something that takes a while: how far it is, and a way to cancel it. */
 export function useWork() {
