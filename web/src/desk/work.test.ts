@@ -1,0 +1,84 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+
+vi.stubGlobal('addEventListener', () => {})
+vi.stubGlobal('innerWidth', 1280)
+vi.stubGlobal('localStorage', { getItem: () => 'somebody', setItem: () => {} })
+vi.mock('vue', async (whole) => ({ ...(await whole<typeof import('vue')>()), onBeforeUnmount: () => {} }))
+const { api, Problem } = await import('@/api/client')
+const { notice } = await import('./notice')
+const { useWork } = await import('./work')
+vi.stubGlobal('document', { activeElement: null, body: null })
+vi.stubGlobal('window', globalThis)
+
+const asked: string[] = []
+const cancelled: string[] = []
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  notice.value = null
+  asked.length = 0
+  cancelled.length = 0
+  const work = (options: unknown) => (options as { params: { path: { work: string } } }).params.path.work
+  vi.spyOn(api, 'GET').mockImplementation((async (_: string, options: unknown) => {
+    asked.push(work(options))
+    return { data: { share: asked.length / 4 } }
+  }) as unknown as typeof api.GET)
+  vi.spyOn(api, 'DELETE').mockImplementation((async (_: string, options: unknown) => {
+    cancelled.push(work(options))
+    return {}
+  }) as unknown as typeof api.DELETE)
+})
+afterEach(() => vi.useRealTimers())
+
+/** A job that ends when it is told to. */
+function job() {
+  let end: (result: unknown) => void
+  let fail: (why: Error) => void
+  let name = ''
+  const run = (work: string) => {
+    name = work
+    return new Promise((resolve, reject) => ((end = resolve), (fail = reject)))
+  }
+  return { run, end: (result: unknown) => end(result), fail: (why: Error) => fail(why), name: () => name }
+}
+
+test('how far it is is asked by its name until it is done', async () => {
+  const { share, begin } = useWork()
+  const mine = job()
+  const done = begin(mine.run)
+  expect(share.value).toBe(0)
+  await vi.advanceTimersByTimeAsync(260)
+  expect(share.value).toBe(0.25)
+  await vi.advanceTimersByTimeAsync(260)
+  expect(share.value).toBe(0.5)
+  expect(new Set(asked)).toEqual(new Set([mine.name()]))
+  mine.end('result')
+  expect(await done).toBe('result')
+  expect(share.value).toBeNull()
+  await vi.advanceTimersByTimeAsync(1000)
+  expect(asked).toHaveLength(2)
+})
+
+test('what is cancelled is over at once, and nothing is said of how it ended', async () => {
+  const { share, begin, cancel } = useWork()
+  const mine = job()
+  const done = begin(mine.run)
+  await cancel()
+  expect(share.value).toBeNull()
+  expect(cancelled).toEqual([mine.name()])
+  mine.fail(new Problem('It was cancelled.'))
+  expect(await done).toBeUndefined()
+  expect(notice.value).toBeNull()
+  await cancel()
+  expect(cancelled).toHaveLength(1)
+})
+
+test('what goes wrong by itself is said', async () => {
+  const { share, begin } = useWork()
+  const mine = job()
+  const done = begin(mine.run)
+  mine.fail(new Problem('There are enough already.'))
+  expect(await done).toBeUndefined()
+  expect(notice.value?.sentence).toBe('There are enough already.')
+  expect(share.value).toBeNull()
+})
