@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { api, type Found, type Input } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell, trying } from '@/desk/notice'
+import LevelHistory from '@/parts/LevelHistory.vue'
 import LevelIn from '@/parts/LevelIn.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import { useSheet } from '@/parts/useSheet'
@@ -50,6 +51,10 @@ const { pasted, copy } = useClipboard({
 })
 /** The column after which an input's level stands: beside its gain wherever that is. */
 const metered = computed(() => (keys.value.includes('gain') ? 'gain' : 'source'))
+/** The input whose gain one is at: its level is drawn as it goes on. */
+const gained = computed(() =>
+  desk.live && columns.value[sheet.column.value]?.key === 'gain' ? desk.inputs[sheet.row.value] : undefined,
+)
 const TROUBLE = 27
 const list = useWindow(
   () => desk.inputs,
@@ -213,6 +218,13 @@ function dropFile(event: DragEvent) {
           </tbody>
         </table></div
     ></LitSheet>
+    <LevelHistory
+      v-if="gained && !inGrid"
+      :key="gained.id"
+      :light="`input/${gained.id}`"
+      :name="gained.source"
+      :gain="gained.gainDb"
+    />
     <p v-if="inGrid" class="hint">
       Press a crossing to feed the track from that port; drag a diagonal to feed many, a stereo track takes two ports.
       Arrow keys move, <kbd>Space</kbd> feeds.

@@ -16,8 +16,13 @@ import vividlantern.session.Session;
  */
 public final class PlayedPeaks {
 
-    /** Peaks should come in between -18 and -12 dBFS; this is the middle. */
-    public static final double AIM_DBFS = -15;
+    /** Peaks should come in between this and {@link #HIGHEST_AIM_DBFS}. */
+    public static final double LOWEST_AIM_DBFS = -18;
+
+    public static final double HIGHEST_AIM_DBFS = -12;
+
+    /** The middle of what is aimed for. */
+    public static final double AIM_DBFS = (LOWEST_AIM_DBFS + HIGHEST_AIM_DBFS) / 2;
 
     /** What stays below drowns in noise. */
     private static final double FAINT_DBFS = -30;

@@ -12,7 +12,7 @@ import org.testng.annotations.Test;
 /** At Home sessions, rigs and templates are duplicated, renamed, removed and taken back. */
 public class HomeIT extends WithDemo {
 
-    private void choose(String name, String action) {
+    private void act(String name, String action) {
         button("More for " + name).click();
         page.getByText(action, new Page.GetByTextOptions().setExact(true))
                 .last()
@@ -32,7 +32,7 @@ public class HomeIT extends WithDemo {
     }
 
     private void rename(String name, String to) {
-        choose(name, "Rename");
+        act(name, "Rename");
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByLabel("Name").fill(to);
         dialog.getByLabel("Name").press("Enter");
@@ -42,7 +42,7 @@ public class HomeIT extends WithDemo {
     @Test
     public void aSessionIsDuplicatedRenamedRemovedAndTakenBack() {
         goTo("/");
-        choose("Low Water", "Duplicate");
+        act("Low Water", "Duplicate");
         assertThat(heading("Low Water copy")).hasCount(1);
         rename("Low Water copy", "High Water");
         Page other = chromium.newPerson(ColorScheme.LIGHT);
@@ -51,12 +51,12 @@ public class HomeIT extends WithDemo {
         other.navigate(page.url());
         assertThat(other.getByText("accordion treble").first()).isVisible();
         goTo("/");
-        choose("High Water", "Remove");
+        act("High Water", "Remove");
         assertThat(heading("High Water")).hasCount(0);
         assertThat(other.getByText("it is in the bin")).isVisible();
         button("Take back High Water").click();
         assertThat(heading("High Water")).hasCount(1);
-        choose("High Water", "Remove");
+        act("High Water", "Remove");
         button("Delete High Water now").click();
         confirmDelete();
         assertThat(page.getByText("High Water")).hasCount(0);
@@ -65,14 +65,14 @@ public class HomeIT extends WithDemo {
     @Test
     public void whatIsAtTheRigAndTheLastRigStayAndSayWhy() {
         goTo("/");
-        choose("Low Water", "Remove");
+        act("Low Water", "Remove");
         assertThat(page.getByText("\"Low Water\" is at the rig.")).isVisible();
-        choose("Saltworks", "Remove");
+        act("Saltworks", "Remove");
         assertThat(page.getByText("laid out for Saltworks")).isVisible();
-        choose("Saltworks", "Duplicate");
+        act("Saltworks", "Duplicate");
         rename("Saltworks copy", "Boathouse");
         assertThat(page.getByText(Pattern.compile("^Boathouse: ")).first()).isVisible();
-        choose("Boathouse", "Remove");
+        act("Boathouse", "Remove");
         assertThat(heading("Boathouse")).hasCount(0);
         button("Delete Boathouse now").click();
         confirmDelete();

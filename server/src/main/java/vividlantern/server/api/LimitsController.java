@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.basics.Texts;
 import vividlantern.ears.OutletNote;
+import vividlantern.mix.PlayedPeaks;
 import vividlantern.mix.TestSignal;
 import vividlantern.mix.effects.EffectKind;
 import vividlantern.mix.effects.EffectKinds;
@@ -66,6 +67,7 @@ class LimitsController {
      * @param echoFallDb by how much each repeat of an echo is quieter
      * @param earMaximumSpl what a sine may reach at any ear
      * @param outletDb by how much an outlet of a headphone amp is turned down
+     * @param peakAimDbfs between what an input's peaks should come in
      * @param sourceChannels of what the control room can hear
      */
     record Limits(
@@ -78,6 +80,7 @@ class LimitsController {
             Range talkbackDimDb,
             Range toneHz,
             Range outletDb,
+            Range peakAimDbfs,
             Range echoFallDb,
             Range earMaximumSpl,
             HeadphoneRanges headphones,
@@ -104,6 +107,7 @@ class LimitsController {
                 new Range(0, SetTalkbackDim.MOST_DB),
                 new Range(TestSignal.LOWEST_HERTZ, TestSignal.HIGHEST_HERTZ),
                 new Range(0, OutletNote.MOST_TURNED_DOWN_DB),
+                new Range(PlayedPeaks.LOWEST_AIM_DBFS, PlayedPeaks.HIGHEST_AIM_DBFS),
                 new Range(Echo.LEAST_FALL_DB, Echo.MOST_FALL_DB),
                 new Range(SetEarMaximum.LEAST_SPL, SetEarMaximum.MOST_SPL),
                 new HeadphoneRanges(
