@@ -2,14 +2,14 @@
 import { ref, watch } from 'vue'
 import { api, type Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { useWork } from '@/desk/work'
-import WorkBar from '@/parts/WorkBar.vue'
+import { useTask } from '@/desk/task'
+import TaskBar from '@/parts/TaskBar.vue'
 
 /** How loud and how high the cue is without its filters and its compressor, and with them. */
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
-const { share, begin, cancel } = useWork()
+const { share, begin, cancel } = useTask()
 const words = ref('')
 
 watch(
@@ -20,8 +20,8 @@ watch(
 async function measure() {
   const of = cue
   const path = { session: desk.session!.id, cue: cue.id }
-  const answer = await begin((work) =>
-    api.GET('/api/sessions/{session}/mixes/{cue}/processing', { params: { path, query: { work } } }),
+  const answer = await begin((task) =>
+    api.GET('/api/sessions/{session}/mixes/{cue}/processing', { params: { path, query: { task } } }),
   )
   if (answer?.data && of === cue) words.value = answer.data.words
 }
@@ -37,7 +37,7 @@ async function measure() {
     >
       Measure before and after
     </button>
-    <WorkBar v-if="share !== null" :share="share" label="How much is rendered" @cancel="cancel" />
+    <TaskBar v-if="share !== null" :share="share" label="How much is rendered" @cancel="cancel" />
     <p v-if="words" class="soft" role="status">{{ words }}</p>
   </div>
 </template>

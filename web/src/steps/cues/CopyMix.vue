@@ -20,6 +20,8 @@ const others = computed(() =>
     :options="others"
     @select="(from: string) => desk.edit([{ kind: 'copy-cue', cue: cue.id, from }])"
   >
-    <NButton size="small" title="Who hears this mix, its outputs and its guard stay">Copy from…</NButton>
+    <NButton size="small" title="Who hears it, its outputs, its guard and what they hear direct stay"
+      >Copy from…</NButton
+    >
   </NDropdown>
 </template>

@@ -125,6 +125,7 @@ watch(
             <strong>{{ each.name }}</strong>
             <span class="soft out">{{ pairsOf(each) }}</span>
           </span>
+          <span v-if="each.linkedToMain" class="soft">linked to main</span>
           <strong v-if="desk.live?.cutCues.includes(each.id)" class="flare">cut</strong>
           <LampLight :light="`cue/${each.id}`" />
           <CueReading v-if="desk.live" :cue="each.id" />

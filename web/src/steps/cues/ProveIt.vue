@@ -3,14 +3,14 @@ import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { api, type Cue } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import { useWork } from '@/desk/work'
-import WorkBar from '@/parts/WorkBar.vue'
+import { useTask } from '@/desk/task'
+import TaskBar from '@/parts/TaskBar.vue'
 
 /** Renders the cue as it is and with the whole main mix moved, and says whether they are the same bit for bit. */
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
-const { share, begin, cancel } = useWork()
+const { share, begin, cancel } = useTask()
 const found = ref<{ words: string; same: boolean } | null>(null)
 
 watch(
@@ -21,8 +21,8 @@ watch(
 async function prove() {
   const of = cue
   const path = { session: desk.session!.id, cue: cue.id }
-  const answer = await begin((work) =>
-    api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params: { path, query: { work } } }),
+  const answer = await begin((task) =>
+    api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params: { path, query: { task } } }),
   )
   if (answer?.data && of === cue) found.value = { words: answer.data.words, same: answer.data.proof.same }
 }
@@ -38,7 +38,7 @@ async function prove() {
       @click="prove"
       >{{ share === null ? 'Prove it is independent' : 'Rendering twice' }}</NButton
     >
-    <WorkBar v-if="share !== null" :share="share" label="How much is rendered" @cancel="cancel" />
+    <TaskBar v-if="share !== null" :share="share" label="How much is rendered" @cancel="cancel" />
     <p v-if="found" role="status" :class="found.same ? 'soft' : 'flare'">{{ found.words }}</p>
   </div>
 </template>

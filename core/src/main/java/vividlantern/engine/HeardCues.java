@@ -24,7 +24,7 @@ public final class HeardCues {
      */
     public record Heard(Optional<Double> atEars, boolean guardAtWork, boolean clipped, Optional<Double> clickDbfs) {
 
-        public static final Heard NOTHING = new Heard(Optional.empty(), false, false, Optional.empty());
+        private static final Heard NOTHING = new Heard(Optional.empty(), false, false, Optional.empty());
     }
 
     /**

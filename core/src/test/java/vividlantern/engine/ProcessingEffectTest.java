@@ -66,7 +66,7 @@ public class ProcessingEffectTest {
         assertThat(progress.share()).isGreaterThan(0.99);
     }
 
-    /** Far below its corner a high-pass leaves little. */
+    /** At its corner a low-pass leaves 3 dB less. */
     @Test
     public void aFilterThatTakesTheToneAwayIsQuieter() throws IOException {
         ProcessingEffect effect = effect(cue -> cue.withLowPass(new Corner(true, 997)), new Progress());

@@ -49,6 +49,20 @@ public class LightsTest {
                 .plus(cue);
     }
 
+    /** Where a cue's clips, its guard and its click are read: of two sends the click's alone. */
+    @Test
+    public void whatIsReadOfACueHasItsPlace() {
+        CueId cue = new CueId("cue");
+        session = session.change(cue, each -> each.withSend(new TrackId("click"), send -> send.at(Decibels.of(-9))));
+        MixState state =
+                new Mixer(MixRun.RATE, 480).prepare(MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED));
+        Lights lights = new Lights(session, RandomSessions.RIG, LiveState.STOPPED, state);
+        Lights.OfCue of = lights.cues().get(cue);
+        assertThat(lights.keys().get(of.clips())).isEqualTo("clip/cue/cue");
+        assertThat(lights.keys().get(of.guard())).isEqualTo("guard/cue");
+        assertThat(of.clicks()).extracting(lights.keys()::get).containsExactly("send/cue/click");
+    }
+
     @Test
     public void anInputShowsWhatComesInAtItsPort() {
         assertThat(value("input/fiddle", LiveState.STOPPED)).isCloseTo(LEVEL, within(1e-6));

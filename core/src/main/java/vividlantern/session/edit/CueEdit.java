@@ -138,7 +138,7 @@ public sealed interface CueEdit extends Edit {
         }
     }
 
-    /** Makes a cue's mix the same as another one's; who hears it, where it leaves and its guard stay. */
+    /** Makes a cue's mix the same as another one's; who hears it, where it leaves, its guard and what is heard direct stay. */
     record CopyCue(CueId cue, CueId from) implements CueEdit {
 
         @Override

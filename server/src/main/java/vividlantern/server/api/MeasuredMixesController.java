@@ -28,14 +28,15 @@ class MeasuredMixesController {
     private final StandIns standIns;
     private final RenderingQueue queue;
     private final MediaDesk media;
-    private final WorkController works;
+    private final TasksController tasks;
 
-    MeasuredMixesController(Desk desk, StandIns standIns, RenderingQueue queue, MediaDesk media, WorkController works) {
+    MeasuredMixesController(
+            Desk desk, StandIns standIns, RenderingQueue queue, MediaDesk media, TasksController tasks) {
         this.desk = desk;
         this.standIns = standIns;
         this.queue = queue;
         this.media = media;
-        this.works = works;
+        this.tasks = tasks;
     }
 
     /**
@@ -54,9 +55,9 @@ class MeasuredMixesController {
 
     /** Renders a cue as it is and with the main mix moved, and compares bit for bit. It takes about a second. */
     @GetMapping("/proof")
-    Proved proof(@PathVariable String session, @PathVariable String cue, @RequestParam(defaultValue = "") String work)
+    Proved proof(@PathVariable String session, @PathVariable String cue, @RequestParam(defaultValue = "") String task)
             throws IOException {
-        return measured(session, work, (open, rig, rooms, progress) -> {
+        return measured(session, task, (open, rig, rooms, progress) -> {
             IndependenceProof proof = IndependenceProof.of(open, rig, new CueId(cue), rooms, progress);
             return new Proved(proof, proof.words(open));
         });
@@ -65,9 +66,9 @@ class MeasuredMixesController {
     /** Renders a cue without its filters and its compressor, and with them. */
     @GetMapping("/processing")
     Processed processing(
-            @PathVariable String session, @PathVariable String cue, @RequestParam(defaultValue = "") String work)
+            @PathVariable String session, @PathVariable String cue, @RequestParam(defaultValue = "") String task)
             throws IOException {
-        return measured(session, work, (open, rig, rooms, progress) -> {
+        return measured(session, task, (open, rig, rooms, progress) -> {
             ProcessingEffect effect = ProcessingEffect.of(open, rig, new CueId(cue), rooms, progress);
             return new Processed(effect, effect.words());
         });
@@ -78,11 +79,11 @@ class MeasuredMixesController {
         T of(Session open, Rig rig, Supplier<Room> rooms, Progress progress) throws IOException;
     }
 
-    private <T> T measured(String session, String work, Measuring<T> measuring) throws IOException {
+    private <T> T measured(String session, String task, Measuring<T> measuring) throws IOException {
         Session open = desk.session(new SessionId(session));
         Rig rig = desk.rigOf(open.id());
         media.require(open.sounds(), open.sampleRate());
-        return works.run(work, progress -> {
+        return tasks.run(task, progress -> {
             RenderingQueue.Turn turn = queue.begin();
             try {
                 return measuring.of(open, rig, () -> standIns.openFor(open, rig, StandIns.ALL), progress);

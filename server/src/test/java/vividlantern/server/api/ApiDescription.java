@@ -151,7 +151,7 @@ class ApiDescription {
             schemas.add(MeasuredMixesController.Processed.class);
             schemas.add(ProcessingEffect.class);
             schemas.add(ProcessingEffect.Measured.class);
-            schemas.add(WorkController.Reached.class);
+            schemas.add(TasksController.Reached.class);
             schemas.add(IndependenceProof.class);
             schemas.add(UndoState.class);
             schemas.add(CopiesController.ListedCopy.class);

@@ -5,37 +5,37 @@ import { trying } from './notice'
 const ASK_EVERY_MS = 250
 
 /** No other window has it. */
-const freshName = () => `work-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`
+const freshName = () => `task-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`
 
 /** Something that takes a while: how far it is, and a way to cancel it. */
-export function useWork() {
+export function useTask() {
   /** How much of it is done, from 0 to 1; null while nothing is going on. */
   const share = ref<number | null>(null)
   let running = ''
   let timer = 0
 
   async function ask() {
-    const work = running
-    const answer = await api.GET('/api/work/{work}', { params: { path: { work } } }).catch(() => null)
-    if (work !== running) return
+    const task = running
+    const answer = await api.GET('/api/tasks/{task}', { params: { path: { task } } }).catch(() => null)
+    if (task !== running) return
     share.value = answer?.data?.share ?? share.value
     timer = window.setTimeout(ask, ASK_EVERY_MS)
   }
 
   /** Does it under a name by which the server knows it. What went wrong is said, unless it was cancelled here. */
-  async function begin<T>(job: (work: string) => Promise<T>): Promise<T | undefined> {
-    const work = freshName()
-    running = work
+  async function begin<T>(job: (task: string) => Promise<T>): Promise<T | undefined> {
+    const task = freshName()
+    running = task
     share.value = 0
     timer = window.setTimeout(ask, ASK_EVERY_MS)
     let result: T | undefined
     await trying(async () => {
-      result = await job(work).catch((failed) => {
-        if (running === work) throw failed
+      result = await job(task).catch((failed) => {
+        if (running === task) throw failed
         return undefined
       })
     })
-    if (running === work) end()
+    if (running === task) end()
     return result
   }
 
@@ -47,10 +47,10 @@ export function useWork() {
 
   /** Cancels it; the page is free at once. */
   function cancel() {
-    const work = running
-    if (!work) return
+    const task = running
+    if (!task) return
     end()
-    return api.DELETE('/api/work/{work}', { params: { path: { work } } }).catch(() => null)
+    return api.DELETE('/api/tasks/{task}', { params: { path: { task } } }).catch(() => null)
   }
 
   onBeforeUnmount(cancel)

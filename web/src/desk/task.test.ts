@@ -6,7 +6,7 @@ vi.stubGlobal('localStorage', { getItem: () => 'somebody', setItem: () => {} })
 vi.mock('vue', async (whole) => ({ ...(await whole<typeof import('vue')>()), onBeforeUnmount: () => {} }))
 const { api, Problem } = await import('@/api/client')
 const { notice } = await import('./notice')
-const { useWork } = await import('./work')
+const { useTask } = await import('./task')
 vi.stubGlobal('document', { activeElement: null, body: null })
 vi.stubGlobal('window', globalThis)
 
@@ -18,13 +18,13 @@ beforeEach(() => {
   notice.value = null
   asked.length = 0
   cancelled.length = 0
-  const work = (options: unknown) => (options as { params: { path: { work: string } } }).params.path.work
+  const nameOf = (options: unknown) => (options as { params: { path: { task: string } } }).params.path.task
   vi.spyOn(api, 'GET').mockImplementation((async (_: string, options: unknown) => {
-    asked.push(work(options))
+    asked.push(nameOf(options))
     return { data: { share: asked.length / 4 } }
   }) as unknown as typeof api.GET)
   vi.spyOn(api, 'DELETE').mockImplementation((async (_: string, options: unknown) => {
-    cancelled.push(work(options))
+    cancelled.push(nameOf(options))
     return {}
   }) as unknown as typeof api.DELETE)
 })
@@ -35,15 +35,15 @@ function job() {
   let end: (result: unknown) => void
   let fail: (why: Error) => void
   let name = ''
-  const run = (work: string) => {
-    name = work
+  const run = (task: string) => {
+    name = task
     return new Promise((resolve, reject) => ((end = resolve), (fail = reject)))
   }
   return { run, end: (result: unknown) => end(result), fail: (why: Error) => fail(why), name: () => name }
 }
 
 test('how far it is is asked by its name until it is done', async () => {
-  const { share, begin } = useWork()
+  const { share, begin } = useTask()
   const mine = job()
   const done = begin(mine.run)
   expect(share.value).toBe(0)
@@ -60,7 +60,7 @@ test('how far it is is asked by its name until it is done', async () => {
 })
 
 test('what is cancelled is over at once, and nothing is said of how it ended', async () => {
-  const { share, begin, cancel } = useWork()
+  const { share, begin, cancel } = useTask()
   const mine = job()
   const done = begin(mine.run)
   await cancel()
@@ -74,7 +74,7 @@ test('what is cancelled is over at once, and nothing is said of how it ended', a
 })
 
 test('what goes wrong by itself is said', async () => {
-  const { share, begin } = useWork()
+  const { share, begin } = useTask()
   const mine = job()
   const done = begin(mine.run)
   mine.fail(new Problem('There are enough already.'))

@@ -12,10 +12,10 @@ import org.springframework.web.bind.annotation.RestController;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Progress;
 
-/** What takes a while and was given a name by whoever asked for it, so that they can see how far it is, and cancel it. */
+/** Tasks: what takes a while and was given a name by whoever asked for it, so that they can see how far it is, and cancel it. */
 @RestController
-@RequestMapping("/api/work/{work}")
-class WorkController {
+@RequestMapping("/api/tasks/{task}")
+class TasksController {
 
     private final Map<String, Progress> running = new ConcurrentHashMap<>();
 
@@ -31,30 +31,30 @@ class WorkController {
     /**
      * Does it under a name.
      *
-     * @param work "" where nobody wants to see how far it is
+     * @param task "" where nobody wants to see how far it is
      */
-    <T> T run(String work, Job<T> job) throws IOException {
+    <T> T run(String task, Job<T> job) throws IOException {
         Progress progress = new Progress();
-        if (work.isEmpty()) {
+        if (task.isEmpty()) {
             return job.done(progress);
         }
-        Ids.require(work, "work");
-        running.put(work, progress);
+        Ids.require(task, "task");
+        running.put(task, progress);
         try {
             return job.done(progress);
         } finally {
-            running.remove(work, progress);
+            running.remove(task, progress);
         }
     }
 
     @GetMapping
-    Reached reached(@PathVariable String work) {
-        return new Reached(Optional.ofNullable(running.get(work)).map(Progress::share));
+    Reached reached(@PathVariable String task) {
+        return new Reached(Optional.ofNullable(running.get(task)).map(Progress::share));
     }
 
     /** Cancels it: whoever asked for it is told so. What has ended stays as it is. */
     @DeleteMapping
-    void cancel(@PathVariable String work) {
-        Optional.ofNullable(running.get(work)).ifPresent(Progress::cancel);
+    void cancel(@PathVariable String task) {
+        Optional.ofNullable(running.get(task)).ifPresent(Progress::cancel);
     }
 }

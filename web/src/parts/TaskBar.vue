@@ -5,14 +5,14 @@ defineEmits<{ cancel: [] }>()
 </script>
 
 <template>
-  <span class="work">
+  <span class="task">
     <progress :value="share" :aria-label="label"></progress>
     <button class="word" @click="$emit('cancel')">Cancel</button>
   </span>
 </template>
 
 <style scoped>
-.work {
+.task {
   display: flex;
   align-items: center;
   gap: 8px;
