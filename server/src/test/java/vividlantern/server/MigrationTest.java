@@ -33,7 +33,8 @@ public class MigrationTest extends ServerTest {
     private static final int DOCUMENTS_SINCE = 7;
     private static final int TEMPLATES_SINCE = 8;
     private static final int KEPT_SINCE = 9;
-    private static final int LAST_BEFORE = 16;
+    private static final int COMFORT_SINCE = 13;
+    private static final int LAST_BEFORE = 17;
 
     @Override
     @BeforeClass
@@ -43,7 +44,7 @@ public class MigrationTest extends ServerTest {
 
     @DataProvider
     public Object[][] versions() {
-        return IntStream.concat(IntStream.rangeClosed(1, KEPT_SINCE), IntStream.of(LAST_BEFORE))
+        return IntStream.concat(IntStream.rangeClosed(1, KEPT_SINCE), IntStream.of(16, LAST_BEFORE))
                 .mapToObj(version -> new Object[] {version})
                 .toArray(Object[][]::new);
     }
@@ -101,6 +102,12 @@ public class MigrationTest extends ServerTest {
                         version < ACKNOWLEDGEMENTS_SINCE
                                 ? "[]"
                                 : "[{\"key\":\"port-twice/wall-1,a\",\"reason\":\"on purpose\"}]");
+        assertThat(session.get("cues").get(0).get("sends").toString())
+                .isEqualTo("[{\"trackId\":\"bass\",\"level\":-9.5,\"pan\":0.25,\"panAsMain\":true,\"muted\":false,"
+                        + "\"tap\":\"post-fader\",\"comfort\":" + (version < COMFORT_SINCE ? "\"off\"" : "-6.0")
+                        + "},{\"trackId\":\"cajon\",\"level\":\"off\",\"pan\":0.0,\"panAsMain\":false,\"muted\":true,"
+                        + "\"tap\":\"pre-fader\",\"comfort\":\"off\"}]");
+        assertThat(session.get("cues").get(1).get("sends")).isEmpty();
         assertThat(session.get("views").toString())
                 .isEqualTo(
                         version < VIEWS_SINCE
@@ -119,6 +126,9 @@ public class MigrationTest extends ServerTest {
                 .migrate();
         try (Connection database = DriverManager.getConnection(url(folder), "sa", "");
                 Statement sql = database.createStatement()) {
+            if (version >= COMFORT_SINCE) {
+                sql.execute("update send set comfort_db = -6 where track_id = 'bass'");
+            }
             if (version >= DOCUMENTS_SINCE) {
                 document(
                         sql,
@@ -181,11 +191,22 @@ public class MigrationTest extends ServerTest {
                     + " '{\"tempos\": [{\"atQuarter\": 0, \"beatsPerMinute\": 96, \"unit\": \"crotchet\","
                     + " \"rampToNext\": false}], \"meters\": [{\"bar\": 1, \"beats\": 4, \"noteValue\": 4}]}')");
             sql.execute("insert into input values ('old', 'fiddle', 1, 'Fiddle', null, '', 'OFF', 'wall-1', 30, '')");
+            track(sql, "bass");
+            track(sql, "cajon");
+            sql.execute("insert into cue values ('old', 'loud', 0, 'Loud', null, 0, true)");
+            sql.execute("insert into cue values ('old', 'still', 1, 'Still', null, 0, true)");
+            sql.execute("insert into send values ('old', 'loud', 'cajon', null, 0, false, true, 'PRE_FADER')");
+            sql.execute("insert into send values ('old', 'loud', 'bass', -9.5, 0.25, true, false, 'POST_FADER')");
             sql.execute("insert into marker values ('old', 'turn', 'The \"turn\"', 9)");
             sql.execute("insert into log_line values ('old', 1, 2, current_timestamp, 'anna', '', 'Fiddle', '[]', '"
                     + parts(INPUT_BEFORE) + "', '" + parts(INPUT_BEFORE.replace("Fiddel", "Fiddle"))
                     + "', null, 'STANDS')");
         }
+    }
+
+    private static void track(Statement sql, String id) throws SQLException {
+        sql.execute("insert into track values ('old', '" + id + "', 0, '" + id
+                + "', 'INPUT', 1, null, false, 'ARMED', 0, false, 0, 0, false, false, false)");
     }
 
     private static void port(Statement sql, String id, int place, String device, String direction, int number)

@@ -36,7 +36,6 @@ public class Bin {
 
     /** In this order, so that what refers to others goes before them. */
     private static final List<String> OF_SESSION = List.of(
-            "send",
             "cue_listener",
             "cue_further_output",
             "cue",

@@ -10,14 +10,20 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.JoinColumn;
+import jakarta.persistence.Lob;
 import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.Fetch;
 import org.hibernate.annotations.FetchMode;
+import vividlantern.format.Documents;
 import vividlantern.rig.PairId;
 import vividlantern.session.Part;
 import vividlantern.session.PartKey;
@@ -29,9 +35,10 @@ import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Echo;
+import vividlantern.session.cue.Send;
 import vividlantern.session.song.NoteValue;
 
-/** A cue's row and who hears it; its sends are rows of their own. */
+/** A cue's row: who hears it, and as a document what it hears of each track. */
 @Entity
 @DynamicUpdate
 @Table(name = "cue")
@@ -114,6 +121,9 @@ class CueRow implements PartRow {
     @Column(name = "pair")
     List<String> furtherOutputs = new ArrayList<>();
 
+    @Lob
+    String sends = "[]";
+
     /** For Hibernate, which reads rows. */
     protected CueRow() {}
 
@@ -171,6 +181,18 @@ class CueRow implements PartRow {
                 ears,
                 listeners.stream().map(PerformerId::new).toList(),
                 List.of());
+    }
+
+    /** Takes over its sends as they are now. */
+    void hear(List<Send> now) {
+        sends = Documents.write(now);
+    }
+
+    /** Its sends, by their keys. */
+    Map<PartKey, Part> sends() {
+        CueId cue = new CueId(key.id());
+        return Arrays.stream(Documents.read(sends, Send[].class))
+                .collect(Collectors.toMap(send -> PartKey.of(cue, send.trackId()), Function.identity()));
     }
 
     private Optional<Echo> echo() {

@@ -33,6 +33,7 @@ import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.song.Media;
 import vividlantern.session.song.MediaId;
@@ -60,8 +61,7 @@ public class Store {
             PartKind.PERFORMER, PerformerRow.class,
             PartKind.INPUT, InputRow.class,
             PartKind.TRACK, TrackRow.class,
-            PartKind.CUE, CueRow.class,
-            PartKind.SEND, SendRow.class));
+            PartKind.CUE, CueRow.class));
 
     /** From so many changed parts of a kind on, all of it is read at once. */
     private static final int MANY = 50;
@@ -244,7 +244,12 @@ public class Store {
         parts.put(PartKey.SETTINGS, row.settings());
         Stream.concat(OWN_ROWS.values().stream(), Stream.of(DocumentRow.class))
                 .flatMap(type -> rows(type, id).stream())
-                .forEach(each -> parts.put(each.partKey(), each.part()));
+                .forEach(each -> {
+                    parts.put(each.partKey(), each.part());
+                    if (each instanceof CueRow cue) {
+                        parts.putAll(cue.sends());
+                    }
+                });
         return Optional.of(Parts.assemble(id, row.revision, parts));
     }
 
@@ -288,10 +293,11 @@ public class Store {
         row.usedAt = OffsetDateTime.now(ZoneOffset.UTC);
         entities.persist(row);
         Parts.OF_SESSION.parts(session).forEach((key, part) -> {
-            if (key.kind() != PartKind.SETTINGS) {
+            if (key.kind() != PartKind.SETTINGS && key.kind() != PartKind.SEND) {
                 entities.persist(fresh(row.id, key, part));
             }
         });
+        session.cues().forEach(cue -> hear(row.id, cue));
         stored(session.revision() + 1);
     }
 
@@ -299,10 +305,18 @@ public class Store {
     public void save(History.Outcome<Session, PartKey, Part> outcome, List<Edit> edits) {
         Session after = outcome.whole();
         String id = after.id().value();
-        readManyAtOnce(after.id(), outcome.changed().keySet());
-        outcome.changed().forEach((key, part) -> part.ifPresent(present -> write(id, key, present)));
+        SortedMap<PartKey, Optional<Part>> inRows = new TreeMap<>(outcome.changed());
+        inRows.keySet().removeIf(key -> key.kind() == PartKind.SEND);
+        readManyAtOnce(after.id(), inRows.keySet());
+        inRows.forEach((key, part) -> part.ifPresent(present -> write(id, key, present)));
+        outcome.changed().keySet().stream()
+                .filter(key -> key.kind() == PartKind.SEND)
+                .map(PartKey::cue)
+                .distinct()
+                .flatMap(cue -> after.find(cue).stream())
+                .forEach(cue -> hear(id, cue));
         SortedMap<PartKey, Optional<Part>> backwards = new TreeMap<>(Collections.reverseOrder());
-        backwards.putAll(outcome.changed());
+        backwards.putAll(inRows);
         backwards.forEach((key, part) -> {
             if (part.isEmpty()) {
                 entities.remove(entities.find(type(key), id(id, key)));
@@ -346,13 +360,17 @@ public class Store {
         }
     }
 
+    /** Stores what a cue hears of each track. */
+    private void hear(String session, Cue cue) {
+        entities.find(CueRow.class, new PartRowId(session, cue.id().value())).hear(cue.sends());
+    }
+
     private static PartRow fresh(String session, PartKey key, Part part) {
         PartRow row = switch (key.kind()) {
             case PERFORMER -> new PerformerRow(new PartRowId(session, key.id()));
             case INPUT -> new InputRow(new PartRowId(session, key.id()));
             case TRACK -> new TrackRow(new PartRowId(session, key.id()));
             case CUE -> new CueRow(new PartRowId(session, key.id()));
-            case SEND -> new SendRow(SendRow.Id.of(session, key));
             default -> new DocumentRow(new DocumentRow.Id(session, key.kind().word(), key.id()));
         };
         row.take(part);
@@ -364,9 +382,6 @@ public class Store {
     }
 
     private static Object id(String session, PartKey key) {
-        if (key.kind() == PartKind.SEND) {
-            return SendRow.Id.of(session, key);
-        }
         return OWN_ROWS.containsKey(key.kind())
                 ? new PartRowId(session, key.id())
                 : new DocumentRow.Id(session, key.kind().word(), key.id());
