@@ -53,8 +53,12 @@ public final class Figures {
             });
             with(program, Figures::manyLevels);
         });
-        ALL.put("presses", (program, reference) -> with(program, PressFigures::print));
+        ALL.put("presses", (program, reference) -> {
+            with(program, PressFigures::print);
+            BlockFigures.print();
+        });
         ALL.put("sheets", (program, reference) -> with(program, SheetLoad::print));
+        ALL.put("mixes", (program, reference) -> with(program, SheetLoad::printMixes));
         ALL.put("set-up", (program, reference) -> with(program, SetUpFigures::print));
         ALL.put("levels", (program, reference) -> with(program, MeterLoad::print));
     }

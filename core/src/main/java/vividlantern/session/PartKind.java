@@ -235,6 +235,11 @@ public enum PartKind {
         place.walk(session, found);
     }
 
+    /** The same, without what another state of the session has as the very same object. */
+    void walkUnlike(Session session, Session other, BiConsumer<String, Part> found) {
+        place.walkUnlike(session, other, found);
+    }
+
     /** The part of this kind with a key, if it is there. */
     Optional<Part> find(Session session, PartKey key) {
         return place.find(session, key);

@@ -1,10 +1,13 @@
 package vividlantern.session;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
@@ -95,9 +98,23 @@ record PartPlace<T extends Part>(
     }
 
     /** Tells each part with its id. */
-    @SuppressWarnings("unchecked")
     void walk(Session session, BiConsumer<String, Part> found) {
-        Object there = all.apply(session);
+        walk(all.apply(session), found);
+    }
+
+    /** The same, without what another state of the session has as the very same object. */
+    void walkUnlike(Session session, Session other, BiConsumer<String, Part> found) {
+        if (all.apply(session) instanceof List<?> here && all.apply(other) instanceof List<?> there) {
+            Set<Object> same = Collections.newSetFromMap(new IdentityHashMap<>());
+            same.addAll(there);
+            walk(here.stream().filter(each -> !same.contains(each)).toList(), found);
+        } else {
+            walk(session, found);
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private void walk(Object there, BiConsumer<String, Part> found) {
         switch (shape) {
             case SPREAD, ONE -> found.accept("", (Part) there);
             case ONE_OR_NONE -> ((Optional<Part>) there).ifPresent(part -> found.accept("", part));

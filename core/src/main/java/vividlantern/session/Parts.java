@@ -45,7 +45,7 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
         SortedMap<PartKey, Optional<Part>> changed = new TreeMap<>();
         for (PartKind kind : PartKind.values()) {
             if (!kind.isUntouched(before, after)) {
-                changed.putAll(Anatomy.difference(of(kind, before), of(kind, after)));
+                changed.putAll(Anatomy.difference(unlike(kind, before, after), unlike(kind, after, before)));
             }
         }
         return changed;
@@ -54,6 +54,12 @@ public final class Parts implements Anatomy<Session, PartKey, Part> {
     private static SortedMap<PartKey, Part> of(PartKind kind, Session session) {
         SortedMap<PartKey, Part> parts = new TreeMap<>();
         kind.walk(session, (id, part) -> parts.put(new PartKey(kind, id), part));
+        return parts;
+    }
+
+    private static SortedMap<PartKey, Part> unlike(PartKind kind, Session session, Session other) {
+        SortedMap<PartKey, Part> parts = new TreeMap<>();
+        kind.walkUnlike(session, other, (id, part) -> parts.put(new PartKey(kind, id), part));
         return parts;
     }
 

@@ -355,8 +355,7 @@ public class LiveRig {
                 here ? now.live() : LiveState.STOPPED,
                 preamps(id),
                 here ? Set.copyOf(now.switching()) : Set.of());
-        return standings.compute(
-                id, (same, known) -> known != null && known.because().is(because) ? known : Standing.of(because));
+        return standings.compute(id, (same, known) -> known == null ? Standing.of(because) : known.now(because));
     }
 
     /** Forgets how things stand in sessions that nobody has open. */
@@ -368,10 +367,19 @@ public class LiveRig {
     public record Standing(Because because, List<InputStanding> inputs, List<TrackStanding> tracks) {
 
         private static Standing of(Because now) {
-            return new Standing(
-                    now,
-                    InputStanding.of(now.session(), now.rig(), now.preamps(), now.switching()),
-                    TrackStanding.of(now.session(), now.rig(), now.live(), now.switching()));
+            return of(now, InputStanding.of(now.session(), now.rig(), now.preamps(), now.switching()));
+        }
+
+        private static Standing of(Because now, List<InputStanding> inputs) {
+            return new Standing(now, inputs, TrackStanding.of(now.session(), now.rig(), now.live(), now.switching()));
+        }
+
+        /** The same again, as far as it still holds. */
+        private Standing now(Because now) {
+            if (because.is(now)) {
+                return this;
+            }
+            return because.isForInputs(now) ? of(now, inputs) : of(now);
         }
     }
 
@@ -380,9 +388,13 @@ public class LiveRig {
             Session session, Rig rig, LiveState live, Map<PortId, PreampSetting> preamps, Set<PortId> switching) {
 
         boolean is(Because other) {
-            return session == other.session
+            return session == other.session && live.equals(other.live) && isForInputs(other);
+        }
+
+        boolean isForInputs(Because other) {
+            return session.inputs() == other.session.inputs()
+                    && session.tracks() == other.session.tracks()
                     && rig == other.rig
-                    && live.equals(other.live)
                     && preamps.equals(other.preamps)
                     && switching.equals(other.switching);
         }
