@@ -56,7 +56,7 @@ final class LargeFigures {
         MixState state = mixer.prepare(MixPlan.compile(session, rig, LiveState.PLAYING));
         float[][] in = new float[TRACKS][FRAMES];
         float[][] out = new float[2 * (CUES + 1)][FRAMES];
-        ShownLevels needles = new ShownLevels();
+        ShownLevels shown = new ShownLevels();
         Lights lights = new Lights(session, rig, LiveState.PLAYING, state);
         double[] anew = new double[300];
         double[] taken = new double[300];
@@ -68,9 +68,9 @@ final class LargeFigures {
             }
             long begun = System.nanoTime();
             lights = lights.then(session, rig, LiveState.PLAYING, state);
-            needles.follow(lights, state.meters());
+            shown.follow(lights, state.meters());
             long followed = System.nanoTime();
-            needles.take();
+            shown.take();
             if (at >= 0) {
                 anew[at] = followed - begun;
                 taken[at] = System.nanoTime() - followed;
@@ -78,7 +78,7 @@ final class LargeFigures {
         }
         Figures.say(
                 "Levels at %d x %d, %d of them: %.2f ms each 40 ms, %.2f ms more after an edit (medians)",
-                TRACKS, CUES, needles.keys().size(), median(taken) / 1e6, median(anew) / 1e6);
+                TRACKS, CUES, shown.keys().size(), median(taken) / 1e6, median(anew) / 1e6);
     }
 
     private static void readiness(Rig rig, Session session) {

@@ -154,7 +154,7 @@ public final class MixState {
     }
 
     /** Goes on from where another state stands now. On the audio thread; allocates nothing. */
-    void takeOver(MixState old, Told told) {
+    void takeOver(MixState old, CutAndTalk cutAndTalk) {
         if (gains != old.gains) {
             gains.continueFrom(old.gains);
         }
@@ -173,7 +173,7 @@ public final class MixState {
         for (Station station : stations) {
             station.takeOver();
         }
-        head(told);
+        head(cutAndTalk);
     }
 
     /** Whether it can be sent to where another plan wants it; nothing is left in it of what was before. */
@@ -208,11 +208,11 @@ public final class MixState {
         return taken != goals;
     }
 
-    /** Sets everything on its way to where it is wanted, as far as the mixer was not told otherwise. */
-    void head(Told told) {
+    /** Sets everything on its way to where it is wanted, as far as headphones are not cut and nobody talks. */
+    void head(CutAndTalk cutAndTalk) {
         Goals[] wanted = goals;
         for (int at = 0; at < stations.length; at++) {
-            stations[at].head(gains, wanted[at], told);
+            stations[at].head(gains, wanted[at], cutAndTalk);
         }
         taken = wanted;
     }

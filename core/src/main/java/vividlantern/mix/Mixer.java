@@ -17,8 +17,8 @@ public final class Mixer {
     private final int meterFrames;
     private final Continuing continuing;
 
-    private volatile Told told = Told.NOTHING;
-    private Told runningTold = Told.NOTHING;
+    private volatile CutAndTalk cutAndTalk = CutAndTalk.NOTHING;
+    private CutAndTalk runningCutAndTalk = CutAndTalk.NOTHING;
     private MixState running;
     private volatile MixState lastPrepared;
     /** Held while goals are handed over, never while anything is laid out. */
@@ -77,12 +77,12 @@ public final class Mixer {
      * rise. From any thread; it needs no plan.
      */
     public synchronized void cutHeadphones(boolean cut) {
-        tell(told.cut(cut));
+        tell(cutAndTalk.cut(cut));
     }
 
     /** The same for those who hear some cues, whatever is so for all. */
     public synchronized void cut(Set<CueId> cues) {
-        tell(told.cut(numbered(cues)));
+        tell(cutAndTalk.cut(numbered(cues)));
     }
 
     /**
@@ -92,7 +92,7 @@ public final class Mixer {
      * @param dim the factor of their music, at most 1
      */
     public synchronized void talk(Talk to, double dim) {
-        tell(told.talking(to.all(), numbered(to.cues()), to.isOn() ? dim : 1));
+        tell(cutAndTalk.talking(to.all(), numbered(to.cues()), to.isOn() ? dim : 1));
     }
 
     private boolean[] numbered(Set<CueId> cues) {
@@ -102,9 +102,9 @@ public final class Mixer {
         return numbered;
     }
 
-    private void tell(Told next) {
-        if (!next.isSame(told)) {
-            told = next;
+    private void tell(CutAndTalk next) {
+        if (!next.isSame(cutAndTalk)) {
+            cutAndTalk = next;
         }
     }
 
@@ -118,14 +118,14 @@ public final class Mixer {
      */
     public void process(
             MixState state, float[][] in, float[][] out, int frames, long frame, long songFrame, Passage passage) {
-        Told now = told;
+        CutAndTalk now = cutAndTalk;
         if (state != running && running != null) {
             state.takeOver(running, now);
-        } else if (state != running || now != runningTold || state.headsElsewhere()) {
+        } else if (state != running || now != runningCutAndTalk || state.headsElsewhere()) {
             state.head(now);
         }
         running = state;
-        runningTold = now;
+        runningCutAndTalk = now;
         state.connect(in, out);
         state.silenceUnused(out, frames);
         int at = 0;

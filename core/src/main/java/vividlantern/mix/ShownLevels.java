@@ -18,7 +18,7 @@ public final class ShownLevels {
     private Meters meters;
     private Meters.Window window;
     private List<String> keys = List.of();
-    private Ballistics[] needles = {};
+    private Ballistics[] ballistics = {};
     private Clips[] clips = {};
     private double[] loudest = {};
     private double[] lowest = {};
@@ -53,18 +53,18 @@ public final class ShownLevels {
         for (int at = 0; at < keys.size(); at++) {
             before.put(keys.get(at), at);
         }
-        Ballistics[] newNeedles = new Ballistics[newLights.keys().size()];
-        Clips[] newClips = new Clips[newNeedles.length];
-        for (int at = 0; at < newNeedles.length; at++) {
+        Ballistics[] newBallistics = new Ballistics[newLights.keys().size()];
+        Clips[] newClips = new Clips[newBallistics.length];
+        for (int at = 0; at < newBallistics.length; at++) {
             Integer was = before.get(newLights.keys().get(at));
-            newNeedles[at] = was == null ? new Ballistics() : needles[was];
+            newBallistics[at] = was == null ? new Ballistics() : ballistics[was];
             newClips[at] = was == null ? new Clips() : clips[was];
         }
         keys = newLights.keys();
-        needles = newNeedles;
+        ballistics = newBallistics;
         clips = newClips;
-        loudest = new double[newNeedles.length];
-        lowest = new double[newNeedles.length];
+        loudest = new double[newBallistics.length];
+        lowest = new double[newBallistics.length];
         return true;
     }
 
@@ -113,22 +113,22 @@ public final class ShownLevels {
         while (meters.read(window)) {
             frame = window.frame();
             windows++;
-            for (int at = 0; at < needles.length; at++) {
+            for (int at = 0; at < ballistics.length; at++) {
                 double value = lights.value(at, window);
                 loudest[at] = Math.max(loudest[at], value);
                 lowest[at] = Math.min(lowest[at], value);
                 if (lights.isLevel(at)) {
-                    needles[at].take(value);
+                    ballistics[at].take(value);
                 } else if (lights.isCount(at)) {
                     clips[at].take(value > 0);
                 }
             }
         }
-        float[] values = new float[2 * needles.length];
-        for (int at = 0; at < needles.length; at++) {
+        float[] values = new float[2 * ballistics.length];
+        for (int at = 0; at < ballistics.length; at++) {
             if (lights.isLevel(at)) {
-                values[2 * at] = needles[at].level();
-                values[2 * at + 1] = needles[at].held();
+                values[2 * at] = ballistics[at].level();
+                values[2 * at + 1] = ballistics[at].held();
             } else if (lights.isCount(at)) {
                 values[2 * at] = clips[at].events;
                 values[2 * at + 1] = (float) clips[at].windowsSince / SECOND;

@@ -24,7 +24,7 @@ final class Station {
     private final int meter;
     private final int inletBegin;
     private Goals taken;
-    private Told takenTold;
+    private CutAndTalk takenCutAndTalk;
 
     /**
      * @param sums for each two of its wires
@@ -57,12 +57,12 @@ final class Station {
     }
 
     /** Sets everything on its way to where it is wanted; nothing is to be done for goals that it has. */
-    void head(Gains gains, Goals goals, Told told) {
-        if (goals != taken || told != takenTold) {
+    void head(Gains gains, Goals goals, CutAndTalk cutAndTalk) {
+        if (goals != taken || cutAndTalk != takenCutAndTalk) {
             for (Sum sum : sums) {
-                sum.head(gains, goals.gains(), told);
+                sum.head(gains, goals.gains(), cutAndTalk);
             }
-            takenTold = told;
+            takenCutAndTalk = cutAndTalk;
         }
         if (goals == taken) {
             return;

@@ -44,7 +44,7 @@ class LevelSender {
     private final RigDesk rigs;
     private final StandIns standIns;
     private Beat beat;
-    private final ShownLevels needles = new ShownLevels();
+    private final ShownLevels shownLevels = new ShownLevels();
     private MixState metered;
     private MixPlan shown;
     private final CueLoudness loudness = new CueLoudness();
@@ -114,11 +114,11 @@ class LevelSender {
                 lights = lights == null
                         ? new Lights(stay.session(), stay.rig(), stay.live(), state)
                         : lights.then(stay.session(), stay.rig(), stay.live(), state);
-                layout += needles.follow(lights, state.meters()) ? 1 : 0;
+                layout += shownLevels.follow(lights, state.meters()) ? 1 : 0;
             }
             if (clearClips) {
                 clearClips = false;
-                needles.clearClips();
+                shownLevels.clearClips();
                 stay.played().forget();
                 stay.heardCues().forget();
             }
@@ -139,17 +139,17 @@ class LevelSender {
                 outlets = found;
                 layout++;
             }
-            float[] values = values(needles.take(), jacks);
+            float[] values = values(shownLevels.take(), jacks);
             if (stay.live().playing()) {
-                stay.played().take(stay.session(), lights, needles);
-                stay.heardCues().take(stay.session(), lights, needles, loudness);
+                stay.played().take(stay.session(), lights, shownLevels);
+                stay.heardCues().take(stay.session(), lights, shownLevels, loudness);
             }
             for (LivePage page : looking) {
                 if (page.learns(layout)) {
                     page.text(Documents.write(Map.of("type", "meters", "layout", layout, "keys", keys())));
                 }
-                page.levels(
-                        LiveFrames.meters(layout, stay.session().sampleRate(), needles.frame(), stay.place(), values));
+                page.levels(LiveFrames.meters(
+                        layout, stay.session().sampleRate(), shownLevels.frame(), stay.place(), values));
             }
         } catch (Refused | NotFound takenAwayMeanwhile) {
             metered = null;
@@ -176,7 +176,7 @@ class LevelSender {
 
     private List<String> keys() {
         return Stream.of(
-                        needles.keys().stream(),
+                        shownLevels.keys().stream(),
                         loud.stream().map(cue -> "loudness/" + cue),
                         ears.stream().flatMap(ear -> ear.keys().stream()),
                         outlets.stream()

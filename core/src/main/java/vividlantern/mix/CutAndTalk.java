@@ -11,24 +11,24 @@ import java.util.Arrays;
  * @param to who is, if not everybody
  * @param dim the factor of their music meanwhile
  */
-record Told(boolean headphonesCut, boolean[] cut, boolean toAll, boolean[] to, double dim) {
+record CutAndTalk(boolean headphonesCut, boolean[] cut, boolean toAll, boolean[] to, double dim) {
 
-    static final Told NOTHING = new Told(false, new boolean[0], false, new boolean[0], 1);
+    static final CutAndTalk NOTHING = new CutAndTalk(false, new boolean[0], false, new boolean[0], 1);
 
-    Told cut(boolean now) {
-        return new Told(now, cut, toAll, to, dim);
+    CutAndTalk cut(boolean now) {
+        return new CutAndTalk(now, cut, toAll, to, dim);
     }
 
-    Told cut(boolean[] now) {
-        return new Told(headphonesCut, now, toAll, to, dim);
+    CutAndTalk cut(boolean[] now) {
+        return new CutAndTalk(headphonesCut, now, toAll, to, dim);
     }
 
-    Told talking(boolean nowToAll, boolean[] now, double nowDim) {
-        return new Told(headphonesCut, cut, nowToAll, now, nowDim);
+    CutAndTalk talking(boolean nowToAll, boolean[] now, double nowDim) {
+        return new CutAndTalk(headphonesCut, cut, nowToAll, now, nowDim);
     }
 
     /** Arrays are compared by what they hold. */
-    boolean isSame(Told other) {
+    boolean isSame(CutAndTalk other) {
         return headphonesCut == other.headphonesCut
                 && Arrays.equals(cut, other.cut)
                 && toAll == other.toAll
