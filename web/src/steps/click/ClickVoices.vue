@@ -9,6 +9,7 @@ import { trying } from '@/desk/notice'
 import { useUpload } from '@/desk/upload'
 import EditableText from '@/parts/EditableText.vue'
 import FileChooser from '@/parts/FileChooser.vue'
+import FileOnItsWay from '@/parts/FileOnItsWay.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
 import NamedSelect from '@/parts/NamedSelect.vue'
 import NumberBox from '@/parts/NumberBox.vue'
@@ -191,7 +192,7 @@ function place(voice: Voice, where: string) {
     accept=".wav,audio/wav"
     @chosen="(file) => send(file, { voice: wanted })"
   />
-  <p v-if="going" role="status">{{ going.name }} is on its way <NButton size="tiny" @click="cancel">Cancel</NButton></p>
+  <FileOnItsWay v-if="going" :going="going" @cancel="cancel" />
   <NButton size="small" :disabled="!limits || click.voices.length >= limits.clickVoices" @click="add"
     >Add a voice</NButton
   >

@@ -5,6 +5,7 @@ import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { useUpload, type Sounding } from '@/desk/upload'
 import FileChooser from '@/parts/FileChooser.vue'
+import FileOnItsWay from '@/parts/FileOnItsWay.vue'
 import GuideTrack from './GuideTrack.vue'
 
 /** What is played along with the song: sounds from files, dropped here. */
@@ -41,11 +42,7 @@ function choose(track?: string) {
       :backing="backing(track)"
       @replace="choose(track.id)"
     />
-    <p v-if="going" class="going" role="status">
-      {{ going.share < 1 ? `${going.name} is on its way` : `${going.name} is looked through` }}
-      <progress :value="going.share" :aria-label="`How much of ${going.name} has arrived`"></progress>
-      <NButton size="tiny" @click="cancel">Cancel</NButton>
-    </p>
+    <FileOnItsWay v-if="going" class="going" :going="going" @cancel="cancel" />
     <div v-else class="drop">
       <span>Drop a WAV file here, and it is played along from bar 1.</span>
       <NButton size="small" @click="choose()">Choose a WAV file</NButton>

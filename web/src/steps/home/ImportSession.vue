@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { Problem, type BundleContents, type Session } from '@/api/client'
+import type { BundleContents, Session } from '@/api/client'
 import { trying } from '@/desk/notice'
-import { person } from '@/desk/person'
+import { useSending } from '@/desk/sending'
 import DialogCard from '@/parts/DialogCard.vue'
 import FileChooser from '@/parts/FileChooser.vue'
+import FileOnItsWay from '@/parts/FileOnItsWay.vue'
 import SelectRow from '@/parts/SelectRow.vue'
 
 /** Takes in a session that was saved as a bundle: looked into first, then placed on a rig; or a template that was saved as a file. */
@@ -21,16 +22,10 @@ const contents = ref<BundleContents | null>(null)
 const fault = ref('')
 const rig = ref('')
 const working = ref(false)
+const { going, send, cancel } = useSending()
+onBeforeUnmount(cancel)
 
-async function send<Answer>(path: string, type = 'application/zip'): Promise<Answer> {
-  const headers = { 'Content-Type': type, 'Lantern-Person': person }
-  const answer = await fetch(path, { method: 'POST', headers, body: file.value }).catch(() => {
-    throw new Problem('The program does not answer. Try again when it is back.')
-  })
-  const told = (await answer.json()) as Answer & { detail?: string }
-  if (!answer.ok) throw new Problem(told.detail ?? `The program answered ${answer.status}.`)
-  return told
-}
+const bundle = <Answer,>(path: string) => send<Answer>(path, 'application/zip', file.value!)
 
 /** A template's document is put on the shelf at once; a bundle is looked into first. */
 async function look(chosen: File) {
@@ -40,13 +35,11 @@ async function look(chosen: File) {
   working.value = true
   try {
     if (chosen.name.endsWith('.json')) {
-      await send('/api/templates/import', 'application/json')
-      emit('template')
-      return
+      if (await send('/api/templates/import', 'application/json', chosen)) emit('template')
+    } else {
+      contents.value = (await bundle<BundleContents>('/api/sessions/import/preview')) ?? null
+      rig.value = contents.value?.sameRig ?? OWN
     }
-    const found = await send<BundleContents>('/api/sessions/import/preview')
-    contents.value = found
-    rig.value = found.sameRig ?? OWN
   } catch (failed) {
     fault.value = failed instanceof Error ? failed.message : String(failed)
   }
@@ -71,8 +64,8 @@ const words = computed(() => {
 async function takeIn() {
   working.value = true
   await trying(async () => {
-    const made = await send<Session>(`/api/sessions/import?rig=${encodeURIComponent(rig.value)}`)
-    await router.push(`/sessions/${made.id}/input-list`)
+    const made = await bundle<Session>(`/api/sessions/import?rig=${encodeURIComponent(rig.value)}`)
+    if (made) await router.push(`/sessions/${made.id}/input-list`)
   })
   working.value = false
 }
@@ -89,9 +82,9 @@ async function takeIn() {
           :button="file ? 'Another file' : 'Choose a file'"
           @chosen="look"
         />
-        <span class="soft">{{ file?.name }}</span>
+        <span v-if="!going" class="soft">{{ file?.name }}</span>
       </p>
-      <p v-if="working" class="soft" role="status">Reading it.</p>
+      <FileOnItsWay v-if="going" :going="going" @cancel="cancel" />
       <p v-if="fault" class="flare" role="alert">{{ fault }}</p>
       <template v-if="contents">
         <p>

@@ -6,8 +6,10 @@ import { moment } from '@/desk/written'
 import { useDesk } from '@/desk/desk'
 import { trying } from '@/desk/notice'
 import { useRig } from '@/desk/rig'
+import { useTask } from '@/desk/task'
 import DialogCard from '@/parts/DialogCard.vue'
 import SelectRow from '@/parts/SelectRow.vue'
+import TaskBar from '@/parts/TaskBar.vue'
 
 /** Measures over a cable what the interface really takes, and lets that count. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -18,9 +20,10 @@ const rig = useRig()
 const output = ref('')
 const input = ref('')
 const aware = ref(false)
-const running = ref(false)
+const { share, begin, cancel } = useTask()
 const found = ref<FoundLoopback | null>(null)
 const trouble = ref('')
+let asked = 0
 
 const offered = (ports: CablePort[]) => ports.map(({ port, label }) => ({ label, value: port }))
 const outputs = computed(() => offered(sheet.cable.outputs))
@@ -38,22 +41,19 @@ watch(shown, (now) => {
 const plugged = computed(() =>
   desk.live?.cables.some((cable) => cable.output === output.value && cable.input === input.value),
 )
-const at = computed(() => ({ params: { path: { session: desk.session!.id } } }))
-
 async function measure() {
-  running.value = true
   found.value = null
   trouble.value = ''
   const body = { output: output.value, input: input.value, aware: aware.value }
-  try {
-    found.value = (await api.POST('/api/live/{session}/loopback', { ...at.value, body })).data!
-  } catch (failed) {
-    trouble.value = failed instanceof Error ? failed.message : String(failed)
-  }
-  running.value = false
+  const path = { session: desk.session!.id }
+  const mine = ++asked
+  const answer = await begin((task) =>
+    api.POST('/api/live/{session}/loopback', { params: { path, query: { task } }, body }).catch((failed: Error) => {
+      if (mine === asked && share.value !== null) trouble.value = failed.message
+    }),
+  )
+  found.value = answer?.data ?? null
 }
-
-const cancel = () => trying(() => api.DELETE('/api/live/{session}/loopback', at.value))
 
 function adopt(adopted: boolean) {
   const params = { path: { rig: rig.rig!.id } }
@@ -87,12 +87,11 @@ const isNewest = computed(() => newest.value && adopted.value && newest.value.at
     </div>
     <NCheckbox v-model:checked="aware">Nobody listens at this output: the sweeps may be loud there.</NCheckbox>
     <div class="way">
-      <NButton type="primary" :disabled="running || !desk.live || !output || !input" @click="measure">
-        {{ running ? 'Measuring' : 'Measure' }}
+      <NButton type="primary" :disabled="share !== null || !desk.live || !output || !input" @click="measure">
+        Measure
       </NButton>
-      <NButton v-if="running" @click="cancel">Cancel</NButton>
-      <span v-if="running" class="soft" role="status">Sweeps go out now.</span>
-      <span v-else-if="!desk.live" class="soft">Take the rig first.</span>
+      <span v-if="!desk.live" class="soft">Take the rig first.</span>
+      <TaskBar v-if="share !== null" class="bar" :share="share" label="How much has been measured" @cancel="cancel" />
     </div>
     <p v-if="trouble" class="flare" role="alert">{{ trouble }}</p>
     <template v-if="found">
@@ -134,6 +133,10 @@ const isNewest = computed(() => newest.value && adopted.value && newest.value.at
   align-items: center;
   gap: 10px;
   margin-top: 12px;
+}
+
+.bar {
+  width: 260px;
 }
 
 p {

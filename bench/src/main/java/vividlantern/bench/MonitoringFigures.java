@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import vividlantern.click.Passage;
-import vividlantern.engine.Heard;
 import vividlantern.engine.LoadTrial;
+import vividlantern.engine.ProbeResponse;
 import vividlantern.hardware.FreeRunning;
 import vividlantern.hardware.RunningAlong;
 import vividlantern.mix.LiveState;
@@ -109,11 +109,11 @@ final class MonitoringFigures {
         System.arraycopy(sent, 0, received, 407, sent.length - 407);
         float[][] first = new float[34][Sweep.spacing(RATE)];
         System.arraycopy(received, 0, first[0], 0, first[0].length);
-        Heard heard = new Heard(received, first);
+        ProbeResponse response = new ProbeResponse(received, first);
         double[] millis = new double[20];
         for (int time = 0; time < millis.length; time++) {
             long begun = System.nanoTime();
-            Loopback.of(heard, RATE);
+            Loopback.of(response, RATE);
             millis[time] = (System.nanoTime() - begun) / 1e6;
         }
         Figures.say("Finding a delay in three sweeps: median %.0f ms", Figures.quantile(millis, 0.5));

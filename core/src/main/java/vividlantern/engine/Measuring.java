@@ -4,6 +4,7 @@ import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
+import vividlantern.basics.Progress;
 import vividlantern.basics.Refused;
 
 /** Measures at the inputs of a stay: one measurement after the other, each by readers of the tape of inputs. */
@@ -17,7 +18,6 @@ final class Measuring {
     private final Object turn = new Object();
     private final Consumer<Consumer<Run>> byTheStay;
     private final Supplier<String> fault;
-    private volatile Probe probing;
 
     /**
      * @param byTheStay has something done by the stay's own thread with what runs, and waits until it is
@@ -34,14 +34,18 @@ final class Measuring {
      * @param firstFrames for how long every input is taken
      * @throws Refused if the song plays, or it was cancelled, or the sound broke off
      */
-    Heard probe(float[] sent, int output, int input, int firstFrames) {
+    ProbeResponse probe(float[] sent, int output, int input, int firstFrames, Progress progress) {
         synchronized (turn) {
+            progress.at(0);
             Probe probe = new Probe(sent, output);
             Engine engine = begin(probe, true);
             TapeReader all = new TapeReader(engine.inputs(), everyInput(engine), probe.begin(), firstFrames);
             TapeReader one = new TapeReader(engine.inputs(), new int[] {input}, probe.begin(), sent.length);
-            read(probe, () -> all.read() & one.read());
-            return new Heard(whole(one)[0], whole(all));
+            read(probe, () -> {
+                progress.at(one.share());
+                return all.read() & one.read();
+            });
+            return new ProbeResponse(whole(one)[0], whole(all));
         }
     }
 
@@ -80,7 +84,6 @@ final class Measuring {
             measuring[0] = now.engine();
             now.engine().begin(probe);
         });
-        probing = probe;
         read(probe, () -> probe.hasBegun(READ_MILLIS));
         return measuring[0];
     }
@@ -89,17 +92,17 @@ final class Measuring {
     private void read(Probe probe, Callable<Boolean> done) {
         try {
             for (long waited = 0; !done.call(); waited += READ_MILLIS) {
-                if (probe.isCancelled() || !fault.get().isEmpty() || waited > LONGEST_PROBE_MILLIS) {
-                    probe.cancel();
+                if (!fault.get().isEmpty() || waited > LONGEST_PROBE_MILLIS) {
                     throw brokenOff();
                 }
                 Thread.sleep(READ_MILLIS);
             }
         } catch (InterruptedException interrupted) {
-            probe.cancel();
+            probe.end();
             Thread.currentThread().interrupt();
             throw brokenOff();
         } catch (Refused refused) {
+            probe.end();
             throw refused;
         } catch (Exception impossible) {
             throw new IllegalStateException(impossible);
@@ -108,13 +111,5 @@ final class Measuring {
 
     private static Refused brokenOff() {
         return new Refused("The measurement was broken off. Nothing was kept.", "");
-    }
-
-    /** Breaks off what is being measured, if anything is. */
-    void cancel() {
-        Probe now = probing;
-        if (now != null) {
-            now.cancel();
-        }
     }
 }

@@ -15,7 +15,7 @@ public final class Probe {
     private final int output;
     private final CountDownLatch begun = new CountDownLatch(1);
     private volatile long begin;
-    private volatile boolean cancelled;
+    private volatile boolean ended;
     private int at;
 
     public Probe(float[] sent, int output) {
@@ -34,7 +34,7 @@ public final class Probe {
             begin = frame;
             begun.countDown();
         }
-        int span = cancelled ? 0 : Math.min(frames, sent.length - at);
+        int span = ended ? 0 : Math.min(frames, sent.length - at);
         if (span <= 0) {
             return false;
         }
@@ -45,12 +45,9 @@ public final class Probe {
         return at < sent.length;
     }
 
-    void cancel() {
-        cancelled = true;
-    }
-
-    boolean isCancelled() {
-        return cancelled;
+    /** Ends it with the next block. */
+    void end() {
+        ended = true;
     }
 
     /** Waits a while for its first block. */

@@ -20,6 +20,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import vividlantern.basics.Progress;
 import vividlantern.basics.Refused;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.hardware.DeviceGone;
@@ -196,18 +197,13 @@ public final class Stay implements AutoCloseable {
      * @param firstFrames for how long every input is taken
      * @throws Refused if the song plays, or it was cancelled, or the sound broke off
      */
-    public Heard probe(float[] sent, int output, int input, int firstFrames) {
-        return measuring.probe(sent, output, input, firstFrames);
+    public ProbeResponse probe(float[] sent, int output, int input, int firstFrames, Progress progress) {
+        return measuring.probe(sent, output, input, firstFrames, progress);
     }
 
     /** Takes what comes in at some inputs from now on, for some frames; waits until that is done. */
     public float[][] listen(int[] inputs, int frames) {
         return measuring.listen(inputs, frames);
-    }
-
-    /** Breaks off what is being measured, if anything is. */
-    public void cancelProbe() {
-        measuring.cancel();
     }
 
     /** Whether it goes on with another state of the session without a break. */

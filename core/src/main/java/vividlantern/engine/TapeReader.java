@@ -36,6 +36,11 @@ final class TapeReader {
         return missed || done == frames;
     }
 
+    /** How much it has of what it came for, from 0 to 1. */
+    double share() {
+        return (double) done / taken[0].length;
+    }
+
     /** Whether something was written over before it was read. */
     boolean missed() {
         return missed;

@@ -3,8 +3,9 @@ package vividlantern.timing;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import vividlantern.basics.Progress;
 import vividlantern.basics.Refused;
-import vividlantern.engine.Heard;
+import vividlantern.engine.ProbeResponse;
 import vividlantern.engine.Stay;
 import vividlantern.rig.Device;
 import vividlantern.rig.Port;
@@ -26,7 +27,7 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
      *
      * @param aware whether somebody said that it may be loud there
      */
-    public static CableRun of(Stay stay, PortId output, PortId input, boolean aware) {
+    public static CableRun of(Stay stay, PortId output, PortId input, boolean aware, Progress progress) {
         Session session = stay.session();
         Rig rig = stay.rig();
         Port from = port(rig, output, Port.Direction.OUT, "output");
@@ -41,8 +42,9 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
                         "aware");
             });
         }
-        Heard heard = stay.probe(Sweep.all(session.sampleRate()), sends, receives, Sweep.spacing(session.sampleRate()));
-        Loopback found = Loopback.of(heard, session.sampleRate());
+        int rate = session.sampleRate();
+        ProbeResponse response = stay.probe(Sweep.all(rate), sends, receives, Sweep.spacing(rate), progress);
+        Loopback found = Loopback.of(response, session.sampleRate());
         Device leading = rig.leadingInterface().orElseThrow();
         String sentence = found.sentence(
                 leading.latency().roundTripFrames(session.bufferFrames()),

@@ -3,7 +3,7 @@ package vividlantern.timing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import vividlantern.engine.Heard;
+import vividlantern.engine.ProbeResponse;
 
 /**
  * The delay from an output over a cable back to an input, found in what came in while sweeps went out.
@@ -47,12 +47,12 @@ public record Loopback(
     /** One sweep as it came back. */
     private record Run(double delay, double gain, double signalToNoise) {}
 
-    /** @param heard while {@link Sweep#all} was sent */
-    public static Loopback of(Heard heard, int sampleRate) {
+    /** @param response while {@link Sweep#all} was sent */
+    public static Loopback of(ProbeResponse response, int sampleRate) {
         List<Run> runs = new ArrayList<>();
         float[] sweep = Sweep.once(sampleRate);
         for (int run = 0; run < Sweep.RUNS; run++) {
-            runs.add(run(sweep, heard.received(), run * Sweep.spacing(sampleRate), sampleRate));
+            runs.add(run(sweep, response.received(), run * Sweep.spacing(sampleRate), sampleRate));
         }
         Run worst = runs.stream()
                 .reduce((a, b) -> a.signalToNoise() < b.signalToNoise() ? a : b)
@@ -64,16 +64,16 @@ public record Loopback(
         double drift =
                 (delays.get(Sweep.RUNS - 1) - delays.get(0)) / ((Sweep.RUNS - 1.0) * Sweep.spacing(sampleRate)) * 1e6;
         if (noise < HEARD_DB) {
-            int other = elsewhere(heard, sweep, sampleRate);
+            int other = elsewhere(response, sweep, sampleRate);
             return new Loopback(
                     other < 0 ? Verdict.NO_CABLE : Verdict.WRONG_PORT, 0, List.of(), noise, level, other, 0);
         }
-        Verdict verdict = judge(heard, delays, mean, level, noise);
+        Verdict verdict = judge(response, delays, mean, level, noise);
         return new Loopback(verdict, mean, delays, noise, level, -1, verdict == Verdict.DRIFTING ? drift : 0);
     }
 
-    private static Verdict judge(Heard heard, List<Double> delays, double mean, double level, double noise) {
-        if (heard.peak() >= FULL_SCALE) {
+    private static Verdict judge(ProbeResponse response, List<Double> delays, double mean, double level, double noise) {
+        if (response.peak() >= FULL_SCALE) {
             return Verdict.TOO_HOT;
         }
         if (level < QUIETEST_DBFS || noise < CLEAR_DB) {
@@ -105,11 +105,11 @@ public record Loopback(
     }
 
     /** The channel at which the first sweep came in most clearly; -1 if at none. */
-    private static int elsewhere(Heard heard, float[] sweep, int sampleRate) {
+    private static int elsewhere(ProbeResponse response, float[] sweep, int sampleRate) {
         int found = -1;
         double clearest = Math.pow(10, HEARD_DB / 10);
-        for (int input = 0; input < heard.first().length; input++) {
-            double here = run(sweep, heard.first()[input], 0, sampleRate).signalToNoise();
+        for (int input = 0; input < response.first().length; input++) {
+            double here = run(sweep, response.first()[input], 0, sampleRate).signalToNoise();
             if (here > clearest) {
                 clearest = here;
                 found = input;

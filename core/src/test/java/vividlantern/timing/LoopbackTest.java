@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import vividlantern.engine.Heard;
 import vividlantern.engine.Probe;
+import vividlantern.engine.ProbeResponse;
 
 /** Delays that are known beforehand are found again to a fraction of a frame, and what cannot be trusted is known as such. */
 public final class LoopbackTest {
@@ -66,7 +66,7 @@ public final class LoopbackTest {
         for (int input = 0; input < 3; input++) {
             first[input] = Arrays.copyOf(heard[input], Sweep.spacing(rate));
         }
-        return Loopback.of(new Heard(heard[1], first), rate);
+        return Loopback.of(new ProbeResponse(heard[1], first), rate);
     }
 
     @Test(dataProvider = "ways")

@@ -75,7 +75,7 @@ public class ClickIT extends WithDemo {
                                 + " next, 80 from bar 61");
         button("Slow middle · 4/4").click();
         assertThat(page.getByText("bar 33 · 1")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
     }
 
     @Test
@@ -231,7 +231,7 @@ public class ClickIT extends WithDemo {
         assertThat(bass).hasAttribute("aria-valuetext", "−60.0 dB");
         button("Remove voice Low beats").click();
         assertThat(bass).hasCount(0);
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
     }
 
     /** A stereo sound at 44.1 kHz: it gets a track, a place, a trim and somebody who hears it. */
@@ -254,7 +254,7 @@ public class ClickIT extends WithDemo {
         assertThat(voice).hasAttribute("aria-valuetext", "−60.0 dB");
         assertThat(page.getByTitle("Tide, from bar 9")).isVisible();
         assertThat(button("Undo: Tide")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         page.getByLabel("A WAV file")
                 .setInputFiles(new FilePayload("broken.wav", "audio/wav", "no sound".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("This sound was not taken in. It is cut off, or no WAV file."))
@@ -277,7 +277,7 @@ public class ClickIT extends WithDemo {
                 .isVisible();
         tap.press("Space");
         assertThat(page.getByText("120.00")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         button("Set the tempo").click();
         assertThat(line()).hasAccessibleName(Pattern.compile("^Tempo: 120 from bar 1, 96 from bar 33"));
     }
@@ -299,7 +299,7 @@ public class ClickIT extends WithDemo {
         file.setInputFiles(new FilePayload("other.mid", "audio/midi", other));
         assertThat(page.getByText("120 crotchets a minute from quarter 0").last())
                 .isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         file.setInputFiles(new FilePayload("cut.mid", "audio/midi", Arrays.copyOf(other, 25)));
         assertThat(page.getByText("This MIDI file was not taken in. It is cut off."))
                 .isVisible();
@@ -318,14 +318,14 @@ public class ClickIT extends WithDemo {
         number("Last bar of the file", "40");
         assertThat(page.getByText("Save the click as WAV, 24 bit"))
                 .hasAttribute("href", "/api/sessions/low-water/click.wav?bars=33-40&countIn=true");
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         page.keyboard().press("Escape");
         page.keyboard().press("Shift+3");
         button("Big clock").click();
         Locator clock = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Big clock"));
         assertThat(clock).containsText("Slow middle");
         assertThat(clock).containsText("8 bars left, then Return");
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         button("Close").click();
     }
 }

@@ -65,7 +65,7 @@ public class CueMixesIT extends WithDemo {
         button("Remove from the mix").click();
         button("Clear selection").click();
         assertThat(page.getByText("9 tracks are not in this mix.")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
     }
 
     @Test
@@ -95,7 +95,7 @@ public class CueMixesIT extends WithDemo {
         button("Clear selection").click();
         button("Prove it is independent").click();
         assertThat(page.getByText("the same bit for bit")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
     }
 
     @Test
@@ -179,7 +179,7 @@ public class CueMixesIT extends WithDemo {
         page.keyboard().press("Delete");
         assertThat(cell("Shaker", "Bass and cajón", "off")).isVisible();
         assertThat(cell("Shaker", "Voice", "not in this mix")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         page.getByTitle("Show Voice alone").click();
         assertThat(level("Fiddle", "Voice", "−13.5")).isVisible();
     }
@@ -214,7 +214,7 @@ public class CueMixesIT extends WithDemo {
         tab("Cajón").click();
         assertThat(level("Cajón front", "Cajón", "off")).isVisible();
         assertThat(button("A cue for Voice")).isVisible();
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         button("Undo: ").click();
         assertThat(tab("Cajón")).hasCount(0);
         assertThat(button("Cues for 3 performers")).isVisible();

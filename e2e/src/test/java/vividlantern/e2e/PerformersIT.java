@@ -95,7 +95,7 @@ public class PerformersIT extends WithDemo {
                 .hasCount(5);
         choose("Headphones of Voice", "Closed, 64 ohm");
         choose("Outlet of Voice", "Buoy C outlet 1");
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         page.keyboard().press("Escape");
         assertThat(dialog("Performers")).hasCount(0);
         assertThat(page.getByText(Pattern.compile("^Voice: about \\d+ dB\\(A\\)$")))
@@ -150,7 +150,7 @@ public class PerformersIT extends WithDemo {
                         AriaRole.METER,
                         new Page.GetByRoleOptions().setName("Level on the right in the simulated outlet")))
                 .hasAttribute("aria-valuetext", Pattern.compile("^−4\\d\\.\\d dBFS$"));
-        Assertions.assertThat(AccessibilityIT.seriousFaults(page)).isEmpty();
+        Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         in(steps, "The sides are swapped").click();
         Locator row = steps.getByRole(AriaRole.ROW)
                 .filter(new Locator.FilterOptions()

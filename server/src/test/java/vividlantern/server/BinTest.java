@@ -28,10 +28,6 @@ import vividlantern.sound.WavWriter;
 /** What is removed can be taken back for thirty days; then it goes with what nothing else speaks of. */
 public class BinTest extends ServerTest {
 
-    private HttpResponse<String> delete(String path) {
-        return send(HttpRequest.newBuilder(address(path)).DELETE());
-    }
-
     private List<String> ids(String path) {
         List<String> ids = new ArrayList<>();
         get(path).forEach(each -> ids.add(each.get("id").asString()));

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.StreamSupport;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
@@ -180,6 +182,22 @@ public class MonitoringTest extends ServerTest {
                 .body());
         assertThat(found.get("verdict").asString()).isEqualTo("no-cable");
         assertThat(found.get("sentence").asString()).startsWith("Nothing came back.");
+    }
+
+    @Test(timeOut = 120_000)
+    public void aMeasurementSaysHowFarItIsAndIsCancelled() throws Exception {
+        String ports = "{\"output\": \"harbour-out-10\", \"input\": \"harbour-in-12\", \"aware\": true}";
+        CompletableFuture<HttpResponse<String>> measured =
+                CompletableFuture.supplyAsync(() -> post(LOOPBACK + "?task=mine", "anna", ports));
+        while (get("/api/tasks/mine").get("share").asDouble(0) == 0 && !measured.isDone()) {
+            Thread.onSpinWait();
+        }
+        assertThat(delete("/api/tasks/mine").statusCode()).isEqualTo(200);
+        assertThat(json(measured.get().body()).get("detail").asString()).isEqualTo("It was cancelled.");
+        assertThat(get("/api/tasks/mine").get("share").isNull()).isTrue();
+        assertThat(json(post(LOOPBACK, "anna", ports).body()).get("verdict").asString())
+                .as("the next one measures as ever")
+                .isEqualTo("no-cable");
     }
 
     @Test(timeOut = 120_000)

@@ -102,6 +102,10 @@ abstract class ServerTest {
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    HttpResponse<String> delete(String path) {
+        return send(HttpRequest.newBuilder(address(path)).DELETE());
+    }
+
     /** Makes one edit, which must be taken. */
     void edit(String person, String edit) {
         HttpResponse<String> answer = post(SESSION + "/edits", person, "{\"edits\": [" + edit + "]}");

@@ -8,8 +8,8 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.engine.ChangeOver;
-import vividlantern.engine.Heard;
 import vividlantern.engine.Probe;
+import vividlantern.engine.ProbeResponse;
 import vividlantern.hardware.AudioDevice;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PortId;
@@ -55,7 +55,7 @@ public final class MeasuredLatencyTest {
                 (out, count, frame) -> {},
                 buffer,
                 AudioDevice.Pace.UNHURRIED);
-        return Loopback.of(new Heard(received, first), rate);
+        return Loopback.of(new ProbeResponse(received, first), rate);
     }
 
     private static StandInStudio quiet(int rate, int buffer) {

@@ -2,17 +2,15 @@ package vividlantern.server.api;
 
 import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.Nulls;
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import vividlantern.engine.Incidents;
 import vividlantern.engine.Stay;
@@ -152,12 +150,14 @@ class MonitoringController {
     private final RigDesk rigs;
     private final LiveRig live;
     private final TimingDesk timings;
+    private final TasksController tasks;
 
-    MonitoringController(Desk desk, RigDesk rigs, LiveRig live, TimingDesk timings) {
+    MonitoringController(Desk desk, RigDesk rigs, LiveRig live, TimingDesk timings, TasksController tasks) {
         this.desk = desk;
         this.rigs = rigs;
         this.live = live;
         this.timings = timings;
+        this.tasks = tasks;
     }
 
     /** How late everybody hears themselves, and what each buffer would do. */
@@ -225,9 +225,14 @@ class MonitoringController {
 
     /** Measures over a cable; takes some seconds. What can be trusted is kept beside the rig. */
     @PostMapping("/api/live/{session}/loopback")
-    FoundLoopback loopback(@PathVariable String session, @RequestBody WantedLoopback wanted) {
+    FoundLoopback loopback(
+            @PathVariable String session,
+            @RequestBody WantedLoopback wanted,
+            @RequestParam(defaultValue = "") String task)
+            throws IOException {
         Stay stay = live.at(desk.session(new SessionId(session)).id());
-        CableRun run = CableRun.of(stay, wanted.output(), wanted.input(), wanted.aware());
+        CableRun run = tasks.run(
+                task, progress -> CableRun.of(stay, wanted.output(), wanted.input(), wanted.aware(), progress));
         run.measured()
                 .ifPresent(measured -> rigs.keep(
                         stay.rig().id(),
@@ -237,13 +242,6 @@ class MonitoringController {
         Loopback found = run.found();
         return new FoundLoopback(
                 found.verdict(), run.sentence(), found.frames(), found.runs(), found.signalToNoiseDb());
-    }
-
-    /** Breaks off a measurement; nothing of it is kept. */
-    @DeleteMapping("/api/live/{session}/loopback")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void cancelLoopback(@PathVariable String session) {
-        live.at(desk.session(new SessionId(session)).id()).cancelProbe();
     }
 
     /** Listens to two tracks for a moment: by how much one hears their source later, which way round, what their sum gains or loses. */

@@ -6,7 +6,7 @@ package vividlantern.engine;
  * @param received at the input that was listened to
  * @param first at every input, of the beginning
  */
-public record Heard(float[] received, float[][] first) {
+public record ProbeResponse(float[] received, float[][] first) {
 
     /** The largest sample that came in at the input. */
     public float peak() {
