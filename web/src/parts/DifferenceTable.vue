@@ -11,7 +11,7 @@ defineProps<{ lines: Compared[]; first: string; second: string; label: string }>
       <thead>
         <tr>
           <th>What</th>
-          <th></th>
+          <td></td>
           <th>{{ first }}</th>
           <th>{{ second }}</th>
         </tr>

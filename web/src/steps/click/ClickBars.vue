@@ -60,7 +60,7 @@ const setPatterns = (voice: ClickPattern['voices'][number], patterns: typeof voi
 </script>
 
 <template>
-  <h3>
+  <h2>
     The bar,
     <span class="joined" role="group" aria-label="Time signature of the bar">
       <button v-for="each in meters" :key="each" class="word" :aria-pressed="each === meter" @click="chosen = each">
@@ -75,7 +75,7 @@ const setPatterns = (voice: ClickPattern['voices'][number], patterns: typeof voi
       label="Where the bar is so"
       @update:value="(where: string) => (part = where)"
     />
-  </h3>
+  </h2>
   <div
     v-for="{ bar, voice, own } in bars"
     :key="voice.id"
@@ -110,7 +110,7 @@ const setPatterns = (voice: ClickPattern['voices'][number], patterns: typeof voi
 </template>
 
 <style scoped>
-h3 {
+h2 {
   display: flex;
   align-items: center;
   gap: 8px;

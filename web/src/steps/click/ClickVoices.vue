@@ -89,7 +89,7 @@ function place(voice: Voice, where: string) {
 </script>
 
 <template>
-  <h3>How it sounds</h3>
+  <h2>How it sounds</h2>
   <table class="set-up" aria-label="Voices of the click">
     <thead>
       <tr>
@@ -100,7 +100,7 @@ function place(voice: Voice, where: string) {
         <th style="width: 70px">accent, dB</th>
         <th style="width: 78px">and Hz</th>
         <th style="width: 74px">decay, ms</th>
-        <th style="width: 66px"></th>
+        <td style="width: 66px"></td>
       </tr>
     </thead>
     <tbody>
@@ -208,7 +208,7 @@ function place(voice: Voice, where: string) {
   color: var(--sea);
 }
 
-h3 {
+h2 {
   margin-top: 14px;
   font-size: 16px;
 }

@@ -97,7 +97,7 @@ const remove = (edit: Edit) => desk.edit([edit])
 
 <template>
   <div>
-    <h3>The song, bar by bar</h3>
+    <h2>The song, bar by bar</h2>
     <table class="set-up" aria-label="The song, bar by bar">
       <thead>
         <tr>
@@ -105,7 +105,7 @@ const remove = (edit: Edit) => desk.edit([edit])
           <th>part</th>
           <th style="width: 88px">time sig.</th>
           <th style="width: 160px">tempo</th>
-          <th style="width: 74px"></th>
+          <td style="width: 74px"></td>
         </tr>
       </thead>
       <tbody>
@@ -206,7 +206,7 @@ const remove = (edit: Edit) => desk.edit([edit])
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font-size: 16px;
 }
 

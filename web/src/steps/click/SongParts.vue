@@ -24,7 +24,7 @@ function silence(part: Part, silent: boolean) {
 
 <template>
   <div>
-    <h3>Its beginning and its end</h3>
+    <h2>Its beginning and its end</h2>
     <p>
       It begins
       <NumberBox
@@ -45,7 +45,7 @@ function silence(part: Part, silent: boolean) {
         :optional="() => desk.edit([{ kind: 'set-song-end', lastBar: null }])"
       />
     </p>
-    <h3>Its parts</h3>
+    <h2>Its parts</h2>
     <p v-if="song.parts.length === 0" class="soft">None yet. Let one begin at a bar in the list.</p>
     <table v-else class="set-up" aria-label="Parts of the song">
       <thead>
@@ -90,7 +90,7 @@ function silence(part: Part, silent: boolean) {
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font-size: 16px;
 }
 

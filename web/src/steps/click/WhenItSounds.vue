@@ -29,7 +29,7 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
 
 <template>
   <section>
-    <h3>When it sounds</h3>
+    <h2>When it sounds</h2>
     <p>
       It sounds
       <NamedSelect
@@ -76,7 +76,7 @@ const whenOf = (click: ClickPattern): keyof typeof WHEN =>
 </template>
 
 <style scoped>
-h3 {
+h2 {
   margin-top: 18px;
   font-size: 16px;
 }

@@ -20,7 +20,7 @@ const rows = computed(() =>
 
 <template>
   <div v-if="track" class="who">
-    <h3>
+    <h2>
       Who hears
       <span class="joined" role="group" :aria-label="kind">
         <button
@@ -33,7 +33,7 @@ const rows = computed(() =>
           {{ each.name }}
         </button>
       </span>
-    </h3>
+    </h2>
     <LitSheet>
       <table class="set-up" :aria-label="`Who hears ${track.name}`">
         <tbody>
@@ -70,7 +70,7 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font-size: 16px;
 }
 

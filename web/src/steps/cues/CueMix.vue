@@ -60,14 +60,14 @@ const missing = computed(() => rows.value.filter((row) => !row.send).map((row) =
         <table :aria-label="`Mix of ${cue.name}`" :aria-rowcount="rows.length + 1">
           <thead>
             <tr>
-              <th style="width: 26px"></th>
+              <td style="width: 26px"></td>
               <th style="width: 22%">Track</th>
               <th>Level in this mix, dB</th>
               <th style="width: 74px">Pan</th>
-              <th style="width: 64px"></th>
+              <td style="width: 64px"></td>
               <th style="width: 118px">Tap</th>
               <th v-if="comforted" style="width: 70px">Comfort</th>
-              <th style="width: 40px"></th>
+              <td style="width: 40px"></td>
             </tr>
           </thead>
           <tbody>

@@ -130,7 +130,7 @@ const people = computed(() => [
                 <th>When</th>
                 <th>Who</th>
                 <th>What</th>
-                <th></th>
+                <td></td>
               </tr>
             </thead>
             <tbody>
@@ -182,10 +182,10 @@ const people = computed(() => [
           What they did stays but can no longer be undone.
         </p>
       </div>
-      <aside>
+      <div class="beside">
         <SnapshotList />
         <SoundIncidents />
-      </aside>
+      </div>
     </div>
   </section>
 </template>
@@ -200,14 +200,14 @@ const people = computed(() => [
 }
 
 .log,
-aside {
+.beside {
   display: flex;
   flex-direction: column;
   gap: 10px;
   min-height: 0;
 }
 
-aside {
+.beside {
   overflow: auto;
 }
 

@@ -60,7 +60,7 @@ async function empty() {
           <th>Name</th>
           <th>What</th>
           <th>Kept until</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>

@@ -119,7 +119,7 @@ function holds(copy: ListedCopy) {
           <th>Made</th>
           <th>Contains</th>
           <th class="right">Size</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>

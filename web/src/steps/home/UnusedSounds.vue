@@ -48,7 +48,7 @@ async function remove(which: UnusedSound[], title: string) {
           <th>Sound</th>
           <th>Taken in</th>
           <th class="right">Size</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>

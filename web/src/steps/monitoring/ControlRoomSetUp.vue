@@ -65,7 +65,7 @@ const mics = computed(() => [
             <th>stand in the</th>
             <th>while a mic is open there</th>
             <th>come back to</th>
-            <th></th>
+            <td></td>
           </tr>
         </thead>
         <tbody>

@@ -60,7 +60,7 @@ async function add() {
         <th style="width: 90px">channels</th>
         <th style="width: 170px">from</th>
         <th>{{ rows.length ? 'level' : '' }}</th>
-        <th style="width: 92px"></th>
+        <td style="width: 92px"></td>
       </tr>
     </thead>
     <tbody>

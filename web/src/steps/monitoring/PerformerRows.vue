@@ -90,7 +90,7 @@ function move(event: KeyboardEvent, by: number) {
             </span>
           </th>
           <th class="number" style="width: 86px">In all</th>
-          <th style="width: 190px"></th>
+          <td style="width: 190px"></td>
         </tr>
       </thead>
       <tbody>

@@ -103,7 +103,7 @@ async function remove(performer: Performer) {
       <table aria-label="Performers">
         <thead>
           <tr>
-            <th style="width: 40px"></th>
+            <td style="width: 40px"></td>
             <th style="width: 130px">Name</th>
             <th style="width: 150px">Plays</th>
             <th style="width: 140px">Where</th>
@@ -122,7 +122,7 @@ async function remove(performer: Performer) {
               />
             </th>
             <th style="width: 172px">plugged in at</th>
-            <th style="width: 74px"></th>
+            <td style="width: 74px"></td>
           </tr>
         </thead>
         <tbody>

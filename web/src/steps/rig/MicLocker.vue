@@ -44,7 +44,7 @@ async function add() {
           <th>+48 V</th>
           <th class="number">mV/Pa</th>
           <th>Connector</th>
-          <th style="width: 90px"></th>
+          <td style="width: 90px"></td>
         </tr>
       </thead>
       <tbody>

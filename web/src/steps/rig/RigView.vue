@@ -161,15 +161,15 @@ function show(id: string) {
                 <table aria-label="What comes in">
                   <thead>
                     <tr>
-                      <th style="width: 30px"></th>
-                      <th style="width: 24px"></th>
+                      <td style="width: 30px"></td>
+                      <td style="width: 24px"></td>
                       <th>House label</th>
                       <th class="panel">Panel</th>
                       <th :style="{ width: outputs.length ? '96px' : '20%' }">Tied</th>
                       <th :style="{ width: outputs.length ? '92px' : '20%' }">In this session</th>
                       <th style="width: 84px">Accepts</th>
                       <th class="preamp">Preamp</th>
-                      <th style="width: 60px"></th>
+                      <td style="width: 60px"></td>
                     </tr>
                   </thead>
                   <tbody>

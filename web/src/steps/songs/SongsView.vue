@@ -108,7 +108,7 @@ function fromTemplate(id: string) {
             <th style="width: 110px">Key</th>
             <th>Notes</th>
             <th><span class="hidden">Order</span></th>
-            <th></th>
+            <td></td>
           </tr>
         </thead>
         <tbody>

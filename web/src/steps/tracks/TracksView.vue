@@ -154,9 +154,9 @@ async function add() {
               <th title="Peaks between −18 and −12 dBFS are what to aim for">Level in, dBFS</th>
               <th style="width: 58px">Pan</th>
               <th class="speakers">On the speakers, dB</th>
-              <th style="width: 106px"></th>
+              <td style="width: 106px"></td>
               <th :style="{ width: `${hearers * 21 + 14}px` }">Heard by</th>
-              <th style="width: 36px"></th>
+              <td style="width: 36px"></td>
             </tr>
           </thead>
           <tbody>
