@@ -109,6 +109,11 @@ public class CueRulesTest {
     }
 
     @Test
+    public void beforeThereIsAnyCueNobodyHearsOne() {
+        endsIt(SOUND.withCues(List.of()), "Ann hears no cue.");
+    }
+
+    @Test
     public void whoHearsNobodyAndWhoHearsNotThemselves() {
         Session silent = SOUND.change(CUE, cue -> cue.withSend(HARP, send -> send.muted(true)));
         only(silent, "Nothing is raised in cue Ann's.");

@@ -16,16 +16,13 @@ import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.edit.CueEdit.SetCueListeners;
 
-/** A performer hears no cue, while others do. */
+/** A performer hears no cue. */
 public final class PerformerWithoutCue implements Rule {
 
     private static final String WHY = "Whoever hears neither the others nor the click plays beside them.";
 
     @Override
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
-        if (session.cues().isEmpty()) {
-            return List.of();
-        }
         boolean isRoom = Ports.freeForHeadphones(session, rig).isPresent();
         return session.performers().stream()
                 .filter(performer ->
