@@ -26,7 +26,7 @@ import GuardReading from './GuardReading.vue'
 import ProveIt from './ProveIt.vue'
 import SaveMix from './SaveMix.vue'
 
-/** What leads a cue to its ears: who listens, the output pair, the level for all, what is left out, the ceiling guard. */
+/** What leads a cue to its ears: who listens, the output pair, the cue level, what is left out, the ceiling guard. */
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()

@@ -170,7 +170,7 @@ public final class Lights {
      *
      * @param clips where its clips are
      * @param guard where it is told what its guard holds back
-     * @param clicks where the levels of the click's voices are, before the level for all
+     * @param clicks where the levels of the click's voices are, before the cue level
      */
     public record OfCue(int clips, int guard, List<Integer> clicks) {}
 

@@ -233,7 +233,7 @@ final class SessionBuses {
     }
 
     /**
-     * What is said to those who hear a cue: at its level for all and as their ears want it, past its filters and its compressor,
+     * What is said to those who hear a cue: at its level and as their ears want it, past its filters and its compressor,
      * which would make it pump. It is no gain that has to rise slowly: it comes from behind a guard.
      */
     private static MixPlan.Bus speechBus(Cue cue, StereoPair pair) {

@@ -71,7 +71,7 @@ public record StartFromMain(List<Edit> edits, String limited) {
         return new StartFromMain(edits, said);
     }
 
-    /** The fader and the main level, less what the cue's level for all adds. */
+    /** The fader and the main level, less what the cue level adds. */
     private static Decibels level(Session session, Cue cue, Track track, List<String> limited) {
         Decibels main = session.main().level();
         if (track.fader().isOff() || main.isOff()) {

@@ -154,7 +154,7 @@ public final class TrackGains {
         return paths.get(track.id()).live() ? "" : "not heard: hear is " + track.hear();
     }
 
-    /** The factor with which a track reaches a cue before its pan and the level for all; 0 while it is silent there. */
+    /** The factor with which a track reaches a cue before its pan and the cue level; 0 while it is silent there. */
     double sendGain(Send send) {
         return tappedGain(send) * send.level().gain();
     }

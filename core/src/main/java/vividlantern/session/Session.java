@@ -191,7 +191,7 @@ public record Session(
         return wide.orElse(track).armed();
     }
 
-    /** A cue's level for all as a factor, with the main level if it is linked to that. */
+    /** A cue's level as a factor, with the main level if it is linked to that. */
     public double gainOf(Cue cue) {
         return cue.level().gain() * (cue.linkedToMain() ? main.level().gain() : 1);
     }

@@ -11,7 +11,7 @@ public record Decibels(double value) implements Comparable<Decibels> {
     public static final Decibels OFF = new Decibels(Double.NEGATIVE_INFINITY);
     public static final Decibels ZERO = new Decibels(0);
 
-    /** The range of every fader, send and level for all, below which there is only {@link #OFF}. */
+    /** The range of every fader, send and cue level, below which there is only {@link #OFF}. */
     public static final double FADER_MIN = -90;
 
     public static final double FADER_MAX = 12;

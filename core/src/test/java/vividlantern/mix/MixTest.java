@@ -30,7 +30,7 @@ import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
-/** How a signal reaches the speakers and the cues: trim, polarity, tap, fader, mute, solo, pan, level for all. */
+/** How a signal reaches the speakers and the cues: trim, polarity, tap, fader, mute, solo, pan, cue level. */
 public class MixTest {
 
     private static final TrackId FIDDLE = new TrackId("fiddle");

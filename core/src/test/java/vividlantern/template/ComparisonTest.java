@@ -130,7 +130,7 @@ public class ComparisonTest {
                 RandomSessions.RIG);
         assertThat(mixes(one, other, now))
                 .containsExactly(
-                        "The whole mix | level for all | −3.0 dB | 0.0 dB",
+                        "The whole mix | cue level | −3.0 dB | 0.0 dB",
                         "Track 0 | level | −10.0 dB | −6.0 dB",
                         "Track 1 |  |  | −20.0 dB");
     }

@@ -26,10 +26,10 @@ import vividlantern.units.Decibels;
  *
  * @param output the pair it leaves by; a cue without one is silent
  * @param furtherOutputs pairs by which the same leaves too; none of them is its output, and without an output there are none
- * @param level the level for all
+ * @param level the cue level
  * @param linkedToMain whether the main level moves it as well
  * @param guarded whether the ceiling guard stands before its output pair
- * @param highPass what leaves out low sound; it stands after the level for all, before the guard
+ * @param highPass what leaves out low sound; it stands after the cue level, before the guard
  * @param lowPass what leaves out high sound; it stands after the high-pass
  * @param compressor it stands after the low-pass, before the guard
  * @param ears to which ears its sides go
@@ -284,7 +284,7 @@ public record Cue(
         traits.put(NAME, name);
         traits.put(OUTPUT, output.map(names::pair).orElse("none"));
         traits.put(FURTHER_OUTPUTS, furtherOutputs.stream().map(names::pair).collect(Collectors.joining(", ")));
-        traits.put("level for all", level + (linkedToMain ? ", linked to the main level" : ""));
+        traits.put("cue level", level + (linkedToMain ? ", linked to the main level" : ""));
         traits.put("ceiling guard", PartNames.onOff(guarded));
         traits.put("high-pass", highPass.words());
         traits.put("low-pass", lowPass.words());

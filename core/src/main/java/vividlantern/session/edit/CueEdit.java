@@ -154,7 +154,7 @@ public sealed interface CueEdit extends Edit {
         }
     }
 
-    /** Says whether the main level moves a cue's level for all as well. */
+    /** Says whether the main level moves a cue's level as well. */
     record LinkCueLevel(CueId cue, boolean linked) implements OfOne {
 
         @Override
@@ -192,18 +192,18 @@ public sealed interface CueEdit extends Edit {
         }
     }
 
-    /** Sets a cue's level for all. */
+    /** Sets a cue's level. */
     record SetCueLevel(CueId cue, Decibels level) implements OfOne {
 
         @Override
         public Cue of(Cue was) {
-            Decibels set = Rules.fader(level, "A level for all");
+            Decibels set = Rules.fader(level, "A cue level");
             return was.at(set);
         }
 
         @Override
         public String words(Cue was) {
-            return "level for all " + level;
+            return "cue level " + level;
         }
     }
 

@@ -453,7 +453,7 @@ final class EditExamples {
             ofCue(new CopyCue(CUE, BOOTH), "Anna: the mix of Booth", Cue::level, Decibels.of(-4)),
             ofCue(new RenameCue(CUE, "Booth"), "Anna: renamed to Booth", Cue::name, "Booth"),
             ofCue(new SetCueOutput(CUE, phones), "Anna: out by phones-1", Cue::output, phones),
-            ofCue(new SetCueLevel(CUE, Decibels.of(2)), "Anna: level for all +2.0 dB", Cue::level, Decibels.of(2)),
+            ofCue(new SetCueLevel(CUE, Decibels.of(2)), "Anna: cue level +2.0 dB", Cue::level, Decibels.of(2)),
             ofCue(new SetCueGuard(CUE, false), "Anna: ceiling guard off", Cue::guarded, false),
             ofCue(new SetCueHighPass(CUE, true, 120.4), "Anna: high-pass 120 Hz", Cue::highPass, new Corner(true, 120)),
             ofCue(new SetCueLowPass(CUE, false, 9000), "Anna: low-pass off", Cue::lowPass, new Corner(false, 9000)),
