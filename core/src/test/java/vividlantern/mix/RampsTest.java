@@ -26,6 +26,8 @@ import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.edit.CueEdit.CopyCue;
+import vividlantern.session.edit.CueEdit.LinkCueLevel;
 import vividlantern.session.edit.CueEdit.SetCueComfort;
 import vividlantern.session.edit.CueEdit.SetCueCompressor;
 import vividlantern.session.edit.CueEdit.SetCueLevel;
@@ -34,6 +36,7 @@ import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SendEdit.MuteSend;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SendEdit.SetSendTap;
+import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.session.edit.TrackEdit.SetHear;
 import vividlantern.session.edit.TrackEdit.SetPolarity;
@@ -47,6 +50,9 @@ public class RampsTest {
     private static final int CHANGE = 4800;
     private static final TrackId TRACK = new TrackId("fiddle");
     private static final CueId CUE = new CueId("cue");
+    /** A cue that plays nowhere and has the track at +12 dB. */
+    private static final CueId LOUD = new CueId("loud");
+
     private static final double INPUT = 1.0 / 64;
 
     @Test
@@ -97,6 +103,8 @@ public class RampsTest {
             },
             {new SetCueComfort(CUE, Optional.of(true), Optional.of(Comfort.Room.SMALL), Optional.of(Decibels.of(12)))},
             {new SetCueOutput(CUE, Optional.of(new PairId("phones-2")))},
+            {new CopyCue(CUE, LOUD)},
+            {new LinkCueLevel(CUE, true)},
         };
     }
 
@@ -104,7 +112,9 @@ public class RampsTest {
     public void noEditMakesACueRiseByMoreThanSixDecibelsInATenthOfASecond(Edit edit) {
         Session before = session(Decibels.of(-40))
                 .change(TRACK, track -> track.trimmed(Decibels.of(-12)))
-                .change(CUE, cue -> cue.withSend(TRACK, send -> send.comforted(Decibels.of(12))));
+                .change(CUE, cue -> cue.withSend(TRACK, send -> send.comforted(Decibels.of(12))))
+                .plus(Cue.empty(LOUD, 2, "Loud").withSend(TRACK, send -> send.at(Decibels.of(12))));
+        before = new SetMainLevel(Decibels.of(12)).applyTo(before, RandomSessions.RIG);
         Session after = edit.applyTo(before, RandomSessions.RIG);
         float[][] out = MixRun.of(before)
                 .then(2 * RATE, after)
