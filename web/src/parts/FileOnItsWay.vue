@@ -2,7 +2,7 @@
 import type { Going } from '@/desk/sending'
 import TaskBar from './TaskBar.vue'
 
-/** A file on its way, how much of it has arrived, and a way to cancel it. */
+/** A file on its way, how much of it has arrived, and until all has, a way to cancel it. */
 defineProps<{ going: Going }>()
 defineEmits<{ cancel: [] }>()
 </script>
@@ -10,6 +10,11 @@ defineEmits<{ cancel: [] }>()
 <template>
   <div role="status">
     {{ going.share < 1 ? `${going.name} is on its way` : `${going.name} is looked through` }}
-    <TaskBar :share="going.share" :label="`How much of ${going.name} has arrived`" @cancel="$emit('cancel')" />
+    <TaskBar
+      v-if="going.share < 1"
+      :share="going.share"
+      :label="`How much of ${going.name} has arrived`"
+      @cancel="$emit('cancel')"
+    />
   </div>
 </template>

@@ -30,7 +30,7 @@ const outputs = computed(() => offered(sheet.cable.outputs))
 const inputs = computed(() => offered(sheet.cable.inputs))
 
 watch(shown, (now) => {
-  if (!now) return
+  if (!now) return cancel()
   found.value = null
   trouble.value = ''
   aware.value = false
