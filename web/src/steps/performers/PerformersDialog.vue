@@ -219,6 +219,7 @@ async function remove(performer: Performer) {
     <p v-if="choices" class="most">
       At any ear a sine reaches
       <NumberBox
+        class="spl"
         label="The most at any ear"
         unit="dB SPL"
         :value="choices.earMaximum"
@@ -251,6 +252,10 @@ td {
   display: flex;
   align-items: center;
   gap: 6px;
+}
+
+.spl {
+  width: 108px;
 }
 
 .strong {
