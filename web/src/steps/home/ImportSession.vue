@@ -75,14 +75,14 @@ async function takeIn() {
   <DialogCard :show="true" title="Import" :width="480" @update:show="emit('close')">
     <form class="form" @submit.prevent="takeIn">
       <p>A session saved as a bundle (ZIP), or a template saved as a file (JSON).</p>
-      <p class="line">
+      <p v-if="!going" class="line">
         <FileChooser
           label="A bundle or a template"
           accept=".zip,.json,application/zip,application/json"
           :button="file ? 'Another file' : 'Choose a file'"
           @chosen="look"
         />
-        <span v-if="!going" class="soft">{{ file?.name }}</span>
+        <span class="soft">{{ file?.name }}</span>
       </p>
       <FileOnItsWay v-if="going" :going="going" @cancel="cancel" />
       <p v-if="fault" class="flare" role="alert">{{ fault }}</p>

@@ -47,7 +47,7 @@ final class BlockFigures implements AudioDevice {
 
     private BlockFigures() {}
 
-    static void print() {
+    static void print() throws InterruptedException {
         Rig rig = LargeMix.rig(TRACKS + 1, CUES);
         Session session = new SetTalkbackMic(Optional.of(new PortId("in-" + (TRACKS + 1))))
                 .applyTo(LargeMix.session(rig, TRACKS, CUES), rig);
@@ -68,6 +68,7 @@ final class BlockFigures implements AudioDevice {
             edits.start();
             device.print(stay, "while plans are compiled");
             goesOn.set(false);
+            edits.join();
         }
     }
 

@@ -415,17 +415,17 @@ final class Layout {
 
     private int markOf(MixPlan.Edge edge) {
         if (edge.toCue().isEmpty()) {
-            return CutAndTalk.NOBODYS;
+            return CueOverride.NOBODYS;
         }
         int cue = continuing.numberOf(edge.toCue().get().cue());
-        return edge.toCue().get().speech() ? CutAndTalk.speech(cue) : CutAndTalk.music(cue);
+        return edge.toCue().get().speech() ? CueOverride.speech(cue) : CueOverride.music(cue);
     }
 
     private void addPoured(MixPlan.Bus bus, List<Sum.Line> lines) {
         for (int side = 0; side < 2; side++) {
             int wire = wireOf.get(bus.key()).get(bus.chain().size()) + side;
             int slot = continuing.slots.fixedSlotOf(bus.key() + " poured " + side);
-            lines.add(new Sum.Line(wire, slot, 0, Sum.FIXED, false, CutAndTalk.NOBODYS));
+            lines.add(new Sum.Line(wire, slot, 0, Sum.FIXED, false, CueOverride.NOBODYS));
         }
     }
 

@@ -154,7 +154,7 @@ public final class MixState {
     }
 
     /** Goes on from where another state stands now. On the audio thread; allocates nothing. */
-    void takeOver(MixState old, CutAndTalk cutAndTalk) {
+    void takeOver(MixState old, CueOverride override) {
         if (gains != old.gains) {
             gains.continueFrom(old.gains);
         }
@@ -173,7 +173,7 @@ public final class MixState {
         for (Station station : stations) {
             station.takeOver();
         }
-        head(cutAndTalk);
+        head(override);
     }
 
     /** Whether it can be sent to where another plan wants it; nothing is left in it of what was before. */
@@ -209,10 +209,10 @@ public final class MixState {
     }
 
     /** Sets everything on its way to where it is wanted, as far as headphones are not cut and nobody talks. */
-    void head(CutAndTalk cutAndTalk) {
+    void head(CueOverride override) {
         Goals[] wanted = goals;
         for (int at = 0; at < stations.length; at++) {
-            stations[at].head(gains, wanted[at], cutAndTalk);
+            stations[at].head(gains, wanted[at], override);
         }
         taken = wanted;
     }

@@ -17,8 +17,8 @@ public final class Mixer {
     private final int meterFrames;
     private final Continuing continuing;
 
-    private volatile CutAndTalk cutAndTalk = CutAndTalk.NOTHING;
-    private CutAndTalk runningCutAndTalk = CutAndTalk.NOTHING;
+    private volatile CueOverride override = CueOverride.NOTHING;
+    private CueOverride runningOverride = CueOverride.NOTHING;
     private MixState running;
     private volatile MixState lastPrepared;
     /** Held while goals are handed over, never while anything is laid out. */
@@ -77,12 +77,12 @@ public final class Mixer {
      * rise. From any thread; it needs no plan.
      */
     public synchronized void cutHeadphones(boolean cut) {
-        tell(cutAndTalk.cut(cut));
+        tell(override.cut(cut));
     }
 
     /** The same for those who hear some cues, whatever is so for all. */
     public synchronized void cut(Set<CueId> cues) {
-        tell(cutAndTalk.cut(numbered(cues)));
+        tell(override.cut(numbered(cues)));
     }
 
     /**
@@ -92,7 +92,7 @@ public final class Mixer {
      * @param dim the factor of their music, at most 1
      */
     public synchronized void talk(Talk to, double dim) {
-        tell(cutAndTalk.talking(to.all(), numbered(to.cues()), to.isOn() ? dim : 1));
+        tell(override.talking(to.all(), numbered(to.cues()), to.isOn() ? dim : 1));
     }
 
     private boolean[] numbered(Set<CueId> cues) {
@@ -102,9 +102,9 @@ public final class Mixer {
         return numbered;
     }
 
-    private void tell(CutAndTalk next) {
-        if (!next.isSame(cutAndTalk)) {
-            cutAndTalk = next;
+    private void tell(CueOverride next) {
+        if (!next.isSame(override)) {
+            override = next;
         }
     }
 
@@ -118,14 +118,14 @@ public final class Mixer {
      */
     public void process(
             MixState state, float[][] in, float[][] out, int frames, long frame, long songFrame, Passage passage) {
-        CutAndTalk now = cutAndTalk;
+        CueOverride now = override;
         if (state != running && running != null) {
             state.takeOver(running, now);
-        } else if (state != running || now != runningCutAndTalk || state.headsElsewhere()) {
+        } else if (state != running || now != runningOverride || state.headsElsewhere()) {
             state.head(now);
         }
         running = state;
-        runningCutAndTalk = now;
+        runningOverride = now;
         state.connect(in, out);
         state.silenceUnused(out, frames);
         int at = 0;

@@ -24,7 +24,7 @@ final class Station {
     private final int meter;
     private final int inletBegin;
     private Goals taken;
-    private CutAndTalk takenCutAndTalk;
+    private CueOverride takenOverride;
 
     /**
      * @param sums for each two of its wires
@@ -57,12 +57,12 @@ final class Station {
     }
 
     /** Sets everything on its way to where it is wanted; nothing is to be done for goals that it has. */
-    void head(Gains gains, Goals goals, CutAndTalk cutAndTalk) {
-        if (goals != taken || cutAndTalk != takenCutAndTalk) {
+    void head(Gains gains, Goals goals, CueOverride override) {
+        if (goals != taken || override != takenOverride) {
             for (Sum sum : sums) {
-                sum.head(gains, goals.gains(), cutAndTalk);
+                sum.head(gains, goals.gains(), override);
             }
-            takenCutAndTalk = cutAndTalk;
+            takenOverride = override;
         }
         if (goals == taken) {
             return;

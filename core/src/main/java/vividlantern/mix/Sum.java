@@ -18,7 +18,7 @@ final class Sum {
      *
      * @param into the first of the bus's two wires that it goes to
      * @param manner how its gains get to where they are wanted: {@link #FIXED}, or as {@link Gains#head} takes it
-     * @param mark what {@link CutAndTalk} knows it by
+     * @param mark what {@link CueOverride} knows it by
      */
     record Line(int wire, int slot, int into, int manner, boolean cuttable, int mark) {}
 
@@ -85,10 +85,10 @@ final class Sum {
     }
 
     /** Sets every gain on its way to where it is wanted, as far as headphones are not cut and nobody talks. */
-    void head(Gains gains, double[] goal, CutAndTalk cutAndTalk) {
+    void head(Gains gains, double[] goal, CueOverride override) {
         for (int at = 0; at < count; at++) {
             int gain = 2 * slot[at];
-            double factor = cutAndTalk.factor(mark[at], cuttable[at]);
+            double factor = override.factor(mark[at], cuttable[at]);
             double toLeft = factor * goal[2 * (first + at)];
             double toRight = factor * goal[2 * (first + at) + 1];
             if (factor != 1 || !gains.stand(gain, toLeft, toRight)) {

@@ -3,7 +3,7 @@ package vividlantern.mix;
 import java.util.Arrays;
 
 /**
- * What the mixer is told past all plans: that headphones are cut, those of all or of some, and to whom somebody talks. It acts on
+ * What overrides the gains of cues past all plans: that headphones are cut, those of all or of some, and to whom somebody talks. It acts on
  * edges as a factor, with the next block. Arrays go by the numbers of cues, are false beyond their ends, and are not to be written to.
  *
  * @param cut whose headphones are cut by themselves
@@ -11,24 +11,24 @@ import java.util.Arrays;
  * @param to who is, if not everybody
  * @param dim the factor of their music meanwhile
  */
-record CutAndTalk(boolean headphonesCut, boolean[] cut, boolean toAll, boolean[] to, double dim) {
+record CueOverride(boolean headphonesCut, boolean[] cut, boolean toAll, boolean[] to, double dim) {
 
-    static final CutAndTalk NOTHING = new CutAndTalk(false, new boolean[0], false, new boolean[0], 1);
+    static final CueOverride NOTHING = new CueOverride(false, new boolean[0], false, new boolean[0], 1);
 
-    CutAndTalk cut(boolean now) {
-        return new CutAndTalk(now, cut, toAll, to, dim);
+    CueOverride cut(boolean now) {
+        return new CueOverride(now, cut, toAll, to, dim);
     }
 
-    CutAndTalk cut(boolean[] now) {
-        return new CutAndTalk(headphonesCut, now, toAll, to, dim);
+    CueOverride cut(boolean[] now) {
+        return new CueOverride(headphonesCut, now, toAll, to, dim);
     }
 
-    CutAndTalk talking(boolean nowToAll, boolean[] now, double nowDim) {
-        return new CutAndTalk(headphonesCut, cut, nowToAll, now, nowDim);
+    CueOverride talking(boolean nowToAll, boolean[] now, double nowDim) {
+        return new CueOverride(headphonesCut, cut, nowToAll, now, nowDim);
     }
 
     /** Arrays are compared by what they hold. */
-    boolean isSame(CutAndTalk other) {
+    boolean isSame(CueOverride other) {
         return headphonesCut == other.headphonesCut
                 && Arrays.equals(cut, other.cut)
                 && toAll == other.toAll
