@@ -82,3 +82,27 @@ test('what goes wrong by itself is said', async () => {
   expect(notice.value?.sentence).toBe('There are enough already.')
   expect(share.value).toBeNull()
 })
+
+test('what changed meanwhile is looked at again, and what gave way to another one comes to nothing', async () => {
+  const { beginAbout } = useTask()
+  let cue = { id: 'bass', level: 0 }
+  const seen: number[] = []
+  const louder = await beginAbout(
+    () => cue,
+    async () => {
+      seen.push(cue.level)
+      if (cue.level < 2) cue = { id: 'bass', level: cue.level + 1 }
+      return seen.length
+    },
+  )
+  expect(louder).toBe(3)
+  expect(seen).toEqual([0, 1, 2])
+  const left = await beginAbout(
+    () => cue,
+    async () => {
+      cue = { id: 'voice', level: 0 }
+      return 'of the bass'
+    },
+  )
+  expect(left).toBeUndefined()
+})

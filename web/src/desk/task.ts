@@ -39,6 +39,16 @@ export function useTask() {
     return result
   }
 
+  /** Does it about something as it is now: again if that changed meanwhile. Nothing comes back if it gave way to another one. */
+  async function beginAbout<A extends { id: string }, T>(about: () => A, job: (task: string) => Promise<T>) {
+    for (;;) {
+      const before = about()
+      const result = await begin(job)
+      if (result === undefined || before === about()) return result
+      if (before.id !== about().id) return undefined
+    }
+  }
+
   function end() {
     clearTimeout(timer)
     running = ''
@@ -54,5 +64,5 @@ export function useTask() {
   }
 
   onBeforeUnmount(cancel)
-  return { share, begin, cancel }
+  return { share, begin, beginAbout, cancel }
 }

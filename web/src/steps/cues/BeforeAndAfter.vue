@@ -9,7 +9,7 @@ import TaskBar from '@/parts/TaskBar.vue'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
-const { share, begin, cancel } = useTask()
+const { share, beginAbout, cancel } = useTask()
 const words = ref('')
 
 watch(
@@ -18,12 +18,12 @@ watch(
 )
 
 async function measure() {
-  const of = cue
   const path = { session: desk.session!.id, cue: cue.id }
-  const answer = await begin((task) =>
-    api.GET('/api/sessions/{session}/mixes/{cue}/processing', { params: { path, query: { task } } }),
+  const answer = await beginAbout(
+    () => cue,
+    (task) => api.GET('/api/sessions/{session}/mixes/{cue}/processing', { params: { path, query: { task } } }),
   )
-  if (answer?.data && of === cue) words.value = answer.data.words
+  if (answer?.data) words.value = answer.data.words
 }
 </script>
 

@@ -10,7 +10,7 @@ import TaskBar from '@/parts/TaskBar.vue'
 const { cue } = defineProps<{ cue: Cue }>()
 
 const desk = useDesk()
-const { share, begin, cancel } = useTask()
+const { share, beginAbout, cancel } = useTask()
 const found = ref<{ words: string; same: boolean } | null>(null)
 
 watch(
@@ -19,12 +19,12 @@ watch(
 )
 
 async function prove() {
-  const of = cue
   const path = { session: desk.session!.id, cue: cue.id }
-  const answer = await begin((task) =>
-    api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params: { path, query: { task } } }),
+  const answer = await beginAbout(
+    () => cue,
+    (task) => api.GET('/api/sessions/{session}/mixes/{cue}/proof', { params: { path, query: { task } } }),
   )
-  if (answer?.data && of === cue) found.value = { words: answer.data.words, same: answer.data.proof.same }
+  if (answer?.data) found.value = { words: answer.data.words, same: answer.data.proof.same }
 }
 </script>
 
