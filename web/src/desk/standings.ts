@@ -13,6 +13,7 @@ const NO_TRACK: Omit<TrackStanding, 'track'> = {
   fedBy: '',
   offSpeakers: '',
   quiet: '',
+  unheard: '',
 }
 
 /** What is true of inputs and tracks just now and stands in no field of theirs, as the program tells it. */

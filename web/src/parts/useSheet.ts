@@ -109,10 +109,11 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
     whole.value = new Set(rows.value.slice(low, high + 1).map((each) => each.id))
   }
 
-  /** A press on a row's number: alone, a range with Shift, one more with Ctrl. */
+  /** A press on a row's number: alone, a range with Shift, one more with Ctrl. What is typed then goes into that row. */
   function pickRow(at: number, event: MouseEvent) {
     const id = rows.value[at]!.id
     corner.value = null
+    row.value = at
     if (event.shiftKey) return pickRange(at)
     anchor.value = at
     const next = event.ctrlKey || event.metaKey ? new Set(whole.value) : new Set<string>()
@@ -148,9 +149,9 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
     editing.value = false
     const here = rows.value[row.value]
     const at = columns.value[column.value]
-    corner.value = null
     if (!here || !at) return
     const written = write(here, at, value.trim())
+    corner.value = null
     await go(row.value + down, column.value + right)
     await written
   }

@@ -3,7 +3,6 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Cue, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { cells, lines } from '@/desk/pasted'
-import { placeOf } from '@/parts/scale'
 import { useSheet, type Range } from '@/parts/useSheet'
 import { useWindow } from '@/parts/useWindow'
 import CueReading from './CueReading.vue'
@@ -14,34 +13,26 @@ import { useLevels, type Cell } from './useLevels'
 const emit = defineEmits<{ show: [cue: string] }>()
 
 /** With more cues than that their columns are narrow. */
-const ROOMY = 6
+const ROOMY = 5
 
 const desk = useDesk()
 const grid = ref<HTMLElement>()
 
-const { rows, sendOf, words, unheard, silent, set } = useLevels()
-
-/** The louder, the stronger the tint. */
-function tint(cue: Cue, track: Track) {
-  const send = sendOf(cue, track)
-  if (!send || send.level === 'off') return undefined
-  return { '--tint': `${Math.round(48 * (send.muted ? 0 : placeOf(send.level) ** 2))}%` }
-}
+const { rows, sendOf, words, unheard, silent, tint, set } = useLevels()
 
 const columns = computed(() => desk.cues.map((cue) => ({ cue, shown: (track: Track) => words(cue, track) })))
 const list = useWindow(() => rows.value)
 const inSight = computed(() => list.drawn.value.map((track, index) => ({ track, r: list.first.value + index })))
 const { sheet: box, above, below } = list
 
-const nothing = () => undefined
 const sheet = useSheet({
   grid,
   rows,
   columns,
-  write: (track, { cue }, value) => set([{ cue, track }], () => value),
-  countUp: nothing,
-  move: nothing,
-  insert: nothing,
+  write: (track, { cue }, value) => put(track, cue, value),
+  countUp() {},
+  move() {},
+  insert() {},
   remove: switchOff,
   clear: switchOff,
   fillDown() {
@@ -59,8 +50,8 @@ function reach(): Range {
   return sheet.range.value ?? { top: row, bottom: row, left: column, right: column }
 }
 
-const across = (track: Track): Cell[] => desk.cues.map((cue) => ({ cue, track }))
 /** Cells row by row. */
+const across = (track: Track): Cell[] => desk.cues.map((cue) => ({ cue, track }))
 const block = ({ top, bottom, left, right }: Range): Cell[][] =>
   rows.value.slice(top, bottom + 1).map((track) => across(track).slice(left, right + 1))
 /** The rows that are selected as a whole; else the selected cells. */
@@ -71,6 +62,12 @@ const selected = computed(() =>
     ? chosen().flatMap((row) => row.map(({ cue, track }) => ({ cue: cue.id, track: track.id })))
     : [],
 )
+
+/** What is typed into a selected cell goes into all that are selected. */
+function put(track: Track, cue: Cue, text: string): Promise<unknown> {
+  const among = sheet.range.value !== null || sheet.whole.value.has(track.id)
+  return set(among ? chosen().flat() : [{ cue, track }], () => text)
+}
 
 function switchOff(): Promise<unknown> {
   const inMix = chosen().flatMap((row) => row.filter(({ cue, track }) => sendOf(cue, track)))
@@ -129,8 +126,8 @@ const commit = (down: number, right: number) => void sheet.commit(draft.value, d
   <div class="bar">
     <SelectedSends v-if="selected.length" :cells="selected" @let-go="sheet.letGo" />
     <span v-else class="soft">
-      Type a level, <kbd>Enter</kbd> for the next row. Select cells with <kbd>Shift</kbd>: copy and paste,
-      <kbd>Ctrl D</kbd> fills down, <kbd>Delete</kbd> switches off.
+      Type a level, <kbd>Enter</kbd> for the next row. Select cells with <kbd>Shift</kbd>: type one level for all of
+      them, copy and paste, <kbd>Ctrl D</kbd> fills down, <kbd>Delete</kbd> switches off.
     </span>
   </div>
   <div ref="box" class="sheet all" :class="{ many: desk.cues.length > ROOMY }">
@@ -211,7 +208,7 @@ const commit = (down: number, right: number) => void sheet.commit(draft.value, d
             <span v-else>{{ level(track) || '·' }}</span>
           </td>
         </tr>
-        <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }"></tr>
+        <tr v-if="below" aria-hidden="true" :style="{ height: `${below}px` }" />
       </tbody>
     </table>
   </div>

@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import type { Cue, Edit, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { tell } from '@/desk/notice'
-import { shown, typed } from '@/parts/scale'
+import { placeOf, shown, typed } from '@/parts/scale'
 import { inMixOrder, useSends } from './useSends'
 
 /** A track in a cue. */
@@ -27,6 +27,13 @@ export function useLevels() {
   const hearing = computed(() => new Set(desk.tracks.flatMap(heardIn)))
   const silent = (cue: Cue) => !hearing.value.has(cue.id)
 
+  /** The louder, the stronger the tint. */
+  function tint(cue: Cue, track: Track) {
+    const send = sendOf(cue, track)
+    if (!send || send.level === 'off') return undefined
+    return { '--tint': `${Math.round(48 * (send.muted ? 0 : placeOf(send.level) ** 2))}%` }
+  }
+
   /** Writes levels; of what is no level it is said, and nothing is written. Empty cells stay as they are. */
   function set<C extends Cell>(cells: C[], texts: (cell: C) => string): Promise<unknown> {
     const edits: Edit[] = []
@@ -41,5 +48,5 @@ export function useLevels() {
     return edits.length ? desk.edit(edits, null, true) : Promise.resolve()
   }
 
-  return { rows, sendOf, words, unheard, silent, set }
+  return { rows, sendOf, words, unheard, silent, tint, set }
 }

@@ -43,6 +43,11 @@ const devices = computed(() => store.devices)
 const device = computed(() => devices.value.find((each) => each.id === shown.value) ?? devices.value[0])
 const inputs = computed(() => (device.value ? store.portsOf(device.value.id, 'in') : []))
 const outputs = computed(() => (device.value ? store.portsOf(device.value.id, 'out') : []))
+/** The pairs of outputs that have no use yet. */
+const idle = computed(() => {
+  const own = new Set(outputs.value.filter((port) => !port.hidden).map((port) => port.id))
+  return store.rig!.pairs.filter((pair) => own.has(pair.left) && pair.feeds === 'nothing')
+})
 const { picked, isPicked, pick, letGo } = usePicked(inputs)
 const named = computed(() => {
   return picked.value.length ? picked.value : inputs.value.length ? inputs.value : outputs.value
@@ -191,6 +196,16 @@ function show(id: string) {
                 Pair
               </button>
               <button v-if="inputs.length" class="word" @click="nameMany(outputs)">Name many</button>
+              <button
+                v-if="idle.length > 1"
+                class="word"
+                :title="`The ${idle.length} pairs that have no use yet feed headphones`"
+                @click="
+                  store.edit(idle.map((pair) => ({ kind: 'set-pair-feeds', pair: pair.id, feeds: 'headphones' })))
+                "
+              >
+                {{ idle.length }} for headphones
+              </button>
               <GroupOutputs v-if="outputs.length > 2" :outputs="outputs" />
             </h2>
             <TogetherPorts :device="device.id" direction="out" />

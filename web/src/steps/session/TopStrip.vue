@@ -140,7 +140,8 @@ const listenOptions = computed(() => [
 }
 
 .names {
-  min-width: 0;
+  flex-shrink: 1;
+  min-width: 60px;
 }
 
 .names h1,
@@ -164,8 +165,10 @@ const listenOptions = computed(() => [
   flex: 1;
 }
 
+/* It gives way before the session's name does. */
 .listen {
-  width: 160px;
+  flex: 0 8 160px;
+  min-width: 112px;
 }
 
 .speakers {
@@ -238,7 +241,8 @@ const listenOptions = computed(() => [
   }
 
   .listen {
-    width: 88px;
+    flex-basis: 88px;
+    min-width: 88px;
   }
 
   .readiness {

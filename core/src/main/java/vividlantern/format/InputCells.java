@@ -16,6 +16,11 @@ final class InputCells {
     /** What people write into a cell to which they have nothing to say. */
     private static final Set<String> NOTHING = Set.of("-", "\u2013", "\u2014", "n/a", "n. a.", "none");
 
+    /** How people tick a box. */
+    private static final Set<String> YES = Set.of("on", "yes", "y", "x", "\u2713", "\u2714", "true");
+
+    private static final Set<String> NO = Set.of("", "off", "no", "n", "false");
+
     private InputCells() {}
 
     /** What a cell says; a dash says nothing. */
@@ -29,12 +34,18 @@ final class InputCells {
     }
 
     static PhantomWish phantom(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "on", "yes", "+48 v", "48 v", "+48", "48" -> PhantomWish.ON;
-            case "never" -> PhantomWish.NEVER;
-            case "", "off", "no" -> PhantomWish.OFF;
-            default -> throw new Refused("\"" + text + "\" is neither on, off nor never.", "phantom");
-        };
+        String word = text.toLowerCase(Locale.ROOT).replace(" ", "");
+        if (word.equals("never")) {
+            return PhantomWish.NEVER;
+        }
+        if (YES.contains(word)
+                || Set.of("+48v", "48v", "+48", "48", "p48", "phantom").contains(word)) {
+            return PhantomWish.ON;
+        }
+        if (NO.contains(word)) {
+            return PhantomWish.OFF;
+        }
+        throw new Refused("\"" + text + "\" is neither on, off nor never.", "phantom");
     }
 
     static Port.Signal level(String text) {
@@ -47,19 +58,25 @@ final class InputCells {
     }
 
     static boolean pad(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "in", "on", "yes" -> true;
-            case "", "out", "off", "no" -> false;
-            default -> throw new Refused("\"" + text + "\" is neither pad in nor pad out.", "pad");
-        };
+        return switched(text, "in", "out", "\" is neither pad in nor pad out.", "pad");
     }
 
     static boolean polarity(String text) {
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "flipped", "yes", "180" -> true;
-            case "", "normal", "no", "0" -> false;
-            default -> throw new Refused("\"" + text + "\" is neither normal nor flipped.", "polarity");
+        return switch (text) {
+            case "180", "0" -> text.equals("180");
+            default -> switched(text, "flipped", "normal", "\" is neither normal nor flipped.", "polarity");
         };
+    }
+
+    private static boolean switched(String text, String on, String off, String refusal, String field) {
+        String word = text.toLowerCase(Locale.ROOT);
+        if (YES.contains(word) || word.equals(on)) {
+            return true;
+        }
+        if (NO.contains(word) || word.equals(off)) {
+            return false;
+        }
+        throw new Refused("\"" + text + refusal, field);
     }
 
     static int width(String text) {

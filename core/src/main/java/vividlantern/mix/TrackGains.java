@@ -7,6 +7,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
+import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -32,7 +33,15 @@ public final class TrackGains {
      * @param factors what the input of each channel does to it: its cut and polarity
      * @param heard the sources as listeners get them; none also where an input is cut or silent
      */
-    record Path(int[] sources, double[] factors, int[] heard, double trim, double fader, boolean muted, boolean live) {}
+    record Path(
+            int[] sources,
+            double[] factors,
+            int[] heard,
+            double trim,
+            double fader,
+            boolean muted,
+            boolean armed,
+            boolean live) {}
 
     private final LiveState live;
     private final boolean anySoloed;
@@ -110,6 +119,7 @@ public final class TrackGains {
                 sign * track.trim().gain(),
                 track.fader().gain(),
                 track.muted(),
+                armed,
                 track.hear().live(armed, live.playing()));
     }
 
@@ -151,7 +161,16 @@ public final class TrackGains {
         if (isOthersSolo(track)) {
             return "silent, since others are soloed";
         }
-        return paths.get(track.id()).live() ? "" : "not heard: hear is " + track.hear();
+        return unheard(track);
+    }
+
+    /** Why a track reaches no listener, as it is armed and heard; "" if it does. */
+    String unheard(Track track) {
+        Path path = paths.get(track.id());
+        if (path.live()) {
+            return "";
+        }
+        return track.hear() == Hear.OFF || path.armed() ? "not heard: hear is " + track.hear() : "not heard: not armed";
     }
 
     /** The factor with which a track reaches a cue before its pan and the cue level; 0 while it is silent there. */

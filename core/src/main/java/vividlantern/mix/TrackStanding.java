@@ -30,6 +30,7 @@ import vividlantern.session.cue.CueId;
  * @param fedBy what feeds it, in words: "Wall 5", "Skerry 7 | Skerry 8", "3, 4 of Tree"; "" if nothing does
  * @param offSpeakers why the main mix gets nothing of it by its own switches and those of others; "" if it does
  * @param quiet why nobody hears what comes in, though it may sound; "" if nothing keeps it back
+ * @param unheard why it reaches no listener as it is armed and heard; "" if it does
  */
 public record TrackStanding(
         TrackId track,
@@ -42,7 +43,8 @@ public record TrackStanding(
         List<PerformerId> hearers,
         String fedBy,
         String offSpeakers,
-        String quiet) {
+        String quiet,
+        String unheard) {
 
     /** What can be done with some tracks. */
     public enum May {
@@ -88,7 +90,8 @@ public record TrackStanding(
                         .toList(),
                 fedBy(session, rig, track),
                 heard.offSpeakers(track),
-                quiet(session, rig, track, switching));
+                quiet(session, rig, track, switching),
+                heard.unheard(track));
     }
 
     private static List<May> may(Session session, Track track) {

@@ -2,7 +2,9 @@ package vividlantern.patch;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Predicate;
 import vividlantern.basics.Refused;
+import vividlantern.rig.Device;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -11,7 +13,10 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.edit.InputEdit.PatchInput;
 
-/** Gives the selected inputs consecutive ports, starting at the first one's; a stereo or wide one takes several. */
+/**
+ * Gives the selected inputs consecutive ports, starting at the first one's, or at the first free port that takes its level if it has
+ * none; a stereo or wide one takes several.
+ */
 public final class CountUp {
 
     private CountUp() {}
@@ -29,17 +34,13 @@ public final class CountUp {
         if (inputs.isEmpty()) {
             throw new Refused("Select the inputs to count up over.", "inputs");
         }
-        Input first = inputs.get(0);
-        Port start = first.port(0)
-                .flatMap(rig::port)
-                .orElseThrow(() -> new Refused(
-                        "Give input " + first.number() + " a port first; counting up starts there.", "inputs"));
         List<PortId> taken = session.inputs().stream()
                 .filter(input -> !selected.contains(input.id()))
                 .flatMap(input -> input.ports().stream())
                 .map(rig::followTies)
                 .toList();
-        PortRun run = new PortRun(rig, start, port -> taken.contains(rig.followTies(port.id())));
+        Predicate<Port> isTaken = port -> taken.contains(rig.followTies(port.id()));
+        PortRun run = new PortRun(rig, start(rig, inputs.get(0), isTaken), isTaken);
         return run.give(
                 inputs.stream()
                         .map(input -> new PortRun.Wanting(
@@ -49,5 +50,19 @@ public final class CountUp {
                                 ports -> new PatchInput(input.id(), ports)))
                         .toList(),
                 "inputs");
+    }
+
+    private static Port start(Rig rig, Input first, Predicate<Port> isTaken) {
+        List<String> order = rig.devices().stream().map(Device::id).toList();
+        return first.port(0)
+                .flatMap(rig::port)
+                .or(() -> Ports.open(rig).stream()
+                        .filter(port -> Ports.takes(rig, port.id(), first.level()) && !isTaken.test(port))
+                        .min(Comparator.comparing((Port port) -> order.indexOf(port.device()))
+                                .thenComparing(Port::number)))
+                .orElseThrow(() -> new Refused(
+                        "No port that takes input " + first.number()
+                                + " is free; give it one, and counting up starts there.",
+                        "inputs"));
     }
 }

@@ -21,7 +21,8 @@ final class PortRun {
      * Something that wants ports.
      *
      * @param now the ports that it has
-     * @param suits whether a port does for it; on the device at which the run starts every one does, since somebody chose it
+     * @param suits whether a port does for it; on the device at which the run starts those do too that take what the first one takes,
+     *     since somebody chose that
      * @param into the edit that gives it ports
      */
     record Wanting(int width, List<PortId> now, Predicate<Port> suits, Function<List<PortId>, Edit> into) {}
@@ -79,12 +80,15 @@ final class PortRun {
             List<Port> together = ports.subList(from, from + width);
             String device = together.get(0).device();
             if (together.stream()
-                    .allMatch(port ->
-                            port.device().equals(device) && (device.equals(start.device()) || suits.test(port)))) {
+                    .allMatch(port -> port.device().equals(device) && (isLikeTheFirst(port) || suits.test(port)))) {
                 at = from + width;
                 return Optional.of(together);
             }
         }
         return Optional.empty();
+    }
+
+    private boolean isLikeTheFirst(Port port) {
+        return port.device().equals(start.device()) && port.takes().equals(start.takes());
     }
 }

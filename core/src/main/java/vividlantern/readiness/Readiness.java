@@ -33,6 +33,7 @@ import vividlantern.readiness.ports.InputWithoutPort;
 import vividlantern.readiness.ports.InputWithoutTrack;
 import vividlantern.readiness.ports.LostPort;
 import vividlantern.readiness.ports.NamesRepeat;
+import vividlantern.readiness.ports.NothingArmed;
 import vividlantern.readiness.ports.PairSwapped;
 import vividlantern.readiness.ports.PortTwice;
 import vividlantern.readiness.ports.RecordedTwice;
@@ -75,6 +76,7 @@ public final class Readiness {
             new HeardTwice(),
             new InputWithoutPort(),
             new InputWithoutTrack(),
+            new NothingArmed(),
             new ArmedWithoutInput(),
             new PairSwapped(),
             new LevelDoesNotFit(),

@@ -149,6 +149,22 @@ public class InputListCsvTest {
         assertThat(input.notes()).isEqualTo("near\r\nthe floor");
     }
 
+    @Test
+    public void boxesAreTickedAsPeopleTickThem() {
+        Session session = take(preview("""
+                Source;Phantom;Pad;Polarity
+                Fiddle;x;\u2713;yes
+                Harp;48V;n;180
+                Voice;Phantom;off;0
+                Bass;no;;normal
+                """), BLANK);
+        assertThat(session.inputs())
+                .extracting(Input::phantom)
+                .containsExactly(PhantomWish.ON, PhantomWish.ON, PhantomWish.ON, PhantomWish.OFF);
+        assertThat(session.inputs()).extracting(Input::pad).containsExactly(true, false, false, false);
+        assertThat(session.inputs()).extracting(Input::polarityFlipped).containsExactly(true, true, false, false);
+    }
+
     /** What the sheet on the screen heads its columns with, and what others do. */
     @Test
     public void columnsAreKnownByWhatPeopleHeadThemWith() {

@@ -92,6 +92,23 @@ public class CountUpOverDevicesTest {
     }
 
     @Test
+    public void aMicGoesOnAtTheNextDeviceWhenOnlyLineInputsAreLeft() {
+        assertThat(RIG.port(new PortId(of("barge").get(8))).orElseThrow().takes())
+                .containsExactly(Port.Signal.LINE);
+        Session session = listed(3, of("barge").get(7));
+        assertThat(counted(session).placed()).isEqualTo(1);
+        Session line = listed(2, of("barge").get(7), new SetInputLevel(input(2), Port.Signal.LINE));
+        assertThat(ports(line, counted(line), 2)).containsExactly(of("barge").get(8));
+    }
+
+    @Test
+    public void whoChoseALinePortForAMicGoesOnFromThere() {
+        Session session = listed(2, of("barge").get(8));
+        assertThat(ports(session, counted(session), 2))
+                .containsExactly(of("barge").get(9));
+    }
+
+    @Test
     public void atAnotherDeviceOnlyPortsThatTakeItsLevelAreTaken() {
         Session session = listed(2, last("skiff"), new SetInputLevel(input(2), Port.Signal.INSTRUMENT));
         assertThat(of("barge"))

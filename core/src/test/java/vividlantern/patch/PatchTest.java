@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
+import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
@@ -65,9 +66,12 @@ public class PatchTest {
     }
 
     @Test
-    public void countingUpNeedsAStartAndPlacesWhatFits() {
-        Session session = unpatched(4);
-        assertThatThrownBy(() -> countUp(session, 1, 2)).hasMessageContaining("Give input 1 a port first");
+    public void countingUpStartsAtTheFirstFreePortAndPlacesWhatFits() {
+        Session mics = unpatched(4);
+        assertThatThrownBy(() -> countUp(mics, 1, 2)).hasMessageContaining("No port that takes input 1 is free");
+        Session session = mics.change(new InputId("i1"), input -> input.at(Port.Signal.LINE));
+        assertThat(ports(countUp(session, 1, 2), 1, 2)).containsExactly("in-1", "in-2");
+        assertThat(ports(countUp(patch(session, 3, 1), 1, 2), 1, 2)).containsExactly("in-2", "in-3");
         Session placed = countUp(patch(session, 1, 15), 1, 2, 3);
         assertThat(ports(placed, 1, 2)).containsExactly("in-15", "in-16");
         assertThat(placed.find(new InputId("i3")).orElseThrow().ports()).isEmpty();

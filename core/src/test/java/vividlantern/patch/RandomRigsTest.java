@@ -118,7 +118,7 @@ public final class RandomRigsTest {
                         rig, Edit.applyAll(CountUp.from(session, rig, selected).edits(), session, rig));
                 counted++;
             } catch (Refused noRoomOrNoStart) {
-                assertThat(noRoomOrNoStart.getMessage()).containsAnyOf("a port first", "Select the inputs");
+                assertThat(noRoomOrNoStart.getMessage()).containsAnyOf("is free; give it one", "Select the inputs");
             }
         }
         assertThat(counted).isGreaterThan(15);

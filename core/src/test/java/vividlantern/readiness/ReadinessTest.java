@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
@@ -51,6 +52,7 @@ import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SessionEdit.SetSampleRate;
 import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.ArmTrack;
+import vividlantern.timing.MeasuredLatency;
 import vividlantern.units.Decibels;
 
 /** What is found before recording, and whether the way out leads out. */
@@ -74,17 +76,50 @@ public class ReadinessTest {
                     mic("gannet", "Gannet D", Mic.Kind.DYNAMIC)),
             Rig.empty(new RigId("loft"), "Loft"));
 
-    /** A fiddle at the first port on its own track: nothing is wrong with it. */
+    /** The interface was measured, and its driver tells the truth. */
+    private static final Noted MEASURED = measured();
+
+    private static Noted measured() {
+        Device skiff = RIG.leadingInterface().orElseThrow();
+        MeasuredLatency.Measurement found = new MeasuredLatency.Measurement(
+                128,
+                port("skiff-out-1"),
+                port("skiff-in-8"),
+                skiff.latency().roundTripFrames(128),
+                60,
+                skiff.latency(),
+                "2026-05-01T10:00:00Z");
+        return new Noted(
+                List.of(),
+                List.of(),
+                List.of(new MeasuredLatency(skiff.id(), 48_000, found, Optional.of(found))),
+                List.of(),
+                buffer -> 0,
+                Map.of(),
+                Map.of(),
+                Map.of());
+    }
+
+    /** A fiddle at the first port on its own armed track: nothing is wrong with it. */
     private static final Session SOUND = made(
             Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty()),
             new AddInput(input("fiddle"), 1, "Fiddle"),
             new SetInputMic(input("fiddle"), "Gannet D"),
             new PatchInput(input("fiddle"), port("skiff-in-1")),
-            new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle"), 0))));
+            new AddTrack(track("fiddle"), "Fiddle", 1, List.of(Feed.from(input("fiddle"), 0))),
+            new ArmTrack(track("fiddle"), true));
+
+    @Test
+    public void aBlankSessionIsNotReady() {
+        Session blank = Session.blank(new SessionId("s"), "S", "", RIG.id(), Optional.empty());
+        assertThat(Readiness.findings(blank, RIG, MEASURED))
+                .extracting(Finding::sentence)
+                .containsExactly("No track is armed, and nothing feeds one.");
+    }
 
     @Test
     public void nothingIsFoundWhereNothingIsWrong() {
-        assertThat(Readiness.findings(SOUND, RIG, Noted.NOTHING)).isEmpty();
+        assertThat(Readiness.findings(SOUND, RIG, MEASURED)).isEmpty();
     }
 
     /** Edits that make one thing wrong, what is then found, and what the button says. */
@@ -111,6 +146,7 @@ public class ReadinessTest {
             },
             {List.of(second()), "Input 2, Bass, has no port.", "Put it into Skiff 2"},
             {List.of(second()), "Input 2, Bass, is on no track.", "Make a track for it"},
+            {List.of(new ArmTrack(track("fiddle"), false)), "No track is armed.", "Arm the one that is fed"},
             {
                 List.of(new AddTrack(track("spare"), "Spare", 1, List.of()), new ArmTrack(track("spare"), true)),
                 "Track Spare is armed, and nothing feeds it.",
@@ -170,7 +206,7 @@ public class ReadinessTest {
         assertThat(finding.byHand().isEmpty()).isEqualTo(finding.fix().isPresent());
         finding.fix()
                 .ifPresent(fix -> assertThat(
-                                Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG, Noted.NOTHING))
+                                Readiness.findings(Edit.applyAll(fix.edits(), session, RIG), RIG, MEASURED))
                         .noneMatch(each -> each.key().equals(finding.key())));
     }
 
@@ -181,24 +217,24 @@ public class ReadinessTest {
         for (int n = 2; n <= 6; n++) {
             session = new AddInput(input("room-" + n), n, "Room").applyTo(session, RIG);
         }
-        Finding first = Readiness.findings(session, RIG, Noted.NOTHING).stream()
+        Finding first = Readiness.findings(session, RIG, MEASURED).stream()
                 .filter(each -> each.topic() == Finding.Topic.NO_TRACK)
                 .findFirst()
                 .orElseThrow();
         Session meant = new Acknowledge(first.key(), "only a spare").applyTo(session, RIG);
-        Finding open = Readiness.of(meant, RIG, Noted.NOTHING).stream()
+        Finding open = Readiness.of(meant, RIG, MEASURED).stream()
                 .filter(each -> each.isOpen() && each.finding().topic() == Finding.Topic.NO_TRACK)
                 .findFirst()
                 .orElseThrow()
                 .finding();
-        Session fixed = Edit.applyAll(Readiness.together(meant, RIG, Noted.NOTHING, open.key()), meant, RIG);
+        Session fixed = Edit.applyAll(Readiness.together(meant, RIG, MEASURED, open.key()), meant, RIG);
         assertThat(fixed.tracks().stream().filter(track -> track.name().equals("Room")))
                 .hasSize(4);
-        assertThat(Readiness.findings(fixed, RIG, Noted.NOTHING))
+        assertThat(Readiness.findings(fixed, RIG, MEASURED))
                 .filteredOn(each -> each.topic() == Finding.Topic.NO_TRACK)
                 .extracting(Finding::key)
                 .containsExactly(first.key());
-        assertThat(Readiness.together(meant, RIG, Noted.NOTHING, "no such key")).isEmpty();
+        assertThat(Readiness.together(meant, RIG, MEASURED, "no such key")).isEmpty();
     }
 
     /** Their words differ by the port, the way is one. */
@@ -210,7 +246,7 @@ public class ReadinessTest {
         }
         Finding first = find(session, RIG, "Input 2, Room 2, has no port.");
         assertThat(first.fix().orElseThrow().way()).isEqualTo("Put each into a free port");
-        Session fixed = Edit.applyAll(Readiness.together(session, RIG, Noted.NOTHING, first.key()), session, RIG);
+        Session fixed = Edit.applyAll(Readiness.together(session, RIG, MEASURED, first.key()), session, RIG);
         assertThat(fixed.inputs().stream().flatMap(each -> each.ports().stream()))
                 .hasSize(6)
                 .doesNotHaveDuplicates();
@@ -221,11 +257,11 @@ public class ReadinessTest {
     public void manyOfAKindAreToldTogether() {
         Session session = SOUND;
         for (int n = 2; n <= 5; n++) {
-            assertThat(Readiness.of(session, RIG, Noted.NOTHING))
+            assertThat(Readiness.of(session, RIG, MEASURED))
                     .allMatch(each -> each.among().isEmpty());
             session = new AddInput(input("extra-" + n), n, "Extra " + n).applyTo(session, RIG);
         }
-        assertThat(Readiness.of(session, RIG, Noted.NOTHING))
+        assertThat(Readiness.of(session, RIG, MEASURED))
                 .extracting(Readiness.Standing::among)
                 .filteredOn(among -> !among.isEmpty())
                 .hasSize(8)
@@ -269,7 +305,7 @@ public class ReadinessTest {
         assertThat(find(session, own, "Raft runs on its own clock, 20.0 ppm from the interface's.")
                         .why())
                 .startsWith("In five minutes it drifts by 6.0 ms");
-        assertThat(Readiness.findings(SOUND, own, Noted.NOTHING)).isEmpty();
+        assertThat(Readiness.findings(SOUND, own, MEASURED)).isEmpty();
     }
 
     @Test
@@ -293,7 +329,7 @@ public class ReadinessTest {
     @Test
     public void atItsOwnPartAFindingGoesWithoutItsName() {
         Session session = made(SOUND, new PatchInput(input("fiddle"), List.of()));
-        Finding finding = Readiness.findings(session, RIG, Noted.NOTHING).stream()
+        Finding finding = Readiness.findings(session, RIG, MEASURED).stream()
                 .filter(each -> each.topic() == Finding.Topic.NO_PORT)
                 .findFirst()
                 .orElseThrow();
@@ -307,8 +343,7 @@ public class ReadinessTest {
         String sentence = "Skiff 1 is recorded 2 times, on Fiddle and Copy: heard together +6.0 dB louder.";
         Session meant = made(twice, new Acknowledge(find(twice, RIG, sentence).key(), "clean and printed"));
         assertThat(open(meant)).isEmpty();
-        assertThat(Readiness.of(meant, RIG, Noted.NOTHING).get(0).acknowledged())
-                .isEqualTo("clean and printed");
+        assertThat(Readiness.of(meant, RIG, MEASURED).get(0).acknowledged()).isEqualTo("clean and printed");
         Session thrice = made(meant, new AddTrack(track("third"), "Third", 1, List.of(Feed.from(input("fiddle"), 0))));
         assertThat(open(thrice)).hasSize(1);
         Session moved = made(meant, new PatchInput(input("fiddle"), port("skiff-in-2")));
@@ -327,7 +362,7 @@ public class ReadinessTest {
         Finding found = find(session, RIG, "Input 1, Fiddle and Input 2, Bass both arrive at Optical 1.");
         assertThat(found.fix()).isPresent();
         Session fixed = Edit.applyAll(found.fix().orElseThrow().edits(), session, RIG);
-        assertThat(Readiness.findings(fixed, RIG, Noted.NOTHING))
+        assertThat(Readiness.findings(fixed, RIG, MEASURED))
                 .extracting(Finding::sentence)
                 .noneMatch(sentence -> sentence.contains("both"));
     }
@@ -338,7 +373,7 @@ public class ReadinessTest {
         Finding gain = find(
                 session, RIG, "Input 1, Fiddle, wants +75.0 dB of gain, and Skiff 1 goes from 0.0 dB to +60.0 dB.");
         assertThat(gain.fix().orElseThrow().edits()).containsExactly(new SetInputGain(input("fiddle"), 60));
-        assertThat(Readiness.then(session, RIG, Noted.NOTHING, gain.key())).isEmpty();
+        assertThat(Readiness.then(session, RIG, MEASURED, gain.key())).isEmpty();
     }
 
     @Test
@@ -347,7 +382,7 @@ public class ReadinessTest {
         int fixes = 0;
         for (int run = 0; run < 30; run++) {
             Session session = randomSession(random);
-            List<Readiness.Standing> all = Readiness.of(session, RIG, Noted.NOTHING);
+            List<Readiness.Standing> all = Readiness.of(session, RIG, MEASURED);
             for (Readiness.Standing standing : all) {
                 if (standing.finding().fix().isEmpty()) {
                     continue;
@@ -355,7 +390,7 @@ public class ReadinessTest {
                 fixes++;
                 Session fixed =
                         Edit.applyAll(standing.finding().fix().orElseThrow().edits(), session, RIG);
-                List<Finding> after = Readiness.findings(fixed, RIG, Noted.NOTHING);
+                List<Finding> after = Readiness.findings(fixed, RIG, MEASURED);
                 assertThat(after)
                         .as(standing.finding().sentence())
                         .noneMatch(each -> each.key().equals(standing.finding().key()));
@@ -366,7 +401,7 @@ public class ReadinessTest {
                         .toList();
                 assertThat(come)
                         .isEqualTo(Readiness.then(
-                                session, RIG, Noted.NOTHING, standing.finding().key()));
+                                session, RIG, MEASURED, standing.finding().key()));
             }
         }
         assertThat(fixes).isGreaterThan(150);
@@ -424,13 +459,13 @@ public class ReadinessTest {
     }
 
     private static List<Readiness.Standing> open(Session session) {
-        return Readiness.of(session, RIG, Noted.NOTHING).stream()
+        return Readiness.of(session, RIG, MEASURED).stream()
                 .filter(Readiness.Standing::isOpen)
                 .toList();
     }
 
     private static Finding find(Session session, Rig rig, String sentence) {
-        List<Finding> all = Readiness.findings(session, rig, Noted.NOTHING);
+        List<Finding> all = Readiness.findings(session, rig, MEASURED);
         assertThat(all).extracting(Finding::sentence).contains(sentence);
         return all.stream()
                 .filter(each -> each.sentence().equals(sentence))

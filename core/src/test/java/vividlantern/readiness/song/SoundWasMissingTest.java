@@ -45,10 +45,11 @@ public class SoundWasMissingTest {
     }
 
     private static List<Finding> found(Session session, Incident... newestFirst) {
-        return Readiness.findings(
-                session,
-                RIG,
-                new Noted(List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of(), Map.of()));
+        Noted noted =
+                new Noted(List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of(), Map.of());
+        return Readiness.findings(session, RIG, noted).stream()
+                .filter(each -> !each.key().equals("nothing-armed"))
+                .toList();
     }
 
     @Test
