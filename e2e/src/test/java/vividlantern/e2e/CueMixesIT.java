@@ -185,6 +185,29 @@ public class CueMixesIT extends WithDemo {
     }
 
     @Test
+    public void oneLevelIsTypedForATrackInAllMixes() {
+        button("all mixes").click();
+        button("Fiddle pickup").click();
+        page.keyboard().type("-15");
+        page.keyboard().press("Enter");
+        for (String cue : List.of("Accordion and fiddle", "Bass and cajón", "Voice")) {
+            assertThat(cell("Fiddle pickup", cue, "−15.0")).isVisible();
+        }
+        button("Undo: ").click();
+        assertThat(row("Fiddle pickup")).containsText("heard in no mix");
+    }
+
+    @Test
+    public void aRowSaysThatItsTrackIsNotHeardBecauseItIsNotArmed() {
+        goTo("/sessions/low-water/tracks");
+        button("Arm Fiddle").click();
+        goTo("/sessions/low-water/cues");
+        assertThat(row("Fiddle").first()).containsText("not heard: not armed");
+        button("Undo: ").click();
+        assertThat(row("Fiddle").first()).not().containsText("not armed");
+    }
+
+    @Test
     public void whatPerformersAskForIsAPress() {
         tab("Bass and cajón").click();
         for (int press = 0; press < 3; press++) {

@@ -92,6 +92,9 @@ public class OwnStudioIT {
         outputs.locator(".n-select").nth(1).click();
         page.getByText("headphones", textExactly()).last().click();
         assertThat(outputs.getByText("main speakers")).hasCount(1);
+        button("14 for headphones").click();
+        assertThat(outputs.getByText("headphones", new Locator.GetByTextOptions().setExact(true)))
+                .hasCount(15);
     }
 
     @Test(dependsOnMethods = "step4OutputsArePairedAndTheSpeakersFound")
@@ -145,8 +148,10 @@ public class OwnStudioIT {
         page.getByRole(AriaRole.DIALOG)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send it to"))
                 .click();
+        button("Arm the 19 that are fed").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Skiff's delay was not measured");
         page.keyboard().press("Escape");
-        assertThat(button("Ready")).isVisible();
+        assertThat(button("Readiness · 1")).isVisible();
     }
 
     @Test(dependsOnMethods = "step7PortsAreCountedUpAndTracksMadeInOneGoEach")

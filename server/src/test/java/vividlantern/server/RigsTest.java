@@ -59,7 +59,7 @@ public class RigsTest extends ServerTest {
         JsonNode tracks = send(session + "/tracks/from-inputs", "{\"inputs\": [], \"stereo\": \"one-track\"}");
         assertThat(tracks.get("edits")).hasSize(3);
         editSession(session, inner(tracks.get("edits")));
-        assertThat(sentences(session)).isEmpty();
+        assertThat(sentences(session)).containsExactly("No track is armed.");
         change(LOFT, "{\"kind\": \"remove-device\", \"device\": \"interface-8\"}");
         assertThat(sentences(session))
                 .contains("Input 1, Drum 1, goes into Floor 3, which does not lead to the interface any more.");
@@ -70,7 +70,7 @@ public class RigsTest extends ServerTest {
         assertThat(get(session + "/map-anew").get("words").get(0).asString())
                 .isEqualTo("Drum 1: Floor 3 is gone; no free port fits");
         assertThat(post(LOFT + "/undo", "anna", "").statusCode()).isEqualTo(200);
-        assertThat(sentences(session)).isEmpty();
+        assertThat(sentences(session)).containsExactly("No track is armed.");
         assertThat(get(LOFT + "/losses")).isEmpty();
     }
 
