@@ -202,9 +202,10 @@ public class CueMixesIT extends WithDemo {
         goTo("/sessions/low-water/tracks");
         button("Arm Fiddle").click();
         goTo("/sessions/low-water/cues");
-        assertThat(row("Fiddle").first()).containsText("not heard: not armed");
+        Locator fiddle = page.locator("tr[data-row='fiddle']");
+        assertThat(fiddle).containsText("not heard: not armed");
         button("Undo: ").click();
-        assertThat(row("Fiddle").first()).not().containsText("not armed");
+        assertThat(fiddle).not().containsText("not armed");
     }
 
     @Test
