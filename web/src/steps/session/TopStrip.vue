@@ -129,8 +129,8 @@ const listenOptions = computed(() => [
   grid-column: 1 / -1;
   display: flex;
   align-items: center;
-  gap: 12px;
-  padding: 0 18px;
+  gap: 9px;
+  padding: 0 16px;
   border-bottom: 1px solid var(--rule-strong);
 }
 
@@ -168,7 +168,7 @@ const listenOptions = computed(() => [
 /* It gives way before the session's name does. */
 .listen {
   flex: 0 8 160px;
-  min-width: 112px;
+  min-width: 136px;
 }
 
 .speakers {
