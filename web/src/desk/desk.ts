@@ -42,7 +42,7 @@ export const useDesk = defineStore('desk', () => {
     driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
   })
   const rig = useRig()
-  const { findings, troubles, look } = asking(
+  const { judged, findings, troubles, look } = asking(
     () => session.value?.id,
     () => [session.value?.revision, rig.rig?.revision, live.value?.dropout, live.value?.levelsJudged],
   )
@@ -286,6 +286,7 @@ export const useDesk = defineStore('desk', () => {
     place,
     offers,
     ports,
+    judged,
     findings,
     troubles,
     notes,

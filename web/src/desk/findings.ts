@@ -4,7 +4,10 @@ import { gathered } from './parts'
 
 /** What would go wrong if recording began now, asked for a while after the last change of what it depends on. */
 export function asking(session: () => string | undefined, dependsOn: () => unknown[]) {
-  const findings = shallowRef<Found[]>([])
+  const answered = shallowRef<{ session: string; found: Found[] } | null>(null)
+  /** Whether it is known of this session; nobody is told that all is well before. */
+  const judged = computed(() => answered.value !== null && answered.value.session === session())
+  const findings = computed(() => (judged.value ? answered.value!.found : []))
   let waiting = 0
 
   function look() {
@@ -14,7 +17,7 @@ export function asking(session: () => string | undefined, dependsOn: () => unkno
       if (!id) return
       const asked = { params: { path: { session: id } } }
       const answer = await api.GET('/api/sessions/{session}/readiness', asked).catch(() => null)
-      if (answer?.data) findings.value = answer.data
+      if (answer?.data) answered.value = { session: id, found: answer.data }
     }, 250)
   }
   watch(() => [session(), ...dependsOn()], look)
@@ -28,5 +31,5 @@ export function asking(session: () => string | undefined, dependsOn: () => unkno
     ),
   )
 
-  return { findings, troubles, look }
+  return { judged, findings, troubles, look }
 }

@@ -70,7 +70,8 @@ function toggle(among: string) {
 <template>
   <NDrawer v-model:show="shown" :width="520" placement="right">
     <NDrawerContent title="Readiness" closable>
-      <p v-if="open.length === 0">Nothing would go wrong that this program knows of.</p>
+      <p v-if="!desk.judged" class="soft">Looking…</p>
+      <p v-else-if="open.length === 0">Nothing would go wrong that this program knows of.</p>
       <article v-if="anew?.edits.length">
         <h3>The rig has changed under this session.</h3>
         <p v-for="line in anew.words" :key="line" class="soft">{{ line }}</p>

@@ -97,7 +97,7 @@ const listenOptions = computed(() => [
       title="What would go wrong if recording began now"
       @click="readinessShown = true"
     >
-      {{ open ? `Readiness · ${open}` : 'Ready' }}
+      {{ open ? `Readiness · ${open}` : desk.judged ? 'Ready' : 'Readiness' }}
     </button>
     <ReadinessSheet v-model:shown="readinessShown" />
     <div class="undo">
