@@ -73,14 +73,7 @@ const before = <T extends { bar: number }>(all: T[], at: number) => all.filter((
 const begins = (all: { bar: number; beat?: number }[]) =>
   all.some((each) => each.bar === bar.value && (each.beat ?? 1) === 1)
 
-async function addPart() {
-  const taken = song.parts.map((part) => part.name)
-  let number = 1
-  while (taken.includes(`Part ${number}`)) number++
-  const name = `Part ${number}`
-  const marker = await desk.freshId('marker', name)
-  return desk.edit([{ kind: 'set-marker', marker, name, bar: bar.value! }])
-}
+const addPart = () => desk.edit([{ kind: 'add-part', bar: bar.value! }])
 
 function addMeter() {
   const { beats, noteValue, feltIn } = before(song.meters, bar.value!) ?? song.meters[0]!

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
 import { computed, reactive, watch } from 'vue'
-import type { Port } from '@/api/client'
+import { api, type Port } from '@/api/client'
 import { useRig } from '@/desk/rig'
 import DialogCard from '@/parts/DialogCard.vue'
 
@@ -23,11 +23,11 @@ const PHANTOM = [
 ]
 
 type Link = NonNullable<Port['link']>['link']
-const LINKS: { label: string; value: Link | ''; channels: number }[] = [
-  { label: 'none, an analog socket', value: '', channels: 0 },
-  { label: 'optical, 8 channels', value: 'optical', channels: 8 },
-  { label: 'coaxial, 2 channels', value: 'coaxial', channels: 2 },
-  { label: 'MADI, 64 channels', value: 'madi', channels: 64 },
+const LINKS: { label: string; value: Link | '' }[] = [
+  { label: 'none, an analog socket', value: '' },
+  { label: 'optical, 8 channels', value: 'optical' },
+  { label: 'coaxial, 2 channels', value: 'coaxial' },
+  { label: 'MADI, 64 channels', value: 'madi' },
 ]
 
 const facts = reactive({
@@ -66,36 +66,19 @@ function toggle(signal: Signal) {
 
 const number = (text: string) => Number(text.replace(',', '.').replace('−', '-')) || 0
 
-function bankOf(at: number) {
-  if (facts.phantom < 2) return ''
-  const from = at - (at % facts.phantom)
-  const to = Math.min(from + facts.phantom, ports.length) - 1
-  return `${ports[from]!.number}-${ports[to]!.number}`
-}
-
-/** Channels are counted through from the first port on, cable by cable. */
-function channelOf(at: number) {
-  const first = ports[0]!.link?.link === facts.link ? ports[0]!.link!.number : 1
-  const channels = LINKS.find((each) => each.value === facts.link)!.channels
-  return ((first - 1 + at) % channels) + 1
-}
-
 async function accept() {
-  const gain = { minDb: number(facts.least), maxDb: number(facts.most), stepDb: number(facts.step) }
-  const made = await store.edit(
-    ports.map((port, at) => ({
-      kind: 'describe-port',
-      port: port.id,
+  const body = {
+    ports: ports.map((port) => port.id),
+    alike: {
       takes: facts.takes,
-      phantom: facts.phantom > 0,
-      bank: bankOf(at),
+      phantomBank: facts.phantom,
       padDb: number(facts.pad),
-      gain,
+      gain: { minDb: number(facts.least), maxDb: number(facts.most), stepDb: number(facts.step) },
       remote: facts.remote,
-      link: facts.link ? { link: facts.link, number: channelOf(at) } : null,
-    })),
-  )
-  if (made) shown.value = false
+      link: facts.link || null,
+    },
+  }
+  if (await store.proposed(() => api.POST('/api/rigs/{rig}/abilities', { ...store.at, body }))) shown.value = false
 }
 </script>
 

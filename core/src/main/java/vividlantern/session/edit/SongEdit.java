@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
@@ -15,7 +16,9 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.MarkerId;
 import vividlantern.session.song.Media;
 import vividlantern.session.song.SongEntry;
 import vividlantern.session.song.TempoMap;
@@ -168,6 +171,31 @@ public sealed interface SongEdit extends Edit {
 
         private static String bars(int count) {
             return count + (count == 1 ? " bar" : " bars");
+        }
+    }
+
+    /** Lets another part of the song begin at a bar, under the first number that is free. */
+    record AddPart(int bar) implements SongEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            String name = name(session);
+            MarkerId marker = new MarkerId(Parts.freshId(session, PartKind.MARKER, name));
+            return new SetMarker(marker, name, bar).applyTo(session, rig);
+        }
+
+        private static String name(Session session) {
+            return IntStream.iterate(1, number -> number + 1)
+                    .mapToObj(number -> "Part " + number)
+                    .filter(name -> session.markers().stream()
+                            .noneMatch(each -> each.name().equalsIgnoreCase(name)))
+                    .findFirst()
+                    .orElseThrow();
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name(session) + " begins at bar " + bar;
         }
     }
 

@@ -126,6 +126,7 @@ import vividlantern.session.edit.SessionEdit.SetMainLevel;
 import vividlantern.session.edit.SessionEdit.SetMainOutput;
 import vividlantern.session.edit.SessionEdit.SetSampleRate;
 import vividlantern.session.edit.SessionEdit.SetSessionNames;
+import vividlantern.session.edit.SongEdit.AddPart;
 import vividlantern.session.edit.SongEdit.AddVoice;
 import vividlantern.session.edit.SongEdit.DescribeSong;
 import vividlantern.session.edit.SongEdit.PlaceSong;
@@ -209,6 +210,11 @@ final class EditExamples {
                     "Click: Low beats added",
                     s -> s.find(new TrackId("low-beats")).flatMap(Track::voice),
                     Optional.of(new VoiceId("low-beats"))),
+            row(
+                    new AddPart(77),
+                    "Part 1 begins at bar 77",
+                    s -> s.markers().get(s.markers().size() - 1).name(),
+                    "Part 1"),
             row(
                     new RemoveVoice(new VoiceId("between")),
                     "Click: Between beats removed",

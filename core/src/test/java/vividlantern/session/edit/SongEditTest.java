@@ -1,6 +1,7 @@
 package vividlantern.session.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Collections;
 import java.util.List;
@@ -9,9 +10,13 @@ import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.session.Session;
+import vividlantern.session.edit.MarkerEdit.SetMarker;
+import vividlantern.session.edit.SongEdit.AddPart;
 import vividlantern.session.edit.SongEdit.SetClick;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.song.ClickPattern;
+import vividlantern.session.song.Marker;
+import vividlantern.session.song.MarkerId;
 import vividlantern.session.song.Media;
 import vividlantern.session.song.MediaId;
 import vividlantern.session.song.NoteValue;
@@ -42,6 +47,19 @@ public class SongEditTest {
                         0, List.of(voice(beats, 8000, 12), click.voices().get(1))))
                 .applyTo(SESSION, RandomSessions.RIG);
         assertThat(wide.click().voices().get(0).stepsPerBeat()).isEqualTo(12);
+    }
+
+    @Test
+    public void aPartIsNumberedPastThoseThatAreThere() {
+        Session parts = Edit.applyAll(
+                List.of(new AddPart(1), new SetMarker(new MarkerId("two"), "part 2", 9), new AddPart(17)),
+                SESSION,
+                RandomSessions.RIG);
+        assertThat(parts.markers()).extracting(Marker::name).containsExactly("Part 1", "part 2", "Part 3");
+        assertThat(parts.markers()).extracting(Marker::bar).containsExactly(1, 9, 17);
+        assertThat(new AddPart(25).summary(parts, RandomSessions.RIG)).isEqualTo("Part 4 begins at bar 25");
+        assertThatThrownBy(() -> new AddPart(17).applyTo(parts, RandomSessions.RIG))
+                .hasMessageContaining("begins at bar 17 already");
     }
 
     @Test

@@ -37,6 +37,7 @@ import vividlantern.rig.RigComparison;
 import vividlantern.rig.RigId;
 import vividlantern.rig.RigPartKey;
 import vividlantern.rig.RigParts;
+import vividlantern.rig.edit.DescribeAlike;
 import vividlantern.rig.edit.DeviceEdit.AddDevice;
 import vividlantern.rig.edit.Labels;
 import vividlantern.rig.edit.Neighbours;
@@ -102,6 +103,9 @@ class RigsController {
 
     /** Ports to be tied in order, the first of them to a port. */
     record WantedTies(List<PortId> from, PortId first) {}
+
+    /** Ports, and what all of them can do alike. */
+    record WantedAbilities(List<PortId> ports, DescribeAlike alike) {}
 
     record CopyName(String name) {}
 
@@ -305,6 +309,12 @@ class RigsController {
     @PostMapping("/{rig}/ties")
     ProposedRigEdits ties(@PathVariable String rig, @RequestBody WantedTies wanted) {
         return new ProposedRigEdits(TieInOrder.edits(desk.rig(new RigId(rig)), wanted.from(), wanted.first()));
+    }
+
+    /** The edits that say of many ports what they can do. */
+    @PostMapping("/{rig}/abilities")
+    ProposedRigEdits abilities(@PathVariable String rig, @RequestBody WantedAbilities wanted) {
+        return new ProposedRigEdits(wanted.alike().edits(desk.rig(new RigId(rig)), wanted.ports()));
     }
 
     /** The sessions that lost ports or outputs, each with what it lost. */

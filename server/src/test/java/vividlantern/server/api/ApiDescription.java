@@ -61,6 +61,7 @@ class ApiDescription {
             schemas.add(schemas.asked(RigsController.WantedLabels.class));
             schemas.add(schemas.asked(RigsController.WantedPairs.class));
             schemas.add(schemas.asked(RigsController.WantedTies.class));
+            schemas.add(schemas.asked(RigsController.WantedAbilities.class));
             schemas.add(schemas.asked(RigsController.WantedTogether.class));
             schemas.add(schemas.asked(RigsController.CopyName.class));
             schemas.add(RigsController.KeptCopy.class);
