@@ -92,10 +92,12 @@ final class Program implements AutoCloseable {
         }
     }
 
+    /** A program that runs for a minute is compiled less eagerly: else a third of its share of the processor goes into that. */
     private static List<String> program(Path jar, Path data, int port) {
         return List.of(
                 "-Dspring.aot.enabled=true",
                 "--add-modules=jdk.incubator.vector",
+                "-XX:CompileThresholdScaling=4",
                 "-jar",
                 jar.toString(),
                 "--server.port=" + port,
