@@ -170,7 +170,8 @@ public final class TrackGains {
         if (path.live()) {
             return "";
         }
-        return track.hear() == Hear.OFF || path.armed() ? "not heard: hear is " + track.hear() : "not heard: not armed";
+        boolean waitsToBeArmed = track.hear() != Hear.OFF && !path.armed();
+        return waitsToBeArmed ? "not heard: not armed" : "not heard: hear is " + track.hear();
     }
 
     /** The factor with which a track reaches a cue before its pan and the cue level; 0 while it is silent there. */
