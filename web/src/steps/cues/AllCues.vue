@@ -50,8 +50,8 @@ function reach(): Range {
   return sheet.range.value ?? { top: row, bottom: row, left: column, right: column }
 }
 
-/** Cells row by row. */
 const across = (track: Track): Cell[] => desk.cues.map((cue) => ({ cue, track }))
+/** Cells row by row. */
 const block = ({ top, bottom, left, right }: Range): Cell[][] =>
   rows.value.slice(top, bottom + 1).map((track) => across(track).slice(left, right + 1))
 /** The rows that are selected as a whole; else the selected cells. */
@@ -63,9 +63,9 @@ const selected = computed(() =>
     : [],
 )
 
-/** What is typed into a selected cell goes into all that are selected. */
+/** What is typed into a selected cell goes into all that are selected; one that is left as it was changes none. */
 function put(track: Track, cue: Cue, text: string): Promise<unknown> {
-  const among = sheet.range.value !== null || sheet.whole.value.has(track.id)
+  const among = text !== words(cue, track) && (sheet.range.value !== null || sheet.whole.value.has(track.id))
   return set(among ? chosen().flat() : [{ cue, track }], () => text)
 }
 

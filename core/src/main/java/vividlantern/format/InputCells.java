@@ -21,6 +21,9 @@ final class InputCells {
 
     private static final Set<String> NO = Set.of("", "off", "no", "n", "false");
 
+    /** What they write for +48 V on. */
+    private static final Set<String> VOLTS = Set.of("+48v", "48v", "+48", "48", "p48", "phantom");
+
     private InputCells() {}
 
     /** What a cell says; a dash says nothing. */
@@ -34,18 +37,12 @@ final class InputCells {
     }
 
     static PhantomWish phantom(String text) {
-        String word = text.toLowerCase(Locale.ROOT).replace(" ", "");
-        if (word.equals("never")) {
+        if (text.equalsIgnoreCase("never")) {
             return PhantomWish.NEVER;
         }
-        if (YES.contains(word)
-                || Set.of("+48v", "48v", "+48", "48", "p48", "phantom").contains(word)) {
-            return PhantomWish.ON;
-        }
-        if (NO.contains(word)) {
-            return PhantomWish.OFF;
-        }
-        throw new Refused("\"" + text + "\" is neither on, off nor never.", "phantom");
+        return switched(text, VOLTS, Set.of(), "neither on, off nor never", "phantom")
+                ? PhantomWish.ON
+                : PhantomWish.OFF;
     }
 
     static Port.Signal level(String text) {
@@ -58,25 +55,28 @@ final class InputCells {
     }
 
     static boolean pad(String text) {
-        return switched(text, "in", "out", "\" is neither pad in nor pad out.", "pad");
+        return switched(text, Set.of("in"), Set.of("out"), "neither pad in nor pad out", "pad");
     }
 
     static boolean polarity(String text) {
-        return switch (text) {
-            case "180", "0" -> text.equals("180");
-            default -> switched(text, "flipped", "normal", "\" is neither normal nor flipped.", "polarity");
-        };
+        return switched(
+                text, Set.of("flipped", "180"), Set.of("normal", "0"), "neither normal nor flipped", "polarity");
     }
 
-    private static boolean switched(String text, String on, String off, String refusal, String field) {
-        String word = text.toLowerCase(Locale.ROOT);
-        if (YES.contains(word) || word.equals(on)) {
+    /**
+     * Whether a cell says that something is on, as a tick or by a word of its own.
+     *
+     * @param neither what a cell is that says neither
+     */
+    private static boolean switched(String text, Set<String> on, Set<String> off, String neither, String field) {
+        String word = text.toLowerCase(Locale.ROOT).replace(" ", "");
+        if (YES.contains(word) || on.contains(word)) {
             return true;
         }
-        if (NO.contains(word) || word.equals(off)) {
+        if (NO.contains(word) || off.contains(word)) {
             return false;
         }
-        throw new Refused("\"" + text + refusal, field);
+        throw new Refused("\"" + text + "\" is " + neither + ".", field);
     }
 
     static int width(String text) {

@@ -161,7 +161,8 @@ public final class TrackGains {
         if (isOthersSolo(track)) {
             return "silent, since others are soloed";
         }
-        return unheard(track);
+        String why = unheard(track);
+        return why.isEmpty() ? "" : "not heard: " + why;
     }
 
     /** Why a track reaches no listener, as it is armed and heard; "" if it does. */
@@ -171,7 +172,7 @@ public final class TrackGains {
             return "";
         }
         boolean waitsToBeArmed = track.hear() != Hear.OFF && !path.armed();
-        return waitsToBeArmed ? "not heard: not armed" : "not heard: hear is " + track.hear();
+        return waitsToBeArmed ? "not armed" : "hear is " + track.hear();
     }
 
     /** The factor with which a track reaches a cue before its pan and the cue level; 0 while it is silent there. */

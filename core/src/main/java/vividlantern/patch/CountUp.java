@@ -4,7 +4,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import vividlantern.basics.Refused;
-import vividlantern.rig.Device;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
@@ -53,13 +52,11 @@ public final class CountUp {
     }
 
     private static Port start(Rig rig, Input first, Predicate<Port> isTaken) {
-        List<String> order = rig.devices().stream().map(Device::id).toList();
         return first.port(0)
                 .flatMap(rig::port)
                 .or(() -> Ports.open(rig).stream()
                         .filter(port -> Ports.takes(rig, port.id(), first.level()) && !isTaken.test(port))
-                        .min(Comparator.comparing((Port port) -> order.indexOf(port.device()))
-                                .thenComparing(Port::number)))
+                        .min(PortRun.order(rig)))
                 .orElseThrow(() -> new Refused(
                         "No port that takes input " + first.number()
                                 + " is free; give it one, and counting up starts there.",

@@ -21,8 +21,7 @@ final class PortRun {
      * Something that wants ports.
      *
      * @param now the ports that it has
-     * @param suits whether a port does for it; on the device at which the run starts those do too that take what the first one takes,
-     *     since somebody chose that
+     * @param suits whether a port does for it
      * @param into the edit that gives it ports
      */
     record Wanting(int width, List<PortId> now, Predicate<Port> suits, Function<List<PortId>, Edit> into) {}
@@ -43,13 +42,19 @@ final class PortRun {
                         ? port.number() >= start.number()
                         : order.indexOf(port.device()) > first)
                 .filter(port -> port.id().equals(start.id()) || !taken.test(port))
-                .sorted(Comparator.comparing((Port port) -> order.indexOf(port.device()))
-                        .thenComparing(Port::number))
+                .sorted(order(rig))
                 .toList();
     }
 
+    /** By device as the rig has them, then by number. */
+    static Comparator<Port> order(Rig rig) {
+        List<String> order = rig.devices().stream().map(Device::id).toList();
+        return Comparator.comparing((Port port) -> order.indexOf(port.device())).thenComparing(Port::number);
+    }
+
     /**
-     * Gives each the next ports, until one finds none.
+     * Gives each the next ports that suit it, until one finds none. If the first port does not suit the first of them, somebody chose it
+     * all the same, and those on its device that take what it takes do too.
      *
      * @param what they are called, several of them
      */
@@ -57,8 +62,10 @@ final class PortRun {
         List<Edit> edits = new ArrayList<>();
         Set<PortId> given = new HashSet<>();
         int placed = 0;
+        boolean chosen = !all.get(0).suits().test(start);
         for (Wanting each : all) {
-            Optional<List<Port>> next = next(each.width(), each.suits());
+            Predicate<Port> does = each.suits().or(port -> chosen && isLikeTheFirst(port));
+            Optional<List<Port>> next = next(each.width(), does);
             if (next.isEmpty()) {
                 break;
             }
@@ -75,12 +82,11 @@ final class PortRun {
     }
 
     /** The next so many, all on one device. */
-    private Optional<List<Port>> next(int width, Predicate<Port> suits) {
+    private Optional<List<Port>> next(int width, Predicate<Port> does) {
         for (int from = at; from + width <= ports.size(); from++) {
             List<Port> together = ports.subList(from, from + width);
             String device = together.get(0).device();
-            if (together.stream()
-                    .allMatch(port -> port.device().equals(device) && (isLikeTheFirst(port) || suits.test(port)))) {
+            if (together.stream().allMatch(port -> port.device().equals(device) && does.test(port))) {
                 at = from + width;
                 return Optional.of(together);
             }

@@ -38,6 +38,11 @@ public enum DigitalLink {
         return single;
     }
 
+    /** The channel at a place, from 0, if channels are counted through cable by cable. */
+    public Channel counted(int at) {
+        return new Channel(this, at % single + 1);
+    }
+
     /**
      * A channel of such a cable.
      *

@@ -87,7 +87,7 @@ public class TrackStandingTest {
         Session whole = session;
         session = whole.change(FIDDLE, track -> track.armed(false));
         assertThat(standing(LiveState.STOPPED).offSpeakers()).isEqualTo("not heard: not armed");
-        assertThat(standing(LiveState.STOPPED).unheard()).isEqualTo("not heard: not armed");
+        assertThat(standing(LiveState.STOPPED).unheard()).isEqualTo("not armed");
         session = whole.change(FIDDLE, track -> track.heard(Hear.OVERDUB));
         assertThat(standing(LiveState.PLAYING).offSpeakers()).isEqualTo("not heard: hear is overdub");
         assertThat(standing(LiveState.STOPPED).offSpeakers()).isEmpty();

@@ -69,7 +69,8 @@ public class PatchTest {
     public void countingUpStartsAtTheFirstFreePortAndPlacesWhatFits() {
         Session mics = unpatched(4);
         assertThatThrownBy(() -> countUp(mics, 1, 2)).hasMessageContaining("No port that takes input 1 is free");
-        Session session = mics.change(new InputId("i1"), input -> input.at(Port.Signal.LINE));
+        Session session = mics.change(new InputId("i1"), input -> input.at(Port.Signal.LINE))
+                .change(new InputId("i2"), input -> input.at(Port.Signal.LINE));
         assertThat(ports(countUp(session, 1, 2), 1, 2)).containsExactly("in-1", "in-2");
         assertThat(ports(countUp(patch(session, 3, 1), 1, 2), 1, 2)).containsExactly("in-2", "in-3");
         Session placed = countUp(patch(session, 1, 15), 1, 2, 3);

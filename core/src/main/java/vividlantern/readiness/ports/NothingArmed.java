@@ -3,6 +3,7 @@ package vividlantern.readiness.ports;
 import java.util.List;
 import vividlantern.patch.FreePorts;
 import vividlantern.readiness.Finding;
+import vividlantern.readiness.Keys;
 import vividlantern.readiness.Rule;
 import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
@@ -28,15 +29,16 @@ public final class NothingArmed implements Rule {
                                 .anyMatch(feed -> session.portOf(feed).isPresent()))
                 .<Edit>map(track -> new ArmTrack(track.id(), true))
                 .toList();
+        String key = Keys.of("nothing-armed", arm.size());
         Finding found = arm.isEmpty()
                 ? Finding.byHand(
-                        "nothing-armed",
+                        key,
                         "No track is armed, and nothing feeds one.",
                         WHY,
                         about,
                         "Fill in the input list, give each a port, and press Make tracks.")
                 : Finding.fixable(
-                        "nothing-armed",
+                        key,
                         "No track is armed.",
                         WHY,
                         about,

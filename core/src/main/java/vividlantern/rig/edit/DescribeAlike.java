@@ -45,7 +45,11 @@ public record DescribeAlike(
                     ports.get(at).id(),
                     takes,
                     phantomBank > 0,
-                    bank(ports, at),
+                    RigRules.bankOf(
+                            at,
+                            phantomBank,
+                            ports.size(),
+                            place -> ports.get(place).number()),
                     padDb,
                     gain,
                     remote,
@@ -54,22 +58,13 @@ public record DescribeAlike(
         return edits;
     }
 
-    private String bank(List<Port> ports, int at) {
-        if (phantomBank < 2) {
-            return "";
-        }
-        int from = at - at % phantomBank;
-        int to = Math.min(from + phantomBank, ports.size()) - 1;
-        return ports.get(from).number() + "-" + ports.get(to).number();
-    }
-
     private Optional<DigitalLink.Channel> channel(Port first, int at) {
         return link.map(cable -> {
             int begins = first.link()
                     .filter(was -> was.link() == cable)
                     .map(DigitalLink.Channel::number)
                     .orElse(1);
-            return new DigitalLink.Channel(cable, (begins - 1 + at) % cable.channels() + 1);
+            return cable.counted(begins - 1 + at);
         });
     }
 }

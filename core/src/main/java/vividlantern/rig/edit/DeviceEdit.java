@@ -12,7 +12,6 @@ import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
 import vividlantern.rig.Amp;
 import vividlantern.rig.Device;
-import vividlantern.rig.DigitalLink;
 import vividlantern.rig.Driver;
 import vividlantern.rig.LatencyProfile;
 import vividlantern.rig.PairId;
@@ -117,7 +116,6 @@ public sealed interface DeviceEdit extends RigEdit {
         private Port port(PortRun run, int n, int number, String called) {
             boolean in = run.direction() == Port.Direction.IN;
             String ofDevice = called + (in ? " " : " out ") + number;
-            int bank = run.phantomBank() > 1 ? (n - 1) / run.phantomBank() * run.phantomBank() + 1 : 0;
             return new Port(
                     new PortId(device + (in ? "-in-" : "-out-") + number),
                     device,
@@ -127,12 +125,12 @@ public sealed interface DeviceEdit extends RigEdit {
                     run.label().isBlank() ? ofDevice : run.label().strip() + " " + n,
                     run.takes(),
                     run.phantomBank() > 0,
-                    bank == 0 ? "" : bank + "-" + Math.min(bank + run.phantomBank() - 1, run.count()),
+                    RigRules.bankOf(n - 1, run.phantomBank(), run.count(), at -> at + 1),
                     run.padDb(),
                     run.gain(),
                     run.remote(),
                     false,
-                    run.link().map(link -> new DigitalLink.Channel(link, (n - 1) % link.channels() + 1)));
+                    run.link().map(link -> link.counted(n - 1)));
         }
 
         @Override

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
@@ -160,6 +161,22 @@ final class RigRules {
             throw new Refused("A bank's name has at most " + LONGEST_BANK + " characters.", "bank");
         }
         return stripped;
+    }
+
+    /**
+     * What a bank of neighbours that share a +48 V switch is called: "5-8"; "" if each has its own, or none.
+     *
+     * @param at a port's place among all of them, from 0
+     * @param size how many share a switch
+     * @param number the number of the port at a place
+     */
+    static String bankOf(int at, int size, int count, IntUnaryOperator number) {
+        if (size < 2) {
+            return "";
+        }
+        int from = at - at % size;
+        int to = Math.min(from + size, count) - 1;
+        return number.applyAsInt(from) + "-" + number.applyAsInt(to);
     }
 
     static void channel(DigitalLink.Channel channel) {
