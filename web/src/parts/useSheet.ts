@@ -72,12 +72,19 @@ export function useSheet<Row extends { id: string }, Column extends Cells<Row>>(
   /** A press on a cell: stands there, or takes the range with Shift; so does moving on with the button down. */
   function pressCell(r: number, c: number, event: MouseEvent) {
     if (event.button !== 0 || (editing.value && isAt(r, c))) return
+    leave()
     if (event.shiftKey) {
       event.preventDefault()
       return extend(r, c)
     }
     corner.value = null
     void go(r, c)
+  }
+
+  /** What was typed stays in its cell; what is to be chosen from a list and was not, is not taken. */
+  function leave() {
+    if (columns.value[column.value]?.options) editing.value = false
+    else void commit(draft.value)
   }
 
   function dragOver(r: number, c: number, event: MouseEvent) {

@@ -49,7 +49,12 @@ const ids = computed(() => ({ cue, track: track.id }))
       {{ track.name }}
       <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
       <span v-if="standing.quiet" class="flare">{{ standing.quiet }}</span>
-      <span v-else-if="send && send.level !== 'off' && standing.unheard" class="flare">{{ standing.unheard }}</span>
+      <span
+        v-else-if="send && send.level !== 'off' && standing.unheard"
+        class="flare"
+        :title="`${track.name} is not heard: ${standing.unheard}`"
+        >{{ standing.unheard }}</span
+      >
     </td>
     <template v-if="send">
       <td>

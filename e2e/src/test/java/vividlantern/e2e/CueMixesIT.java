@@ -150,6 +150,11 @@ public class CueMixesIT extends WithDemo {
         page.keyboard().type("-13.5");
         page.keyboard().press("Enter");
         assertThat(cell("Fiddle", "Voice", "−13.5")).isVisible();
+        cell("Lead voice", "Voice", "−2.0").click();
+        page.keyboard().type("-3");
+        cell("Bass", "Voice", "−10.0").click();
+        assertThat(cell("Lead voice", "Voice", "−3.0")).isVisible();
+        assertThat(cell("Bass", "Voice", "−10.0")).isVisible();
         cell("Accordion treble", "Accordion and fiddle", "−6.0").click();
         page.keyboard().press("Shift+ArrowDown");
         page.keyboard().press("Shift+ArrowRight");
