@@ -87,6 +87,8 @@ public class ArchitectureTest {
     public Object[][] inner() {
         return new Object[][] {
             {"vividlantern.session", "vividlantern.session.edit"},
+            {"vividlantern.session.chain", "vividlantern.session.edit"},
+            {"vividlantern.session.chain", "vividlantern.session.cue"},
             {"vividlantern.rig", "vividlantern.rig.edit"},
             {"vividlantern.mix.effects", "vividlantern.mix"},
         };

@@ -33,6 +33,11 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
@@ -199,6 +204,13 @@ public final class RandomSessions {
                         Monitoring.Purpose.RECORD,
                         Optional.of(100.0 + seed % 5))))
                 .withControlRoom(Optional.of(session.inControlRoom().dimmingBy(10 + seed % 30)))
+                .withChains(List.of(new Chains(
+                        guide,
+                        Chain.EMPTY,
+                        new Chain(
+                                seed % 2 == 0,
+                                List.of(Inserted.of(new EffectId("eq"), EffectType.EQ)
+                                        .on(seed % 3 == 0))))))
                 .withWorn(List.of(new Worn(
                         new PerformerId("p0"),
                         Optional.of(new Headphones("Closed " + seed, 32 + seed, 98, 20)),

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Effect;
+import vividlantern.mix.effects.RiseBudget;
 import vividlantern.session.TrackId;
 import vividlantern.session.cue.CueId;
 
@@ -23,7 +24,10 @@ final class Continuing {
     final Gains.Curves curves;
     final SlotBook slots = new SlotBook();
     final Map<String, Effect> effects = new HashMap<>();
-    final Map<String, Integer> meters = new HashMap<>();
+    private final Map<String, Integer> meters = new HashMap<>();
+    private final Map<String, Integer> readings = new HashMap<>();
+    private final Map<String, RiseBudget> rises = new HashMap<>();
+    private final int sampleRate;
     private final List<float[]> clickWires = new ArrayList<>();
     private final Map<MixPlan.Played, float[]> playedWires = new HashMap<>();
     private final Map<TrackId, Integer> reels = new HashMap<>();
@@ -33,6 +37,7 @@ final class Continuing {
 
     Continuing(MixKernel kernel, int sampleRate, int maxFrames) {
         this.kernel = kernel;
+        this.sampleRate = sampleRate;
         this.maxFrames = maxFrames;
         curves = new Gains.Curves(sampleRate);
         gains = new Gains(curves, LEAST_GAINS);
@@ -84,8 +89,31 @@ final class Continuing {
         return gains;
     }
 
-    /** Where a bus is shown, for as long as the mixer lives. */
-    int meterOf(String bus) {
-        return meters.computeIfAbsent(bus, key -> meters.size());
+    /** The first of the meters at which a bus is shown, one for each two of its wires, for as long as the mixer lives. */
+    int meterOf(String bus, int pairs) {
+        for (int pair = 0; pair < pairs; pair++) {
+            meters.computeIfAbsent(bus + "#" + pair, key -> meters.size());
+        }
+        return meters.get(bus + "#0");
+    }
+
+    /** How many meters were given out. */
+    int meters() {
+        return meters.size();
+    }
+
+    /** Where it is read how much an insert holds back, for as long as the mixer lives. */
+    int readingOf(String insert) {
+        return readings.computeIfAbsent(insert, key -> readings.size());
+    }
+
+    /** How many readings were given out. */
+    int readings() {
+        return readings.size();
+    }
+
+    /** By how much the effects of a bus may raise together. */
+    RiseBudget riseOf(String bus) {
+        return rises.computeIfAbsent(bus, key -> new RiseBudget(sampleRate, maxFrames));
     }
 }

@@ -10,7 +10,7 @@ import java.util.Set;
 
 /**
  * What must run on for a while when a plan follows another: edges on their way to zero, effects that are being faded out, and
- * the buses that hold them.
+ * the buses that hold them. Who read a strip that the plan has not any more goes on reading it until its effects let everything through.
  */
 final class FadingOut {
 
@@ -44,15 +44,20 @@ final class FadingOut {
     /** Whether something of a bus was kept. */
     private boolean keep(MixPlan.Bus was, int inputsAndClicks) {
         MixPlan.Bus now = merged.get(was.key());
+        if (now == null && was.isStrip()) {
+            return false;
+        }
+        List<MixPlan.Edge> held = now == null ? List.of() : held(was, now);
         List<MixPlan.Edge> leaving = leaving(was, now, inputsAndClicks);
         List<MixPlan.Insert> fading = fading(was, now);
-        if (leaving.isEmpty() && fading.isEmpty()) {
+        if (leaving.isEmpty() && fading.isEmpty() && held.isEmpty()) {
             return false;
         }
         if (now == null) {
             merged.put(was.key(), was.with(leaving, was.chain()));
         } else {
-            List<MixPlan.Edge> edges = leaving.isEmpty() ? now.edges() : new ArrayList<>(now.edges());
+            List<MixPlan.Edge> edges = held.isEmpty() ? now.edges() : held;
+            edges = leaving.isEmpty() ? edges : new ArrayList<>(edges);
             if (!leaving.isEmpty()) {
                 edges.addAll(leaving);
                 edges = MixPlan.Bus.inOrder(edges);
@@ -60,6 +65,41 @@ final class FadingOut {
             merged.put(was.key(), now.with(edges, fading.isEmpty() ? now.chain() : fading));
         }
         return true;
+    }
+
+    /** The edges of a bus, those that read a strip which is gone and still sounds reading it on; empty if there are none of them. */
+    private List<MixPlan.Edge> held(MixPlan.Bus was, MixPlan.Bus now) {
+        Map<String, MixPlan.Tapped> strips = new HashMap<>();
+        for (MixPlan.Edge edge : was.edges()) {
+            if (edge.origin() instanceof MixPlan.Tapped tapped && isGoneAndSounds(tapped.bus())) {
+                strips.put(edge.path(), tapped);
+            }
+        }
+        if (strips.isEmpty() || now.edges().stream().noneMatch(edge -> strips.containsKey(edge.path()))) {
+            return List.of();
+        }
+        return now.edges().stream()
+                .map(edge -> strips.containsKey(edge.path()) ? edge.from(strips.get(edge.path())) : edge)
+                .toList();
+    }
+
+    private boolean isGoneAndSounds(String strip) {
+        if (merged.containsKey(strip)) {
+            return false;
+        }
+        return old.buses().stream()
+                .filter(bus -> bus.key().equals(strip) && bus.isStrip())
+                .anyMatch(bus -> !bus.chain().stream().allMatch(insert -> old.isThrough(insert.key())));
+    }
+
+    /** A strip that leaves, letting everything through. */
+    private static MixPlan.Bus letting(MixPlan.Bus strip) {
+        return strip.with(
+                strip.edges(),
+                strip.chain().stream()
+                        .map(insert -> new MixPlan.Insert(
+                                insert.key(), insert.settings().through()))
+                        .toList());
     }
 
     /** The edges that the plan has not and that are not known to have arrived at zero, wanted at zero. */
@@ -114,7 +154,7 @@ final class FadingOut {
             }
             for (String key : reached) {
                 if (!merged.containsKey(key)) {
-                    MixPlan.Bus was = before.get(key);
+                    MixPlan.Bus was = before.get(key).isStrip() ? letting(before.get(key)) : before.get(key);
                     merged.put(key, was);
                     toSee.add(was);
                 }

@@ -69,6 +69,7 @@ final class Layout {
     private final List<float[]> wires = new ArrayList<>();
     private final Map<String, List<Integer>> wireOf = new LinkedHashMap<>();
     private final Map<String, Integer> meters = new HashMap<>();
+    private final Map<String, Integer> readings = new HashMap<>();
     private final Map<String, List<MixPlan.Bus>> poured = new HashMap<>();
     private final Map<MixPlan.Played, Integer> played = new LinkedHashMap<>();
     private final Map<String, List<MixPlan.Insert>> chains = new HashMap<>();
@@ -82,8 +83,8 @@ final class Layout {
         this.continuing = continuing;
         buses.stream()
                 .filter(MixPlan.Bus::isMetered)
-                .forEach(bus -> meters.put(bus.key(), continuing.meterOf(bus.key())));
-        meteredWires = 2 * continuing.meters.size();
+                .forEach(bus -> meters.put(bus.key(), continuing.meterOf(bus.key(), pairs(bus))));
+        meteredWires = 2 * continuing.meters();
         for (MixPlan.Bus bus : buses) {
             bus.into()
                     .ifPresent(into -> poured.computeIfAbsent(into, key -> new ArrayList<>())
@@ -133,22 +134,21 @@ final class Layout {
         int first = there.firstEdges().get(bus);
         for (int at = 0; at < edges.size(); at++) {
             MixPlan.Edge edge = edges.get(at);
-            EdgeReading reading = new EdgeReading(sourceOf(edge.origin()), there.slots()[first + at]);
+            EdgeReading reading = reading(edge.origin(), there.slots()[first + at]);
             readings.computeIfAbsent(edge.track(), track -> new ArrayList<>()).add(reading);
         }
         return readings;
     }
 
-    /** The source at the far end of what an edge reads; what stands between, a shift, leaves its level as it is. */
-    private int sourceOf(MixPlan.Origin origin) {
+    /** What an edge reads is measured at its source, or behind its strip; of other buses nothing is shown. */
+    private EdgeReading reading(MixPlan.Origin origin, int slot) {
         if (!(origin instanceof MixPlan.Tapped tap)) {
-            return wireOf(origin);
+            return new EdgeReading(wireOf(origin), false, slot);
         }
-        return summedIn.get(tap.bus()).edgesOf(tap.bus()).stream()
-                .filter(edge -> edge.gain(tap.wire()) != 0)
-                .mapToInt(edge -> sourceOf(edge.origin()))
-                .findFirst()
-                .orElse(TrackGains.NO_SOURCE);
+        Integer meter = meters.get(tap.bus());
+        return meter == null
+                ? new EdgeReading(TrackGains.NO_SOURCE, false, slot)
+                : new EdgeReading(2 * meter + tap.wire(), true, slot);
     }
 
     /** Whether an edge of a bus is wanted at zero and rests there. */
@@ -183,10 +183,9 @@ final class Layout {
     }
 
     private static void check(MixPlan.Bus bus) {
-        boolean two = bus.into().isPresent() || bus.exit().isPresent() || bus.isMetered();
+        boolean two = bus.into().isPresent() || bus.exit().isPresent();
         if (two && bus.width() != 2) {
-            throw new IllegalArgumentException(
-                    bus.key() + " is poured, shown or leaves, and has " + bus.width() + " wires.");
+            throw new IllegalArgumentException(bus.key() + " is poured or leaves, and has " + bus.width() + " wires.");
         }
     }
 
@@ -311,9 +310,8 @@ final class Layout {
     /** Those by which it leaves are the device's own. */
     private int layMetered(MixPlan.Bus bus) {
         int left = plan.sources() + 2 * meters.get(bus.key());
-        if (bus.exit().isEmpty()) {
-            wires.set(left, newWire());
-            wires.set(left + 1, newWire());
+        for (int wire = left; bus.exit().isEmpty() && wire < left + 2 * pairs(bus); wire++) {
+            wires.set(wire, newWire());
         }
         return left;
     }
@@ -326,7 +324,20 @@ final class Layout {
         return continuing.effects.computeIfAbsent(
                 insert.key(),
                 key -> insert.settings()
-                        .make(new EffectKind.Place(bus.width(), plan.sampleRate(), continuing.maxFrames)));
+                        .make(new EffectKind.Place(
+                                bus.width(), plan.sampleRate(), continuing.maxFrames, continuing.riseOf(bus.key()))));
+    }
+
+    /** Where it is read how much an insert holds back; -1 if it is none that is read. */
+    int reading(String insert) {
+        return readings.getOrDefault(insert, -1);
+    }
+
+    private int readingOf(MixPlan.Insert insert) {
+        if (!insert.settings().hasReading()) {
+            return -1;
+        }
+        return readings.computeIfAbsent(insert.key(), continuing::readingOf);
     }
 
     private void lay(MixPlan.Bus bus, Optional<Laid> before) {
@@ -337,6 +348,10 @@ final class Layout {
         Laid now = same.orElseGet(() -> layAnew(bus, here, manners));
         same.ifPresent(old -> old.firstEdges().keySet().forEach(continuing.slots::keep));
         laid.put(bus.key(), now);
+        bus.chain().forEach(this::readingOf);
+        if (bus.mayRaise()) {
+            continuing.riseOf(bus.key()).among(rise.gains(bus));
+        }
         now.firstEdges().keySet().forEach(key -> summedIn.put(key, now));
     }
 
@@ -375,11 +390,11 @@ final class Layout {
         }
         List<Effect> chain =
                 bus.chain().stream().map(insert -> effect(bus, insert)).toList();
-        int meter = meters.getOrDefault(bus.key(), -1);
+        int[] read = bus.chain().stream().mapToInt(this::readingOf).toArray();
         boolean readsBuses = lines.stream().anyMatch(line -> line.wire() >= plan.sources());
         double[] goals = goals(bus, pouredHere.stream()).gains();
         List<Sum> sums = sums(lines, pairs(bus), goals);
-        Station station = new Station(sums, bus.width(), readsBuses, chain, wireOf.get(bus.key()), bus.exit(), meter);
+        Station station = new Station(sums, bus.width(), readsBuses, chain, wireOf.get(bus.key()), bus.exit(), read);
         int[] slots = lines.stream().mapToInt(Sum.Line::slot).toArray();
         return new Laid(laid.size(), bus, pouredHere, station, firstEdges, manners, slots);
     }

@@ -13,6 +13,7 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
@@ -22,7 +23,7 @@ import vividlantern.session.cue.Send;
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
  * "source/…", "listen" and "talkback" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and
- * compressor hold back, "clip/…" for how often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
+ * compressor hold back, "effect/track/…" for what an effect of a chain does, "clip/…" for how often an input reached full scale, "clip/cue/…" for how often what leaves to a cue's headphones did.
  */
 public final class Lights {
 
@@ -32,7 +33,7 @@ public final class Lights {
         CLIPS,
         PAIR,
         PAIR_CLIPS,
-        GUARD
+        READING
     }
 
     /**
@@ -83,6 +84,20 @@ public final class Lights {
         for (Track track : session.tracks()) {
             add("track/", track.id(), Kind.SOURCE, heard.sources(track), -1);
             addEdges("main/", track.id(), track.id(), toMain, mainLevel);
+            for (Inserted effect : session.chainsOf(track.id()).effects().toList()) {
+                if (effect.type().reads()) {
+                    int reading = state.reading(TrackStrips.insertOf(track, effect));
+                    lights.add(new Light(
+                            key("effect/", track.id(), effect.id(), Kind.READING),
+                            Kind.READING,
+                            track.id(),
+                            effect.id(),
+                            NONE,
+                            List.of(),
+                            1,
+                            reading));
+                }
+            }
         }
         add("main", "", Kind.PAIR, NONE, state.mainMeter());
         rig.outputPairs().forEach(pair -> add("pair/", pair.id(), Kind.PAIR, NONE, state.pairMeter(pair.id())));
@@ -101,12 +116,15 @@ public final class Lights {
             add("cue/", cue.id(), Kind.PAIR, NONE, alone < 0 ? pair : alone);
             int clips = lights.size();
             add("clip/cue/", cue.id(), Kind.PAIR_CLIPS, NONE, pair);
-            add("guard/", cue.id(), Kind.GUARD, NONE, pair);
+            int guard = cue.output()
+                    .map(out -> state.reading(SessionBuses.guardOf(out)))
+                    .orElse(-1);
+            add("guard/", cue.id(), Kind.READING, NONE, guard);
             if (cue.compressor().on()) {
-                int meter = cue.output()
-                        .map(out -> state.compressorMeter(cue.id(), out))
+                int reading = cue.output()
+                        .map(out -> state.reading(SessionBuses.compressorOf(cue.id(), out)))
                         .orElse(-1);
-                add("compressor/", cue.id(), Kind.GUARD, NONE, meter);
+                add("compressor/", cue.id(), Kind.READING, NONE, reading);
             }
             Map<String, List<EdgeReading>> toCue = cue.output()
                     .map(out -> state.readings(SessionBuses.keyOf(cue.id(), out)))
@@ -191,7 +209,7 @@ public final class Lights {
             case CLIPS -> clips(light, window);
             case PAIR -> light.pair() < 0 ? 0 : window.pairPeak(light.pair());
             case PAIR_CLIPS -> light.pair() >= 0 && window.pairPeak(light.pair()) >= Meters.CLIP ? 1 : 0;
-            case GUARD -> light.pair() < 0 ? 1 : window.guardGain(light.pair());
+            case READING -> light.pair() < 0 ? 1 : window.reading(light.pair());
         };
     }
 

@@ -7,7 +7,7 @@ import vividlantern.kernel.MixKernel;
 import vividlantern.mix.effects.Samples;
 
 /**
- * Sample peaks of every source and output pair, window by window of round(fs/25) frames, handed from the audio thread to
+ * Sample peaks of every source and of whatever else is shown, and what effects hold back by, window by window of round(fs/25) frames, handed from the audio thread to
  * one reader by a ring of arrays that are made beforehand. A reader that is late misses windows, never sees half of one.
  */
 public final class Meters {
@@ -23,7 +23,7 @@ public final class Meters {
      * What one window held, as factors of full scale.
      *
      * @param clips samples of each source at full scale
-     * @param guardGains the strongest hold-back of each pair's guard, 1 for none
+     * @param readings the strongest hold-back of each effect that is read, 1 for none
      * @param gains where each of the {@link Gains} stood at the window's end
      */
     public static final class Window {
@@ -32,14 +32,14 @@ public final class Meters {
         private final float[] sourcePeaks;
         private final int[] clips;
         private final float[] pairPeaks;
-        private final float[] guardGains;
+        private final float[] readings;
         private final float[] gains;
 
-        private Window(int sources, int pairs, int slots) {
+        private Window(int sources, int pairs, int read, int slots) {
             sourcePeaks = new float[sources];
             clips = new int[sources];
             pairPeaks = new float[2 * pairs];
-            guardGains = new float[pairs];
+            readings = new float[read];
             gains = new float[2 * slots];
         }
 
@@ -66,8 +66,14 @@ public final class Meters {
             return Math.max(pairPeaks[2 * pair], pairPeaks[2 * pair + 1]);
         }
 
-        public float guardGain(int pair) {
-            return guardGains[pair];
+        /** The peak of one of a pair's two wires. */
+        float wirePeak(int wire) {
+            return pairPeaks[wire];
+        }
+
+        /** By which factor an effect held back. */
+        public float reading(int effect) {
+            return readings[effect];
         }
 
         /** How loud an edge passes what it reads: its gains to both sides, their powers added. */
@@ -80,7 +86,7 @@ public final class Meters {
             System.arraycopy(other.sourcePeaks, 0, sourcePeaks, 0, sourcePeaks.length);
             System.arraycopy(other.clips, 0, clips, 0, clips.length);
             System.arraycopy(other.pairPeaks, 0, pairPeaks, 0, pairPeaks.length);
-            System.arraycopy(other.guardGains, 0, guardGains, 0, guardGains.length);
+            System.arraycopy(other.readings, 0, readings, 0, readings.length);
             System.arraycopy(other.gains, 0, gains, 0, gains.length);
         }
     }
@@ -95,17 +101,18 @@ public final class Meters {
     private final float[] pairLanes;
     private final int[] clips;
     private final AtomicIntegerArray broken;
-    private final float[] guardGains;
+    private final float[] readings;
     private final AtomicReferenceArray<Window> free = new AtomicReferenceArray<>(SLOTS);
     private final AtomicReferenceArray<Window> full = new AtomicReferenceArray<>(SLOTS);
     private int writeAt;
     private int readAt;
 
     /**
+     * @param read how many effects are read
      * @param slots how many edges have gains
      * @param broken where samples of the engine's inputs are counted that were not finite
      */
-    Meters(MixKernel kernel, int sources, int pairs, int slots, AtomicIntegerArray broken) {
+    Meters(MixKernel kernel, int sources, int pairs, int read, int slots, AtomicIntegerArray broken) {
         this.kernel = kernel;
         this.slots = slots;
         this.sources = sources;
@@ -114,8 +121,8 @@ public final class Meters {
         pairLanes = new float[2 * pairs * kernel.lanes()];
         clips = new int[sources];
         this.broken = broken;
-        guardGains = new float[pairs];
-        Arrays.fill(guardGains, 1);
+        readings = new float[read];
+        Arrays.fill(readings, 1);
         for (int slot = 0; slot < SLOTS; slot++) {
             free.set(slot, newWindow());
         }
@@ -135,7 +142,7 @@ public final class Meters {
 
     /** An empty window of the right size for {@link #read}. */
     public Window newWindow() {
-        return new Window(sources, pairs, slots);
+        return new Window(sources, pairs, readings.length, slots);
     }
 
     /** Takes the samples of all sources, the first wires; what is not finite in them is silenced and counted. */
@@ -174,8 +181,9 @@ public final class Meters {
         }
     }
 
-    void guard(int pair, double gain) {
-        guardGains[pair] = Math.min(guardGains[pair], (float) gain);
+    /** Takes by which factor an effect held back. */
+    void reading(int effect, double gain) {
+        readings[effect] = Math.min(readings[effect], (float) gain);
     }
 
     void endWindow(long frame, Gains gains) {
@@ -185,7 +193,7 @@ public final class Meters {
             peaks(sourceLanes, window.sourcePeaks);
             peaks(pairLanes, window.pairPeaks);
             System.arraycopy(clips, 0, window.clips, 0, sources);
-            System.arraycopy(guardGains, 0, window.guardGains, 0, pairs);
+            System.arraycopy(readings, 0, window.readings, 0, readings.length);
             gains.reached(window.gains);
             full.set(writeAt, window);
             writeAt = (writeAt + 1) % SLOTS;
@@ -193,7 +201,7 @@ public final class Meters {
         Arrays.fill(sourceLanes, 0);
         Arrays.fill(pairLanes, 0);
         Arrays.fill(clips, 0);
-        Arrays.fill(guardGains, 1);
+        Arrays.fill(readings, 1);
     }
 
     private void peaks(float[] lanes, float[] peaks) {
@@ -214,6 +222,6 @@ public final class Meters {
         System.arraycopy(old.clips, 0, clips, 0, shared);
         int sharedPairs = Math.min(pairs, old.pairs);
         System.arraycopy(old.pairLanes, 0, pairLanes, 0, 2 * sharedPairs * kernel.lanes());
-        System.arraycopy(old.guardGains, 0, guardGains, 0, sharedPairs);
+        System.arraycopy(old.readings, 0, readings, 0, Math.min(readings.length, old.readings.length));
     }
 }

@@ -37,6 +37,9 @@ public final class MixPlan {
     /** Begins the key of a bus that is there for its level alone. */
     static final String LEVEL_OF = "level of ";
 
+    /** Begins the key of a bus that is a track's strip: what its sound passes before anybody hears it. */
+    static final String STRIP = "strip ";
+
     /** Where an edge takes its samples. */
     sealed interface Origin permits Source, Played, Tapped {}
 
@@ -101,6 +104,10 @@ public final class MixPlan {
             return new Edge(path, origin, into, newLeft, newRight, cuttable, toCue);
         }
 
+        Edge from(Origin other) {
+            return new Edge(path, other, into, left, right, cuttable, toCue);
+        }
+
         Edge cuttable(boolean now) {
             return new Edge(path, origin, into, left, right, now, toCue);
         }
@@ -137,7 +144,7 @@ public final class MixPlan {
      *
      * @param key names it from plan to plan; a bus of another width has another
      * @param gentle whether performers hear it: then its gains rise slowly
-     * @param width how many wires it has, 1 to {@link Effect#MOST_WIRES}; one that is poured, shown or leaves has two
+     * @param width how many wires it has, 1 to {@link Effect#MOST_WIRES}; one that is poured or leaves has two
      * @param edges in the order of the wires they go into, then of their paths
      * @param into the bus into which it is poured as a whole
      */
@@ -161,12 +168,18 @@ public final class MixPlan {
             this(key, gentle, 2, edges, chain, into, exit);
         }
 
-        /** Whether its level is shown, or what one of its effects reads. */
+        /** Whether its level is shown. */
         boolean isMetered() {
-            return exit.isPresent()
-                    || key.equals(MAIN)
-                    || key.startsWith(LEVEL_OF)
-                    || chain.stream().anyMatch(insert -> insert.settings().hasReading());
+            return exit.isPresent() || key.equals(MAIN) || key.startsWith(LEVEL_OF) || isStrip();
+        }
+
+        boolean isStrip() {
+            return key.startsWith(STRIP);
+        }
+
+        /** Whether its effects may raise; they share one pace. */
+        boolean mayRaise() {
+            return chain.stream().anyMatch(insert -> insert.settings().mayRaise());
         }
 
         Bus with(List<Edge> newEdges, List<Insert> newChain) {

@@ -72,7 +72,8 @@ public final class MixState {
         meters = new Meters(
                 continuing.kernel,
                 plan.sources(),
-                continuing.meters.size(),
+                continuing.meters(),
+                continuing.readings(),
                 continuing.slots.given(),
                 continuing.broken(plan.inputs()));
     }
@@ -124,9 +125,9 @@ public final class MixState {
         return busMeters.getOrDefault(SessionBuses.levelOf(id), -1);
     }
 
-    /** The meter at which it is shown how much a cue's compressor holds back; -1 if it has none. */
-    int compressorMeter(CueId id, PairId pair) {
-        return busMeters.getOrDefault(SessionBuses.keyOf(id, pair), -1);
+    /** Where it is read how much an insert holds back; -1 if it is none that is read. */
+    int reading(String insert) {
+        return layout.reading(insert);
     }
 
     /** The meter of the main mix. */

@@ -12,7 +12,6 @@ import vividlantern.mix.effects.Effect;
 import vividlantern.mix.effects.GentleCompressor;
 import vividlantern.mix.effects.Passband;
 import vividlantern.mix.effects.RoomReverb;
-import vividlantern.mix.effects.Shift;
 import vividlantern.mix.effects.TempoEcho;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
@@ -24,7 +23,6 @@ import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
-import vividlantern.session.cue.Tap;
 import vividlantern.units.Pan;
 
 /**
@@ -44,6 +42,7 @@ final class SessionBuses {
     private final Session session;
     private final Rig rig;
     private final TrackGains heard;
+    private final TrackStrips strips;
     private final LiveState live;
     /** In the order of the paths of their edges, which begin with the track's id and a bar. */
     private final List<Track> tracks;
@@ -55,6 +54,7 @@ final class SessionBuses {
         this.rig = rig;
         this.live = live;
         heard = new TrackGains(session, rig, live);
+        strips = new TrackStrips(session, heard);
         tracks = session.tracks().stream()
                 .sorted(Comparator.comparing(track -> track.id() + "|"))
                 .toList();
@@ -78,7 +78,7 @@ final class SessionBuses {
             }
         }
         pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
-        tracks.stream().filter(SessionBuses::isShifted).map(this::shiftBus).forEach(buses::add);
+        buses.addAll(strips.buses());
         return buses;
     }
 
@@ -111,6 +111,16 @@ final class SessionBuses {
         return cue + "@" + pair;
     }
 
+    /** The guard of an output pair. */
+    static String guardOf(PairId pair) {
+        return keyOf(pair) + " guard";
+    }
+
+    /** The compressor of a cue that leaves by a pair. */
+    static String compressorOf(CueId cue, PairId pair) {
+        return keyOf(cue, pair) + COMPRESSOR;
+    }
+
     /** Whether performers hear what leaves by a pair: a cue does, or headphones hang there. */
     static boolean isHeardByPerformers(Session session, StereoPair pair) {
         return pair.feeds() == StereoPair.Feeds.HEADPHONES
@@ -132,7 +142,7 @@ final class SessionBuses {
                 key,
                 heard,
                 edges,
-                heard ? List.of(new MixPlan.Insert(key + " guard", guard)) : List.of(),
+                heard ? List.of(new MixPlan.Insert(guardOf(pair.id()), guard)) : List.of(),
                 Optional.empty(),
                 Optional.of(new MixPlan.Exit(
                         pair.id(),
@@ -278,58 +288,6 @@ final class SessionBuses {
         return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.empty(), Optional.empty());
     }
 
-    private static boolean isShifted(Track heardLater) {
-        return heardLater.shiftFrames() > 0;
-    }
-
-    /** What is heard of a track behind its shift, a wire for each channel. */
-    private MixPlan.Bus shiftBus(Track track) {
-        int[] sources = heard.sources(track);
-        List<MixPlan.Edge> edges = new ArrayList<>();
-        for (int channel = 0; channel < sources.length; channel++) {
-            int source = sources[channel];
-            if (source != TrackGains.NO_SOURCE) {
-                int side = channel % 2;
-                edges.add(new MixPlan.Edge(
-                        channel + "|" + nameOf(source),
-                        sourceOf(track, channel, source),
-                        channel - side,
-                        1 - side,
-                        side,
-                        false));
-            }
-        }
-        String key = shiftOf(track);
-        return new MixPlan.Bus(
-                key,
-                false,
-                sources.length,
-                edges,
-                List.of(new MixPlan.Insert(key + " frames", new Shift.Settings(track.shiftFrames()))),
-                Optional.empty(),
-                Optional.empty());
-    }
-
-    private static String shiftOf(Track track) {
-        return "shift " + track.id() + "|" + track.width();
-    }
-
-    private MixPlan.Origin sourceOf(Track track, int channel, int source) {
-        return heard.isPlayed(source) ? new MixPlan.Played(track.id(), channel) : new MixPlan.Source(source);
-    }
-
-    /** What a source is called in paths: its number, or that it is the track's own sound, whose number moves with other tracks. */
-    private String nameOf(int source) {
-        return heard.isPlayed(source) ? "played" : String.valueOf(source);
-    }
-
-    /** The recording's tap is never shifted. */
-    private MixPlan.Origin origin(Track track, String tap, int channel, int source) {
-        return isShifted(track) && !tap.equals(Tap.INPUT.name())
-                ? new MixPlan.Tapped(shiftOf(track), MixPlan.Tapped.END, channel)
-                : sourceOf(track, channel, source);
-    }
-
     private void addEdges(
             Track track,
             String tap,
@@ -339,31 +297,22 @@ final class SessionBuses {
             Optional<MixPlan.ToCue> toCue,
             List<MixPlan.Edge> edges) {
         int[] sources = heard.sources(track);
-        String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> pathsOf(track, tap, sources));
+        String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> strips.pathsOf(track, tap));
         for (int channel = 0; channel < sources.length; channel++) {
             if (sources[channel] == TrackGains.NO_SOURCE) {
                 continue;
             }
-            double here = gain * heard.ofInput(track, channel);
+            double here = gain * heard.factor(track, channel, TrackStrips.isAtInput(tap));
             double left = here * Fold.left(sources.length, channel, pan);
             double right = here * Fold.right(sources.length, channel, pan);
             edges.add(new MixPlan.Edge(
                     path[channel],
-                    origin(track, tap, channel, sources[channel]),
+                    strips.origin(track, tap, channel),
                     0,
                     ears.left(left, right),
                     ears.right(left, right),
                     !tap.equals(MAIN_TAP),
                     toCue));
         }
-    }
-
-    private String[] pathsOf(Track track, String tap, int[] sources) {
-        String[] paths = new String[sources.length];
-        for (int channel = 0; channel < paths.length; channel++) {
-            String shifted = isShifted(track) && !tap.equals(Tap.INPUT.name()) ? "|shifted " + track.width() : "";
-            paths[channel] = track.id() + "|" + channel + "|" + tap + "|" + nameOf(sources[channel]) + shifted;
-        }
-        return paths;
     }
 }

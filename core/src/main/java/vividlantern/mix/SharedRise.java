@@ -42,7 +42,16 @@ final class SharedRise {
 
     /** How many gains rise gently on the longest of the ways to performers that lead through an edge of a bus, itself counted. */
     int gains(MixPlan.Bus bus, MixPlan.Edge edge) {
-        return before(edge) + 1 + behind(bus);
+        return before(edge) + 1 + own(bus) + behind(bus);
+    }
+
+    /** The same for what the effects of a bus raise by, which counts as one gain. */
+    int gains(MixPlan.Bus bus) {
+        return before(bus) + behind(bus);
+    }
+
+    private static int own(MixPlan.Bus bus) {
+        return bus.mayRaise() ? 1 : 0;
     }
 
     private int before(MixPlan.Edge edge) {
@@ -63,6 +72,7 @@ final class SharedRise {
         for (MixPlan.Bus each : poured.getOrDefault(bus.key(), List.of())) {
             most = Math.max(most, before(each));
         }
+        most += own(bus);
         before.put(bus.key(), most);
         return most;
     }
@@ -74,7 +84,7 @@ final class SharedRise {
         }
         int most = 0;
         for (MixPlan.Bus reader : readers.getOrDefault(bus.key(), List.of())) {
-            most = Math.max(most, behind(reader) + (reader.gentle() ? 1 : 0));
+            most = Math.max(most, behind(reader) + own(reader) + (reader.gentle() ? 1 : 0));
         }
         behind.put(bus.key(), most);
         return most;

@@ -21,7 +21,9 @@ final class Station {
     private final float[][][] out;
 
     private final Optional<MixPlan.Exit> exit;
-    private final int meter;
+    /** Where each effect is read; -1 for one that is not. */
+    private final int[] readings;
+
     private final int inletBegin;
     private Goals taken;
     private CueOverride takenOverride;
@@ -29,7 +31,7 @@ final class Station {
     /**
      * @param sums for each two of its wires
      * @param width how many wires it has
-     * @param meter where its guard is shown if it leaves
+     * @param readings where each effect is read, -1 for one that is not
      */
     Station(
             List<Sum> sums,
@@ -38,13 +40,13 @@ final class Station {
             List<Effect> chain,
             List<Integer> wire,
             Optional<MixPlan.Exit> exit,
-            int meter) {
+            int[] readings) {
         this.sums = sums.toArray(Sum[]::new);
         this.readsBuses = readsBuses;
         this.chain = chain.toArray(Effect[]::new);
         this.wire = wire.stream().mapToInt(Integer::intValue).toArray();
         this.exit = exit;
-        this.meter = meter;
+        this.readings = readings;
         out = new float[chain.size()][width][];
         inletBegin = chain.isEmpty() ? 0 : chain.get(0).inletBegin();
     }
@@ -121,8 +123,8 @@ final class Station {
             int begin = stage + 1 < chain.length ? chain[stage + 1].inletBegin() : 0;
             chain[stage].songAt(songFrame);
             chain[stage].process(out[stage], begin, at, frames, frame);
-            if (meter >= 0) {
-                meters.guard(meter, chain[stage].takeReading());
+            if (readings[stage] >= 0) {
+                meters.reading(readings[stage], chain[stage].takeReading());
             }
         }
     }

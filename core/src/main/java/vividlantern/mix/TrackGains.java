@@ -1,8 +1,10 @@
 package vividlantern.mix;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.rig.Rig;
@@ -12,6 +14,7 @@ import vividlantern.session.Input;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
 import vividlantern.session.song.Backing;
@@ -31,13 +34,18 @@ public final class TrackGains {
      * How one track gets to its listeners. Its arrays are not to be written to.
      *
      * @param factors what the input of each channel does to it: its cut and polarity
+     * @param chains whether its strip does that, since effects follow
+     * @param trim as far as its strip does not do it
+     * @param ofStrip the trim that its strip does; 1 if it does none
      * @param heard the sources as listeners get them; none also where an input is cut or silent
      */
     record Path(
             int[] sources,
             double[] factors,
             int[] heard,
+            boolean chains,
             double trim,
+            double ofStrip,
             double fader,
             boolean muted,
             boolean armed,
@@ -79,7 +87,7 @@ public final class TrackGains {
                         ? 0
                         : feed.flatMap(session::inputOf).map(TrackGains::factor).orElse(1.0);
             }
-            paths.put(track.id(), path(track, sources, factors, session.isArmed(track)));
+            paths.put(track.id(), path(track, sources, factors, session));
         }
     }
 
@@ -106,17 +114,22 @@ public final class TrackGains {
         return input.cut() ? 0.0 : input.polarityFlipped() ? -1.0 : 1.0;
     }
 
-    private Path path(Track track, int[] sources, double[] factors, boolean armed) {
+    private Path path(Track track, int[] sources, double[] factors, Session session) {
+        boolean armed = session.isArmed(track);
+        Chains chains = session.chainsOf(track.id());
+        boolean effects = chains.effects().findAny().isPresent();
         int[] heard = sources.clone();
         for (int channel = 0; channel < heard.length; channel++) {
             heard[channel] = factors[channel] == 0 ? NO_SOURCE : heard[channel];
         }
-        double sign = track.polarityFlipped() ? -1 : 1;
+        double trim = (track.polarityFlipped() ? -1 : 1) * track.trim().gain();
         return new Path(
                 sources,
                 factors,
                 heard,
-                sign * track.trim().gain(),
+                effects,
+                chains.heard().isEmpty() ? trim : trim == 0 ? 0 : 1,
+                chains.heard().isEmpty() ? 1 : trim,
                 track.fader().gain(),
                 track.muted(),
                 armed,
@@ -133,9 +146,25 @@ public final class TrackGains {
         return paths.get(track.id()).sources();
     }
 
-    /** The factor with which a channel of a track reaches any listener: its input's cut and polarity. */
-    double ofInput(Track track, int channel) {
-        return paths.get(track.id()).factors()[channel];
+    /** Whether effects are in a track's chains, on or off. */
+    boolean hasChains(Track track) {
+        return paths.get(track.id()).chains();
+    }
+
+    /** The factors of a track's channels: its inputs' cut and polarity. */
+    List<Double> ofInputs(Track track) {
+        return DoubleStream.of(paths.get(track.id()).factors()).boxed().toList();
+    }
+
+    /** The trim and the polarity of a track, as far as its strip does them. */
+    double trimInStrip(Track track) {
+        return paths.get(track.id()).ofStrip();
+    }
+
+    /** The factor with which a channel of a track reaches a listener by its input's cut and polarity; of a strip, which does that, 1. */
+    double factor(Track track, int channel, boolean atInput) {
+        Path path = paths.get(track.id());
+        return path.chains() && !atInput ? 1 : path.factors()[channel];
     }
 
     /** The factor with which a track reaches the main mix before its pan and the main level; 0 while it is silent there. */

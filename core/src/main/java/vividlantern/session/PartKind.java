@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.BiConsumer;
 import java.util.stream.Stream;
+import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
@@ -139,6 +140,13 @@ public enum PartKind {
             "worn",
             Worn.class,
             PartPlace.many("worn", Session::worn, Worn::performer, "performer").atMost(256, "headphones worn"),
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
+    CHAINS(
+            "chains",
+            Chains.class,
+            PartPlace.many("chains", Session::chains, Chains::track, "track").atMost(512, "tracks with chains"),
+            WITH_TRACKS,
             INTO_TEMPLATES,
             TO_THE_NEXT_SONG),
     BACKING("backing", Backing.class, PartPlace.many("backing", Session::backing, Backing::track, "track"));

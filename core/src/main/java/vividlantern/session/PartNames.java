@@ -86,6 +86,11 @@ public final class PartNames {
         return yes ? "yes" : "no";
     }
 
+    /** What is said, or that there is nothing. */
+    public static String orNone(String said) {
+        return said.isEmpty() ? "none" : said;
+    }
+
     public static String word(Enum<?> word) {
         return word.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }

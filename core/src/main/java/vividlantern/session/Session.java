@@ -9,6 +9,7 @@ import vividlantern.basics.PartList;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
 import vividlantern.rig.RigId;
+import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
@@ -35,6 +36,7 @@ import vividlantern.units.Decibels;
  * @param controlRoom empty while all of it is as it begins
  * @param backing what the backing tracks play
  * @param worn what performers wear on their ears
+ * @param chains what the sound of tracks passes; none for a track with nothing in its chains
  */
 public record Session(
         SessionId id,
@@ -62,7 +64,8 @@ public record Session(
         Optional<Monitoring> monitoring,
         Optional<ControlRoom> controlRoom,
         List<Backing> backing,
-        List<Worn> worn) {
+        List<Worn> worn,
+        List<Chains> chains) {
 
     public Session {
         performers = PartKind.PERFORMER.inOrder(performers);
@@ -77,6 +80,7 @@ public record Session(
         direct = PartKind.DIRECT.inOrder(direct);
         backing = PartKind.BACKING.inOrder(backing);
         worn = PartKind.WORN.inOrder(worn);
+        chains = PartKind.CHAINS.inOrder(chains);
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -116,6 +120,7 @@ public record Session(
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
+                List.of(),
                 List.of(),
                 List.of());
     }
@@ -157,6 +162,11 @@ public record Session(
     /** What a backing track plays, if it has a sound. */
     public Optional<Backing> backing(TrackId track) {
         return PartList.find(backing, track);
+    }
+
+    /** The chains of a track; empty ones if nothing is in them. */
+    public Chains chainsOf(TrackId track) {
+        return PartList.find(chains, track).orElseGet(() -> Chains.none(track));
     }
 
     /** What holds for everybody's monitoring; as it begins if nothing was set. */
@@ -247,6 +257,9 @@ public record Session(
                 .withBacking(backing.stream()
                         .filter(each -> there.contains(each.track()))
                         .toList())
+                .withChains(chains.stream()
+                        .filter(each -> there.contains(each.track()))
+                        .toList())
                 .withGroups(groups.stream()
                         .map(group -> group.among(there))
                         .filter(group -> group.tracks().size() > 1)
@@ -331,6 +344,10 @@ public record Session(
 
     public Session withBacking(List<Backing> all) {
         return with("backing", all);
+    }
+
+    public Session withChains(List<Chains> all) {
+        return with("chains", all);
     }
 
     public Session withWorn(List<Worn> all) {

@@ -27,6 +27,7 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
@@ -102,6 +103,7 @@ public record KitPlacing(
                 add(track, position);
             }
             kit.session().groups().forEach(this::add);
+            kit.session().chains().forEach(this::add);
             List<CueMeeting> meetings =
                     kit.session().cues().stream().map(this::meeting).toList();
             meetings.forEach(meeting -> meeting.into().ifPresent(id -> send(meeting.cue(), id)));
@@ -215,6 +217,12 @@ public record KitPlacing(
             all.add(new TrackGroup(
                     id, name, group.tracks().stream().map(tracks::get).toList(), group.links()));
             session = session.withGroups(all);
+        }
+
+        private void add(Chains chains) {
+            List<Chains> all = new ArrayList<>(session.chains());
+            all.add(chains.of(tracks.get(chains.track())));
+            session = session.withChains(all);
         }
 
         private CueMeeting meeting(Cue cue) {

@@ -12,16 +12,16 @@ public class MetersTest {
     private static final Gains NO_GAINS = new Gains(new Gains.Curves(48000), 0);
 
     @Test
-    public void aWindowTellsPeaksClipsAndWhatTheGuardHeldBack() {
-        Meters meters = new Meters(new PlainKernel(), 2, 1, 1, new AtomicIntegerArray(2));
+    public void aWindowTellsPeaksClipsAndWhatAnEffectHeldBack() {
+        Meters meters = new Meters(new PlainKernel(), 2, 1, 1, 1, new AtomicIntegerArray(2));
         Gains gains = new Gains(new Gains.Curves(48000), 2);
         gains.put(0, 0.3);
         gains.put(1, -0.4);
         float[][] wires = {{0.1f, -0.4f, 0.2f}, {1, -1, 0.5f}, {0.1f, -0.4f, 0.2f}, {1, -1, 0.5f}};
         meters.sources(wires, 0, 3);
         meters.pairs(wires, 2, 0, 2);
-        meters.guard(0, 0.5);
-        meters.guard(0, 0.8);
+        meters.reading(0, 0.5);
+        meters.reading(0, 0.8);
         Meters.Window window = meters.newWindow();
         assertThat(meters.read(window)).isFalse();
         meters.endWindow(1920, gains);
@@ -31,18 +31,18 @@ public class MetersTest {
         assertThat(window.clips(0)).isZero();
         assertThat(window.clips(1)).isEqualTo(2);
         assertThat(window.pairPeak(0)).isEqualTo(1f);
-        assertThat(window.guardGain(0)).isEqualTo(0.5f);
+        assertThat(window.reading(0)).isEqualTo(0.5f);
         assertThat(window.gain(0)).isCloseTo(0.5, within(1e-7));
         meters.endWindow(3840, gains);
         assertThat(meters.read(window)).isTrue();
         assertThat(window.sourcePeak(0)).isZero();
-        assertThat(window.guardGain(0)).isEqualTo(1f);
+        assertThat(window.reading(0)).isEqualTo(1f);
     }
 
     @Test
     public void whatIsNotFiniteIsSilencedCountedAndNoPeak() {
         AtomicIntegerArray broken = new AtomicIntegerArray(2);
-        Meters meters = new Meters(new PlainKernel(), 2, 0, 0, broken);
+        Meters meters = new Meters(new PlainKernel(), 2, 0, 0, 0, broken);
         float[][] wires = {{0.1f, Float.NaN, Float.POSITIVE_INFINITY}, {0.5f, 0.25f, Float.MIN_VALUE}};
         meters.sources(wires, 0, 3);
         meters.endWindow(3, NO_GAINS);
@@ -57,7 +57,7 @@ public class MetersTest {
 
     @Test
     public void aLateReaderMissesWindowsAndReadsOnInOrder() {
-        Meters meters = new Meters(new PlainKernel(), 1, 0, 0, new AtomicIntegerArray(1));
+        Meters meters = new Meters(new PlainKernel(), 1, 0, 0, 0, new AtomicIntegerArray(1));
         for (int window = 1; window <= 40; window++) {
             meters.sources(new float[][] {{window / 100f}}, 0, 1);
             meters.endWindow(window, NO_GAINS);

@@ -31,8 +31,18 @@ public final class CeilingGuard implements Effect {
 
     private static final double BEGINS_AT = 1e-3;
 
-    /** @param ceiling the level nothing exceeds, as a factor of full scale; infinite switches the guard off */
-    public record Settings(float ceiling) implements Effect.Settings {
+    /**
+     * What it shall do.
+     *
+     * @param ceiling the level nothing exceeds, as a factor of full scale; infinite switches the guard off
+     * @param releaseSeconds in how long it lets go to 37 %
+     */
+    public record Settings(float ceiling, double releaseSeconds) implements Effect.Settings {
+
+        /** As before headphones. */
+        public Settings(float ceiling) {
+            this(ceiling, RELEASE_SECONDS);
+        }
 
         public static final Settings OFF = new Settings(Float.POSITIVE_INFINITY);
 
@@ -54,7 +64,7 @@ public final class CeilingGuard implements Effect {
 
     private final int ahead;
     private final int delay;
-    private final double release;
+    private final int sampleRate;
     /** By this factor it may rise from frame to frame. */
     private final double rise;
 
@@ -68,6 +78,7 @@ public final class CeilingGuard implements Effect {
     private final long[] neededAt;
     private final double[] held;
 
+    private double release;
     private float ceiling = Float.POSITIVE_INFINITY;
     private float aim = Float.POSITIVE_INFINITY;
     /** No signal whose samples are below this rises above the aim between them. */
@@ -85,11 +96,10 @@ public final class CeilingGuard implements Effect {
     private double leastGain = 1;
 
     CeilingGuard(EffectKind.Place place) {
-        int sampleRate = place.sampleRate();
+        sampleRate = place.sampleRate();
         int maxFrames = place.maxFrames();
         ahead = aheadFrames(sampleRate);
         delay = delayFrames(sampleRate);
-        release = 1 - StrictMath.exp(-1 / (RELEASE_SECONDS * sampleRate));
         rise = StrictMath.pow(10, RISE_DB_A_SECOND / 20 / sampleRate);
         rooms = new float[place.wires()][delay + maxFrames];
         gains = new double[maxFrames];
@@ -131,6 +141,7 @@ public final class CeilingGuard implements Effect {
             restingFrames = 0;
         }
         quietFrames = wanted == ceiling ? quietFrames : 0;
+        release = 1 - StrictMath.exp(-1 / (((Settings) settings).releaseSeconds() * sampleRate));
         ceiling = wanted;
         aim = (float) (wanted * TruePeak.MAY_MISS);
         quiet = Math.min(Float.MAX_VALUE, (float) (aim / TruePeak.HIGHEST_RISE));

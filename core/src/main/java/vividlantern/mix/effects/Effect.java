@@ -35,6 +35,11 @@ public interface Effect {
             return false;
         }
 
+        /** Whether what it makes may be louder than what came in because of how it is set, so that it has to rise slowly. */
+        default boolean mayRaise() {
+            return false;
+        }
+
         /** An effect of its kind, not yet sent to these settings. */
         default Effect make(EffectKind.Place place) {
             return kind().make(place, this);

@@ -18,8 +18,14 @@ public record EffectKind<S extends Effect.Settings>(
      *
      * @param wires how many it works on at once, 1 to {@link Effect#MOST_WIRES}
      * @param maxFrames the longest block that will be processed
+     * @param rise by how much it may raise, together with others of its strip
      */
-    public record Place(int wires, int sampleRate, int maxFrames) {
+    public record Place(int wires, int sampleRate, int maxFrames, RiseBudget rise) {
+
+        /** One by itself. */
+        public Place(int wires, int sampleRate, int maxFrames) {
+            this(wires, sampleRate, maxFrames, new RiseBudget(sampleRate, maxFrames));
+        }
 
         public Place {
             if (wires < 1 || wires > Effect.MOST_WIRES) {

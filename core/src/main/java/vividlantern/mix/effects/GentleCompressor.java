@@ -16,7 +16,7 @@ import vividlantern.session.cue.Compressor;
 public final class GentleCompressor implements Effect {
 
     static final EffectKind<Settings> KIND = new EffectKind<>(
-            "compressor",
+            "cue's compressor",
             Settings.class,
             parameters(),
             (settings, sampleRate) -> 0,

@@ -5,10 +5,17 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectNumber;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.EffectValue;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
@@ -30,9 +37,27 @@ public class EveryEffectTest {
             new RoomReverb.Settings(Comfort.Room.SMALL),
             new TempoEcho.Settings(
                     NoteValue.QUAVER, 0.3f, TempoMap.steady(480, 4, 4).curve()),
+            new SlowGain.Settings(Collections.nCopies(8, 0.5)),
+            set(EffectType.HIGH_PASS, new EffectValue(EffectNumber.SLOPE, 18)),
+            set(EffectType.LOW_PASS, new EffectValue(EffectNumber.SLOPE, 6)),
+            set(
+                    EffectType.EQ,
+                    new EffectValue(EffectNumber.LOW_LEVEL, -6),
+                    new EffectValue(EffectNumber.HIGH_LEVEL, 4)),
+            set(EffectType.GATE, new EffectValue(EffectNumber.KEY_LOW, 100)),
+            set(EffectType.COMPRESSOR, new EffectValue(EffectNumber.KEY_LOW, 100)),
+            set(EffectType.LIMITER, new EffectValue(EffectNumber.CEILING, -12)),
+            set(EffectType.DRIVE),
+            set(EffectType.SPEAKER),
+            set(EffectType.DELAY, new EffectValue(EffectNumber.FRAMES, 12.34)),
             new SignalMaker.Tone(440),
             new SignalMaker.PinkNoise(),
             new SignalMaker.CountedTones(2, 3));
+
+    private static ChainSettings set(EffectType type, EffectValue... numbers) {
+        Inserted effect = Inserted.of(new EffectId("any"), type).with(List.of(numbers));
+        return (ChainSettings) EffectKinds.settings(effect, Chain.EMPTY, 1);
+    }
 
     @DataProvider
     public Object[][] examples() {
@@ -68,7 +93,10 @@ public class EveryEffectTest {
         assertThat(run(settings, noise(wires), FRAMES, 1)).isDeepEqualTo(whole);
     }
 
-    /** What makes a signal of its own, or gives none of what came in as it was, is late by nothing. What comes in before a frame cannot leave before that frame and the latency. */
+    /**
+     * What makes a signal of its own, or gives none of what came in as it was, is late by nothing. What comes in before a frame cannot
+     * leave before that frame and the latency, but for what swings in before it.
+     */
     @Test(dataProvider = "examples")
     public void whatLeavesIsAsLateAsTheKindSays(Effect.Settings settings, int wires) {
         if (settings instanceof SignalMaker.Settings
@@ -83,11 +111,14 @@ public class EveryEffectTest {
         }
         int arrives = 2000 + settings.latencyFrames(RATE);
         float[][] out = run(settings, in, FRAMES, 64);
+        boolean swingsIn = settings instanceof ChainSettings chained
+                && (chained.type() == EffectType.DRIVE || chained.type() == EffectType.DELAY);
         for (float[] wire : out) {
             for (int n = 0; n < arrives; n++) {
-                assertThat(wire[n]).isZero();
+                assertThat(Math.abs(wire[n])).isLessThanOrEqualTo(swingsIn ? Math.abs(wire[arrives]) : 0);
             }
-            assertThat(Math.abs(wire[arrives])).isGreaterThan(0.02f);
+            boolean dull = settings instanceof ChainSettings chained && chained.type() == EffectType.SPEAKER;
+            assertThat(Math.abs(wire[arrives])).isGreaterThan(dull ? 0.0002f : 0.02f);
         }
     }
 

@@ -112,7 +112,8 @@ public class EveryEditTest {
                     EditExamples.listEdits(),
                     MonitoringExamples.edits(),
                     ControlRoomExamples.edits(),
-                    WornExamples.edits()
+                    WornExamples.edits(),
+                    ChainExamples.edits()
                 })
                 .flatMap(Arrays::stream)
                 .toArray(Object[][]::new);

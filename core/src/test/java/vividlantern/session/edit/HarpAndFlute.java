@@ -24,6 +24,8 @@ import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.chain.Chains.Place;
+import vividlantern.session.chain.EffectType;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Headphones;
@@ -31,6 +33,7 @@ import vividlantern.session.cue.Send;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
+import vividlantern.session.edit.ChainEdit.AddEffect;
 import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.SetListenMic;
 import vividlantern.session.edit.ControlRoomEdit.SetTalkbackMic;
@@ -120,6 +123,9 @@ final class HarpAndFlute {
                     new AddBacking(GUIDE, "Guide", TIDE),
                     new SetListenMic(Optional.of(new PortId("in-9"))),
                     new SetTalkbackMic(Optional.of(new PortId("in-13"))),
+                    new AddEffect(HARP_TRACK, Place.PRINTED, EffectType.HIGH_PASS, Optional.empty()),
+                    new AddEffect(HARP_TRACK, Place.HEARD, EffectType.COMPRESSOR, Optional.empty()),
+                    new AddEffect(HARP_TRACK, Place.HEARD, EffectType.EQ, Optional.empty()),
                     new SetHeadphones(BEN, Optional.of(new Headphones("Closed", 64, 98, 20)))),
             RandomSessions.blank(),
             RIG);

@@ -1,0 +1,124 @@
+package vividlantern.mix;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import vividlantern.mix.effects.EffectKinds;
+import vividlantern.mix.effects.Shift;
+import vividlantern.mix.effects.SlowGain;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.Inserted;
+import vividlantern.session.cue.Tap;
+
+/**
+ * The strips of a session's tracks: what the sound of a track passes before it is tapped. The input's cut and polarity → printed chain →
+ * print → trim → heard-only chain → shift. A track in which nothing is inserted has none: its mixes read its sources. Tap <i>input</i>
+ * always does.
+ */
+final class TrackStrips {
+
+    private final Session session;
+    private final TrackGains heard;
+
+    TrackStrips(Session session, TrackGains heard) {
+        this.session = session;
+        this.heard = heard;
+    }
+
+    /** Whether a track's sound passes something. */
+    private boolean has(Track track) {
+        return track.shiftFrames() > 0 || heard.hasChains(track);
+    }
+
+    List<MixPlan.Bus> buses() {
+        return session.tracks().stream().filter(this::has).map(this::bus).toList();
+    }
+
+    private MixPlan.Bus bus(Track track) {
+        int[] sources = heard.sources(track);
+        List<MixPlan.Edge> edges = new ArrayList<>();
+        for (int channel = 0; channel < sources.length; channel++) {
+            int source = sources[channel];
+            if (source != TrackGains.NO_SOURCE) {
+                int side = channel % 2;
+                edges.add(new MixPlan.Edge(
+                        channel + "|" + nameOf(source),
+                        sourceOf(track, channel, source),
+                        channel - side,
+                        1 - side,
+                        side,
+                        false));
+            }
+        }
+        return new MixPlan.Bus(
+                keyOf(track), false, sources.length, edges, inserts(track), Optional.empty(), Optional.empty());
+    }
+
+    private List<MixPlan.Insert> inserts(Track track) {
+        List<MixPlan.Insert> inserts = new ArrayList<>();
+        Chains chains = session.chainsOf(track.id());
+        if (heard.hasChains(track)) {
+            inserts.add(new MixPlan.Insert(keyOf(track) + " in", new SlowGain.Settings(heard.ofInputs(track))));
+            add(track, chains.printed(), inserts);
+            if (!chains.heard().isEmpty()) {
+                double trim = heard.trimInStrip(track);
+                inserts.add(new MixPlan.Insert(
+                        keyOf(track) + " trim", new SlowGain.Settings(Collections.nCopies(track.width(), trim))));
+                add(track, chains.heard(), inserts);
+            }
+        }
+        if (track.shiftFrames() > 0) {
+            inserts.add(new MixPlan.Insert(keyOf(track) + " frames", new Shift.Settings(track.shiftFrames())));
+        }
+        return inserts;
+    }
+
+    private static void add(Track track, Chain chain, List<MixPlan.Insert> inserts) {
+        for (Inserted each : chain.effects()) {
+            inserts.add(new MixPlan.Insert(insertOf(track, each), EffectKinds.settings(each, chain, track.width())));
+        }
+    }
+
+    private static String keyOf(Track track) {
+        return MixPlan.STRIP + track.id() + "|" + track.width();
+    }
+
+    /** The insert of an effect of a track's chains. An effect of another type is another one. */
+    static String insertOf(Track track, Inserted effect) {
+        return keyOf(track) + " " + effect.type().word() + " " + effect.id();
+    }
+
+    private MixPlan.Origin sourceOf(Track track, int channel, int source) {
+        return heard.isPlayed(source) ? new MixPlan.Played(track.id(), channel) : new MixPlan.Source(source);
+    }
+
+    /** What a source is called in paths: its number, or that it is the track's own sound, whose number moves with other tracks. */
+    private String nameOf(int source) {
+        return heard.isPlayed(source) ? "played" : String.valueOf(source);
+    }
+
+    /** Where a channel of a track is tapped. */
+    MixPlan.Origin origin(Track track, String tap, int channel) {
+        return has(track) && !isAtInput(tap)
+                ? new MixPlan.Tapped(keyOf(track), MixPlan.Tapped.END, channel)
+                : sourceOf(track, channel, heard.sources(track)[channel]);
+    }
+
+    static boolean isAtInput(String tap) {
+        return tap.equals(Tap.INPUT.name());
+    }
+
+    /** The paths of a track's channels into a mix; chains, which fade by themselves, change none of them. */
+    String[] pathsOf(Track track, String tap) {
+        int[] sources = heard.sources(track);
+        String shifted = track.shiftFrames() > 0 && !isAtInput(tap) ? "|shifted " + track.width() : "";
+        return IntStream.range(0, sources.length)
+                .mapToObj(channel -> track.id() + "|" + channel + "|" + tap + "|" + nameOf(sources[channel]) + shifted)
+                .toArray(String[]::new);
+    }
+}

@@ -1,0 +1,38 @@
+package vividlantern.session.chain;
+
+/** The numbers by which effects are set. Which of them an effect has, and in which range, its {@link EffectType} says. */
+public enum EffectNumber {
+    LEVEL,
+    POLARITY,
+    HZ,
+    SLOPE,
+    LOW_HZ,
+    LOW_LEVEL,
+    LOW_MID_HZ,
+    LOW_MID_LEVEL,
+    LOW_MID_Q,
+    HIGH_MID_HZ,
+    HIGH_MID_LEVEL,
+    HIGH_MID_Q,
+    HIGH_HZ,
+    HIGH_LEVEL,
+    THRESHOLD,
+    HYSTERESIS,
+    RATIO,
+    KNEE,
+    ATTACK,
+    HOLD,
+    RELEASE,
+    RANGE,
+    MAKE_UP,
+    MIX,
+    KEY_LOW,
+    KEY_HIGH,
+    CEILING,
+    LOOK_AHEAD,
+    DRIVE,
+    EVEN,
+    SIZE,
+    OFF_CENTRE,
+    FRAMES
+}
