@@ -36,7 +36,9 @@ import vividlantern.session.TrackId;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectNumber;
 import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.EffectValue;
 import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
@@ -256,11 +258,37 @@ public final class RandomSessions {
         return cue;
     }
 
-    /** The same with comfort reverb, compressors and filters in some of its cues, and some of them in mono. */
+    /** The same with comfort reverb, compressors and filters in some of its cues, some of them in mono, and chains of some tracks. */
     public static Session processed(Session session, int seed) {
         Random random = new Random(seed);
-        return session.withCues(
-                session.cues().stream().map(cue -> processed(cue, random)).toList());
+        return session.withCues(session.cues().stream()
+                        .map(cue -> processed(cue, random))
+                        .toList())
+                .withChains(session.tracks().stream()
+                        .filter(track -> random.nextInt(3) == 0)
+                        .map(track -> chains(track, random))
+                        .toList());
+    }
+
+    /** Up to three effects in each chain, a quarter of them off; nothing is printed of what is not recorded. */
+    private static Chains chains(Track track, Random random) {
+        Chain printed = Chains.isPrintable(track) ? chain("p", random) : Chain.EMPTY;
+        return new Chains(track.id(), printed, chain("h", random));
+    }
+
+    private static Chain chain(String ids, Random random) {
+        List<Inserted> effects = new ArrayList<>();
+        int count = random.nextInt(4);
+        for (int at = 0; at < count; at++) {
+            EffectType type = EffectType.values()[random.nextInt(EffectType.values().length)];
+            List<EffectValue> numbers = type.ranges().stream()
+                    .filter(range -> range.choices().isEmpty() && range.number() != EffectNumber.THRESHOLD)
+                    .map(range -> new EffectValue(
+                            range.number(), range.begins() + 0.2 * random.nextDouble() * (range.to() - range.begins())))
+                    .toList();
+            effects.add(Inserted.of(new EffectId(ids + at), type).with(numbers).on(random.nextInt(4) > 0));
+        }
+        return new Chain(random.nextInt(5) > 0, effects);
     }
 
     private static Cue processed(Cue dry, Random random) {

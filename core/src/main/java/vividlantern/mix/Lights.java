@@ -79,6 +79,7 @@ public final class Lights {
             add("input/", input.id(), Kind.SOURCE, sources, -1);
             add("clip/", input.id(), Kind.CLIPS, sources, -1);
         }
+        TrackStrips strips = new TrackStrips(session, heard);
         Map<String, List<EdgeReading>> toMain = state.readings(MixPlan.MAIN);
         double mainLevel = session.main().level().gain();
         for (Track track : session.tracks()) {
@@ -86,7 +87,7 @@ public final class Lights {
             addEdges("main/", track.id(), track.id(), toMain, mainLevel);
             for (Inserted effect : session.chainsOf(track.id()).effects().toList()) {
                 if (effect.type().reads()) {
-                    int reading = state.reading(TrackStrips.insertOf(track, effect));
+                    int reading = state.reading(strips.insertOf(track, effect));
                     lights.add(new Light(
                             key("effect/", track.id(), effect.id(), Kind.READING),
                             Kind.READING,

@@ -10,7 +10,7 @@ import vividlantern.kernel.MixKernel;
  */
 final class Sum {
 
-    /** A gain that is where it is wanted at once: what is poured from one bus into another is no control. */
+    /** A gain that is where it is wanted at once: what is poured from one bus into another, or goes into a strip, is no control. */
     static final int FIXED = -1;
 
     /**

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import vividlantern.mix.effects.EffectKinds;
 import vividlantern.mix.effects.Shift;
@@ -78,18 +79,21 @@ final class TrackStrips {
         return inserts;
     }
 
-    private static void add(Track track, Chain chain, List<MixPlan.Insert> inserts) {
+    private void add(Track track, Chain chain, List<MixPlan.Insert> inserts) {
         for (Inserted each : chain.effects()) {
             inserts.add(new MixPlan.Insert(insertOf(track, each), EffectKinds.settings(each, chain, track.width())));
         }
     }
 
-    private static String keyOf(Track track) {
-        return MixPlan.STRIP + track.id() + "|" + track.width();
+    /** Other sources, as another width, are another strip: what was heard fades out in the old one. */
+    private String keyOf(Track track) {
+        String sources =
+                IntStream.of(heard.sources(track)).mapToObj(this::nameOf).collect(Collectors.joining(" "));
+        return MixPlan.STRIP + track.id() + "|" + sources;
     }
 
     /** The insert of an effect of a track's chains. An effect of another type is another one. */
-    static String insertOf(Track track, Inserted effect) {
+    String insertOf(Track track, Inserted effect) {
         return keyOf(track) + " " + effect.type().word() + " " + effect.id();
     }
 
