@@ -14,6 +14,7 @@ const NO_TRACK: Omit<TrackStanding, 'track'> = {
   offSpeakers: '',
   quiet: '',
   unheard: '',
+  effects: [],
 }
 
 /** What is true of inputs and tracks just now and stands in no field of theirs, as the program tells it. */

@@ -100,5 +100,5 @@ export function useWindow<Row extends { id: string }>(rows: () => Row[], extra: 
     cancelAnimationFrame(asked)
   })
 
-  return { sheet, drawn, above, below, first, show }
+  return { sheet, drawn, above, below, first, show, look: scrolled }
 }

@@ -1,5 +1,6 @@
 import type { Component } from 'vue'
 import { dimOrNot, muteOrNot, switchControlRoom } from '@/desk/controlRoom'
+import { allAreOff, allSwitched } from '@/desk/chains'
 import type { useDesk } from '@/desk/desk'
 import type { useRig } from '@/desk/rig'
 import { purposeOf, switchPurpose } from '@/desk/timing'
@@ -61,7 +62,14 @@ export const STEPS: Step[] = [
     title: 'Tracks',
     view: () => import('./tracks/TracksView.vue'),
     state: (desk) => `${many(desk.tracks.length, 'track')}, ${desk.tracks.filter((track) => track.armed).length} armed`,
-    actions: (desk) => [{ words: 'Listen to the speakers', act: () => desk.listen('main') }],
+    actions: (desk) => [
+      { words: 'Listen to the speakers', act: () => desk.listen('main') },
+      {
+        words: desk.session && allAreOff(desk.session) ? 'All chains on' : 'All chains off',
+        key: 'X',
+        act: () => desk.session && desk.edit(allSwitched(desk.session)),
+      },
+    ],
   },
   {
     path: 'monitoring',

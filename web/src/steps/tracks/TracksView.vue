@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Edit, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
@@ -9,6 +9,9 @@ import LitSheet from '@/parts/LitSheet.vue'
 import { usePicked } from '@/parts/usePicked'
 import { useRowDrag } from '@/parts/useRowDrag'
 import { useWindow } from '@/parts/useWindow'
+import ChainButtons from '@/steps/chains/ChainButtons.vue'
+import ChainRows from '@/steps/chains/ChainRows.vue'
+import { useOpenChains } from '@/steps/chains/useOpenChains'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
 import GroupsMenu from './GroupsMenu.vue'
@@ -39,11 +42,15 @@ const items = computed(() =>
     ...(folded.value.has(folder) ? [] : tracks.map((track) => ({ id: track.id, track }))),
   ]),
 )
-const TROUBLE = 27
-const { sheet, drawn, above, below, first, show } = useWindow(
+const LINE = 27
+const chains = useOpenChains()
+const { all: allChains, opened, height: openedHeight, says, toggle } = chains
+const { sheet, drawn, above, below, first, show, look } = useWindow(
   () => items.value,
-  (item) => TROUBLE * (desk.troubles.get(`track/${item.id}`)?.length ?? 0),
+  (item) =>
+    LINE * ((desk.troubles.get(`track/${item.id}`)?.length ?? 0) + (says(item.id) ? 1 : 0)) + chains.heightOf(item.id),
 )
+watch([allChains, opened, openedHeight], look)
 
 const { picked, isPicked, pick, press, letGo } = usePicked(inOrder)
 /** What goes along with a track that is dragged or moved by keys: the selection, if it is part of that. */
@@ -98,7 +105,7 @@ function more(id: string, event: MouseEvent) {
 }
 
 function done(key: string) {
-  const made = act(key)
+  const made = key === 'chains' ? toggle(menuOf.value[0]!.id) : act(key)
   menuOf.value = []
   return made
 }
@@ -134,6 +141,7 @@ async function add() {
       <template v-else>
         <ViewsMenu />
         <GroupsMenu />
+        <ChainButtons v-model:all="allChains" />
         <NButton size="small" @click="putting = true">Add a kit</NButton>
         <NButton size="small" @click="many = true">Add many</NButton>
         <NButton size="small" type="primary" @click="add">Add track</NButton>
@@ -196,6 +204,15 @@ async function add() {
                   @press="pressed(item.id, $event)"
                   @drag="begin(item.id, $event)"
                   @more="more(item.id, $event)"
+                />
+                <ChainRows
+                  v-if="says(item.id)"
+                  :track="item.track"
+                  :open="chains.isOpen(item.id)"
+                  :after="3"
+                  :columns="8"
+                  @toggle="toggle(item.id)"
+                  @height="openedHeight = $event"
                 />
                 <RowTrouble :part="`track/${item.id}`" :after="3" :columns="8" />
               </template>

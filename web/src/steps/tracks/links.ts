@@ -16,5 +16,6 @@ export const WHAT: { what: What; words: string }[] = [
   { what: 'sends', words: 'Sends to cues' },
   { what: 'hear', words: 'Hear' },
   { what: 'polarity', words: 'Polarity' },
+  { what: 'chains', words: 'Chains, printed and heard only' },
   { what: 'look', words: 'Colour, mark and folder' },
 ]

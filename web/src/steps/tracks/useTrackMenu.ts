@@ -58,6 +58,7 @@ export function useTrackMenu(tracks: () => Track[]) {
         ],
       },
       { label: 'Hide', key: 'hide' },
+      ...(tracks().length === 1 ? [{ label: 'Chains', key: 'chains' }] : []),
       ...(tracks().length > 1
         ? [
             { label: 'Hear', key: 'hear', children: HEAR.map((hear) => ({ label: hear, key: `hear/${hear}` })) },

@@ -52,6 +52,7 @@ import vividlantern.session.PartKind;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.chain.Chain;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Cue;
@@ -96,6 +97,7 @@ public final class Documents {
                 .addMixIn(Ears.class, EarsForm.class)
                 .addMixIn(Send.class, SendForm.class)
                 .addMixIn(Setting.CueSend.class, CueSendForm.class)
+                .addMixIn(Setting.class, SettingForm.class)
                 .addMixIn(Pan.class, PanForm.class)
                 .addMixIn(Feed.class, FeedForm.class)
                 .addMixIn(ClickPattern.class, ClickForm.class)
@@ -319,6 +321,15 @@ public final class Documents {
     private abstract static class SendForm {
         @JsonSetter(nulls = Nulls.AS_EMPTY)
         abstract Decibels comfort();
+    }
+
+    /** Settings kept before there were chains hold none. */
+    private abstract static class SettingForm {
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Chain printed();
+
+        @JsonSetter(nulls = Nulls.AS_EMPTY)
+        abstract Chain heardOnly();
     }
 
     /** Settings likewise. */

@@ -9,7 +9,7 @@ import vividlantern.template.Kit;
 public record KitDocument(String format, int version, Kit kit) {
 
     private static final String FORMAT = "vivid-lantern-kit";
-    private static final int VERSION = 8;
+    private static final int VERSION = 9;
 
     public static KitDocument of(Kit kit) {
         return new KitDocument(FORMAT, VERSION, kit);

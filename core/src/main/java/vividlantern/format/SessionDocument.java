@@ -7,7 +7,7 @@ import vividlantern.session.Session;
 public record SessionDocument(String format, int version, Session session) {
 
     private static final String FORMAT = "vivid-lantern-session";
-    private static final int VERSION = 11;
+    private static final int VERSION = 12;
 
     public static SessionDocument of(Session session) {
         return new SessionDocument(FORMAT, VERSION, session);

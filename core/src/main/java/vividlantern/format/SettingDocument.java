@@ -7,7 +7,7 @@ import vividlantern.template.Setting;
 public record SettingDocument(String format, int version, Setting setting) {
 
     private static final String FORMAT = "vivid-lantern-setting";
-    private static final int VERSION = 2;
+    private static final int VERSION = 3;
 
     public static SettingDocument of(Setting setting) {
         return new SettingDocument(FORMAT, VERSION, setting);

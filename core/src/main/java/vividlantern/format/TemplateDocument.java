@@ -9,7 +9,7 @@ import vividlantern.template.Template;
 public record TemplateDocument(String format, int version, Template template) {
 
     private static final String FORMAT = "vivid-lantern-template";
-    private static final int VERSION = 11;
+    private static final int VERSION = 12;
 
     public static TemplateDocument of(Template template) {
         return new TemplateDocument(FORMAT, VERSION, template);

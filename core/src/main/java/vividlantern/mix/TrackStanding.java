@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import vividlantern.mix.effects.EffectKinds;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
@@ -14,6 +15,9 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectType;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 
@@ -31,6 +35,7 @@ import vividlantern.session.cue.CueId;
  * @param offSpeakers why the main mix gets nothing of it by its own switches and those of others; "" if it does
  * @param quiet why nobody hears what comes in, though it may sound; "" if nothing keeps it back
  * @param unheard why it reaches no listener as it is armed and heard; "" if it does
+ * @param effects what stands in its chains, the printed one first
  */
 public record TrackStanding(
         TrackId track,
@@ -44,7 +49,24 @@ public record TrackStanding(
         String fedBy,
         String offSpeakers,
         String quiet,
-        String unheard) {
+        String unheard,
+        List<EffectStanding> effects) {
+
+    /**
+     * An effect of a chain in words.
+     *
+     * @param how how it is set, in short: "80 Hz"
+     * @param works whether it is on, and its chain too
+     * @param latencyFrames by how much it makes later what passes
+     */
+    public record EffectStanding(
+            EffectId effect,
+            Chains.Place place,
+            EffectType type,
+            String word,
+            String how,
+            boolean works,
+            int latencyFrames) {}
 
     /** What can be done with some tracks. */
     public enum May {
@@ -55,7 +77,9 @@ public record TrackStanding(
         /** Let its channels be heard on tracks of their own. */
         SPLIT,
         /** Take it out. */
-        REMOVE
+        REMOVE,
+        /** Print effects of it. */
+        PRINT
     }
 
     /**
@@ -91,7 +115,23 @@ public record TrackStanding(
                 fedBy(session, rig, track),
                 heard.offSpeakers(track),
                 quiet(session, rig, track, switching),
-                heard.unheard(track));
+                heard.unheard(track),
+                effects(session, track));
+    }
+
+    private static List<EffectStanding> effects(Session session, Track track) {
+        Chains chains = session.chainsOf(track.id());
+        return Stream.of(Chains.Place.values())
+                .flatMap(place -> chains.at(place).effects().stream()
+                        .map(each -> new EffectStanding(
+                                each.id(),
+                                place,
+                                each.type(),
+                                each.type().word(),
+                                each.how(),
+                                chains.at(place).works(each),
+                                EffectKinds.latencyFrames(each, chains.at(place), session.sampleRate()))))
+                .toList();
     }
 
     private static List<May> may(Session session, Track track) {
@@ -107,6 +147,9 @@ public record TrackStanding(
         }
         if (session.canBeWithout(track)) {
             may.add(May.REMOVE);
+        }
+        if (Chains.isPrintable(track)) {
+            may.add(May.PRINT);
         }
         return may;
     }

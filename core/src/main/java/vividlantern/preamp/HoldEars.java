@@ -15,6 +15,7 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.chain.Chain;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
@@ -93,12 +94,28 @@ public final class HoldEars {
         for (Track track : session.tracks()) {
             double difference = difference(track);
             if (difference != 0) {
+                requireNothingThatDependsOnLevel(track);
                 edits.add(new SetTrim(track.id(), held(track.trim(), difference, track.name() + "'s trim")));
                 inputSends(track, difference, edits);
             }
         }
         session.direct().forEach(direct -> hold(direct, edits));
         return edits;
+    }
+
+    /** What is printed stands before the trim, which could not make up for it. */
+    private void requireNothingThatDependsOnLevel(Track track) {
+        Chain printed = session.chainsOf(track.id()).printed();
+        printed.effects().stream()
+                .filter(each -> printed.works(each) && each.type().dependsOnLevel())
+                .findFirst()
+                .ifPresent(each -> {
+                    throw new Refused(
+                            "The " + each.type().word() + " printed on " + track.name()
+                                    + " sounds otherwise at another level, so ears cannot be held. Switch it off, move it"
+                                    + " behind the line, or turn the gain without holding ears.",
+                            "gain");
+                });
     }
 
     /** What is heard direct passes no trim. */

@@ -1,5 +1,8 @@
 package vividlantern.template;
 
+import static vividlantern.session.chain.Chains.Place.HEARD;
+import static vividlantern.session.chain.Chains.Place.PRINTED;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BiFunction;
@@ -10,10 +13,13 @@ import vividlantern.session.Look;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
 import vividlantern.session.cue.Tap;
+import vividlantern.session.edit.ChainEdit.SetChain;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.SendEdit.MuteSend;
 import vividlantern.session.edit.SendEdit.SetSendComfort;
@@ -38,6 +44,8 @@ import vividlantern.units.Pan;
  * @param holds which of it is copied
  * @param click whether it is of a click's track; it fits those only
  * @param sends what cues hear of it
+ * @param printed its chain before the recording
+ * @param heardOnly its chain for listeners
  */
 public record Setting(
         SettingId id,
@@ -50,7 +58,9 @@ public record Setting(
         boolean polarityFlipped,
         Hear hear,
         Look look,
-        List<CueSend> sends) {
+        List<CueSend> sends,
+        Chain printed,
+        Chain heardOnly) {
 
     public enum What {
         /** Trim, fader, pan. */
@@ -59,7 +69,9 @@ public record Setting(
         SENDS,
         HEAR,
         /** Colour, mark and folder. */
-        LOOK
+        LOOK,
+        /** Both chains; nothing is printed of a track that is not recorded. */
+        CHAINS
     }
 
     /** A send to a cue, by the cue's name and the names of those who listen. */
@@ -109,12 +121,15 @@ public record Setting(
                 track.polarityFlipped(),
                 track.hear(),
                 track.look(),
-                sends);
+                sends,
+                session.chainsOf(of).printed(),
+                session.chainsOf(of).heard());
     }
 
     /** The same under another id. */
     public Setting as(SettingId newId) {
-        return new Setting(newId, title, holds, click, trim, fader, pan, polarityFlipped, hear, look, sends);
+        return new Setting(
+                newId, title, holds, click, trim, fader, pan, polarityFlipped, hear, look, sends, printed, heardOnly);
     }
 
     /**
@@ -174,6 +189,13 @@ public record Setting(
                 set(track.look().colour(), look.colour(), id, SetTrackColour::new, edits);
                 set(track.look().mark(), look.mark(), id, SetTrackMark::new, edits);
                 set(track.look().folder(), look.folder(), id, SetTrackFolder::new, edits);
+            }
+            case CHAINS -> {
+                Chains is = session.chainsOf(id);
+                if (Chains.isPrintable(track)) {
+                    set(is.printed(), printed, id, (each, chain) -> new SetChain(each, PRINTED, chain), edits);
+                }
+                set(is.heard(), heardOnly, id, (each, chain) -> new SetChain(each, HEARD, chain), edits);
             }
             case SENDS ->
                 sends.forEach(send -> SameCue.in(session, send.cue(), send.listeners())

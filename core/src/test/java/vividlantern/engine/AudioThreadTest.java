@@ -8,9 +8,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
@@ -28,6 +30,12 @@ import vividlantern.session.Hear;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.EffectValue;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
@@ -126,6 +134,14 @@ public class AudioThreadTest {
                 cue -> cue.withSend(VOICE, send -> send.comforted(Decibels.OFF))
                         .compressed(new Compressor())
                         .comforted(new Comfort())));
+        List<Inserted> all = Stream.of(EffectType.values())
+                .map(type -> Inserted.of(new EffectId(type.word().toLowerCase(Locale.ROOT)), type))
+                .toList();
+        hear(chained(all));
+        hear(chained(all.stream().map(AudioThreadTest::moved).toList()));
+        hear(chained(all.stream().map(each -> moved(each).on(false)).toList()));
+        hear(chained(all));
+        hear(chained(List.of()));
         engine.cutHeadphones(true);
         run(12);
         engine.cutHeadphones(false);
@@ -149,6 +165,18 @@ public class AudioThreadTest {
         run(12);
         engine.stop();
         run(40);
+    }
+
+    private Session chained(List<Inserted> effects) {
+        return session.withChains(List.of(new Chains(VOICE, new Chain(true, effects), new Chain(true, effects))));
+    }
+
+    /** The same with all of its numbers elsewhere. */
+    private static Inserted moved(Inserted effect) {
+        return effect.with(effect.type().ranges().stream()
+                .filter(range -> range.choices().isEmpty())
+                .map(range -> new EffectValue(range.number(), (range.begins() + range.to()) / 2))
+                .toList());
     }
 
     private AudioThreadTest begin() {

@@ -24,6 +24,7 @@ import vividlantern.rig.PortId;
 import vividlantern.session.ControlRoom;
 import vividlantern.session.Session;
 import vividlantern.session.SourceKind;
+import vividlantern.session.chain.Chain;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.CueId;
@@ -33,6 +34,7 @@ import vividlantern.session.song.Marker;
 import vividlantern.session.song.Media;
 import vividlantern.session.song.MediaId;
 import vividlantern.session.song.TempoMap;
+import vividlantern.template.Setting;
 import vividlantern.template.Template;
 import vividlantern.units.Decibels;
 
@@ -412,6 +414,27 @@ public class BundleTest {
             assertThat(session.find(new CueId("voice")).orElseThrow().comfort().echo())
                     .isPresent();
         }
+    }
+
+    @Test
+    public void whatWasWrittenBeforeTracksHadChainsIsRead() throws IOException {
+        for (Session session : List.of(
+                Documents.read(resource("/session-11.json"), SessionDocument.class)
+                        .checked(),
+                Documents.read(resource("/template-11.json"), TemplateDocument.class)
+                        .checked()
+                        .session(),
+                Documents.read(resource("/kit-8.json"), KitDocument.class)
+                        .checked()
+                        .session())) {
+            assertThat(session.cues()).hasSize(3);
+            assertThat(session.chains()).isEmpty();
+        }
+        Setting setting = Documents.read(resource("/setting-2.json"), SettingDocument.class)
+                .checked();
+        assertThat(setting.sends()).hasSize(3);
+        assertThat(setting.printed()).isEqualTo(Chain.EMPTY);
+        assertThat(setting.heardOnly()).isEqualTo(Chain.EMPTY);
     }
 
     /** No document makes the speakers louder than an edit could. */

@@ -136,12 +136,17 @@ public final class CeilingGuard implements Effect {
 
     @Override
     public void head(Effect.Settings settings) {
-        float wanted = ((Settings) settings).ceiling();
+        Settings guard = (Settings) settings;
+        head(guard.ceiling(), guard.releaseSeconds());
+    }
+
+    /** Goes on towards another ceiling and another release. */
+    void head(float wanted, double releaseSeconds) {
         if (wanted < ceiling) {
             restingFrames = 0;
         }
         quietFrames = wanted == ceiling ? quietFrames : 0;
-        release = 1 - StrictMath.exp(-1 / (((Settings) settings).releaseSeconds() * sampleRate));
+        release = 1 - StrictMath.exp(-1 / (releaseSeconds * sampleRate));
         ceiling = wanted;
         aim = (float) (wanted * TruePeak.MAY_MISS);
         quiet = Math.min(Float.MAX_VALUE, (float) (aim / TruePeak.HIGHEST_RISE));

@@ -22,12 +22,12 @@ public final class ChainCurve {
      * @param x a frequency in Hz, a level in dBFS or a factor of full scale that comes in
      * @param y by how many dB what passes there is changed, the level or the factor that leaves
      */
-    public record Point(double x, double y) {}
+    public record ChainPoint(double x, double y) {}
 
     private ChainCurve() {}
 
     /** None for an effect that no curve describes. */
-    public static List<Point> of(Inserted effect, int sampleRate) {
+    public static List<ChainPoint> of(Inserted effect, int sampleRate) {
         ChainSettings settings = new ChainSettings(effect.type(), true, true, effect.numbers());
         return switch (effect.type()) {
             case HIGH_PASS, LOW_PASS -> response(sampleRate, hz -> SlopeFilter.powerAt(settings, hz, sampleRate));
@@ -58,32 +58,32 @@ public final class ChainCurve {
     }
 
     /** Twelve points an octave from 20 Hz to 20 kHz, below half the rate. */
-    private static List<Point> response(int sampleRate, DoubleUnaryOperator power) {
-        List<Point> points = new ArrayList<>();
+    private static List<ChainPoint> response(int sampleRate, DoubleUnaryOperator power) {
+        List<ChainPoint> points = new ArrayList<>();
         double highest = Math.min(HIGHEST_HZ, 0.499 * sampleRate);
         for (int at = 0; points.isEmpty() || points.get(at - 1).x() < highest; at++) {
             double hz = Math.min(highest, LOWEST_HZ * StrictMath.pow(2, (double) at / POINTS_AN_OCTAVE));
             double db = 10 * StrictMath.log10(power.applyAsDouble(hz));
-            points.add(new Point(hz, Math.max(LOWEST_DB, db)));
+            points.add(new ChainPoint(hz, Math.max(LOWEST_DB, db)));
         }
         return points;
     }
 
     /** A point each dB from -60 to 0 dBFS. */
-    private static List<Point> levels(DoubleUnaryOperator out) {
-        List<Point> points = new ArrayList<>();
+    private static List<ChainPoint> levels(DoubleUnaryOperator out) {
+        List<ChainPoint> points = new ArrayList<>();
         for (double in = LOWEST_DBFS; in <= 0; in++) {
-            points.add(new Point(in, out.applyAsDouble(in)));
+            points.add(new ChainPoint(in, out.applyAsDouble(in)));
         }
         return points;
     }
 
     /** Points from -1 to 1 of full scale. */
-    private static List<Point> shape(DoubleUnaryOperator out) {
-        List<Point> points = new ArrayList<>();
+    private static List<ChainPoint> shape(DoubleUnaryOperator out) {
+        List<ChainPoint> points = new ArrayList<>();
         for (int at = 0; at < SHAPE_POINTS; at++) {
             double in = 2.0 * at / (SHAPE_POINTS - 1) - 1;
-            points.add(new Point(in, out.applyAsDouble(in)));
+            points.add(new ChainPoint(in, out.applyAsDouble(in)));
         }
         return points;
     }

@@ -11,7 +11,6 @@ final class Limiter extends Switched {
 
     private final CeilingGuard guard;
     private final float[][] made;
-    private CeilingGuard.Settings settings;
 
     Limiter(Place place) {
         super(place, latencyFrames(place.sampleRate()));
@@ -25,9 +24,7 @@ final class Limiter extends Switched {
 
     @Override
     void headed(ChainSettings wanted) {
-        settings = new CeilingGuard.Settings(
-                (float) factor(wanted.number(EffectNumber.CEILING)), wanted.number(EffectNumber.RELEASE) / 1000);
-        guard.head(settings);
+        guard.head((float) factor(wanted.number(EffectNumber.CEILING)), wanted.number(EffectNumber.RELEASE) / 1000);
     }
 
     @Override

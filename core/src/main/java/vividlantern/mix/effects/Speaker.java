@@ -24,16 +24,11 @@ final class Speaker extends Switched {
 
     private static final int FILTERS = 4;
 
-    /** Where it stands. */
-    private record Cone(double boxHz, double presenceHz, double topHz) {
+    /** Where a cone of twelve inches has them. */
+    private static final double BOX_HZ = 80;
 
-        /** In inches: frequencies go down as sizes go up. */
-        static Cone of(double inches) {
-            double smaller = 12 / inches;
-            return new Cone(
-                    80 * StrictMath.sqrt(smaller), 2600 * StrictMath.sqrt(smaller), 4800 * StrictMath.sqrt(smaller));
-        }
-    }
+    private static final double PRESENCE_HZ = 2600;
+    private static final double TOP_HZ = 4800;
 
     private final StateVariable[] filters = new StateVariable[FILTERS];
     private final float gain = (float) factor(-HEADROOM_DB);
@@ -72,12 +67,12 @@ final class Speaker extends Switched {
     }
 
     private static void lay(StateVariable[] filters, double inches, double offCentre, int sampleRate) {
-        Cone cone = Cone.of(inches);
-        double top = cone.topHz() * (1 - LOWER_A_CM * offCentre);
+        double smaller = StrictMath.sqrt(12 / inches);
+        double top = smaller * TOP_HZ * (1 - LOWER_A_CM * offCentre);
         double presence = PRESENCE_DB - DULLER_DB_A_CM * offCentre;
-        filters[0].lay(Shape.HIGH_PASS, StateVariable.warped(cone.boxHz(), sampleRate), BOX_Q, 1);
+        filters[0].lay(Shape.HIGH_PASS, StateVariable.warped(smaller * BOX_HZ, sampleRate), BOX_Q, 1);
         filters[1].lay(
-                Shape.BELL, StateVariable.warped(cone.presenceHz(), sampleRate), PRESENCE_Q, factor(presence / 2));
+                Shape.BELL, StateVariable.warped(smaller * PRESENCE_HZ, sampleRate), PRESENCE_Q, factor(presence / 2));
         for (int at = 0; at < TOP_Q.length; at++) {
             filters[2 + at].lay(Shape.LOW_PASS, StateVariable.warped(top, sampleRate), TOP_Q[at], 1);
         }

@@ -11,10 +11,15 @@ import java.util.stream.Collectors;
  */
 public record Chain(boolean on, List<Inserted> effects) {
 
-    public static final Chain EMPTY = new Chain(true, List.of());
+    public static final Chain EMPTY = new Chain();
 
     /** So many effects a chain holds at most. */
     public static final int MOST = 32;
+
+    /** One with nothing in it, on. */
+    public Chain() {
+        this(true, List.of());
+    }
 
     public Chain {
         effects = List.copyOf(effects);

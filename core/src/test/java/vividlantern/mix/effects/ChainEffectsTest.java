@@ -175,9 +175,9 @@ public class ChainEffectsTest {
 
     @Test(dataProvider = "drawn")
     public void theCurveThatIsDrawnIsWhatIsHeard(Inserted effect) {
-        List<ChainCurve.Point> curve = ChainCurve.of(effect, RATE);
+        List<ChainCurve.ChainPoint> curve = ChainCurve.of(effect, RATE);
         for (int at = 6; at < curve.size() - 1; at += 11) {
-            ChainCurve.Point point = curve.get(at);
+            ChainCurve.ChainPoint point = curve.get(at);
             assertThat(measuredDb(effect, point.x())).isCloseTo(point.y(), within(0.05));
         }
     }
@@ -188,7 +188,7 @@ public class ChainEffectsTest {
             Inserted speaker =
                     effect(EffectType.SPEAKER, at(EffectNumber.SIZE, inches), at(EffectNumber.OFF_CENTRE, 0));
             double loudest = ChainCurve.of(speaker, RATE).stream()
-                    .mapToDouble(ChainCurve.Point::y)
+                    .mapToDouble(ChainCurve.ChainPoint::y)
                     .max()
                     .orElseThrow();
             assertThat(loudest).isBetween(-4.0, 0.0);

@@ -20,7 +20,7 @@ import org.h2.api.ErrorCode;
 public final class DatabaseCheck {
 
     /** The newest layout this program knows: the number of its last migration. */
-    static final int KNOWN_LAYOUT = 18;
+    static final int KNOWN_LAYOUT = 19;
 
     private static final int MOST_COPIES_SAID = 5;
 
