@@ -44,31 +44,34 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
 
 <template>
   <div class="panel">
-    <div v-for="{ place, words, what, chain } in parts" :key="place" class="chain" :data-row="`chain/${place}`">
-      <div class="head">
+    <div class="heads">
+      <div v-for="{ place, words, what, chain } in parts" :key="place" class="head" :data-row="`chain/${place}`">
         <strong :class="place">{{ words }}</strong>
-        <span class="soft">{{ what }}</span>
+        <span class="soft what">{{ what }}</span>
         <WordSwitch
           v-if="chain.effects.length"
           column="chain"
-          :on="chain.on"
-          :label="`All of what is ${words} on ${track.name}`"
-          :set="(on, gesture) => desk.edit([{ kind: 'switch-chain', track: track.id, place, on }], gesture)"
-          >{{ chain.on ? 'all as set' : 'all off' }}</WordSwitch
+          :on="!chain.on"
+          :label="`Switch off all that is ${words} on ${track.name}`"
+          :set="(off, gesture) => desk.edit([{ kind: 'switch-chain', track: track.id, place, on: !off }], gesture)"
+          >all off</WordSwitch
         >
         <AddEffect :track="track.id" :place="place" :words="words" />
       </div>
-      <div v-if="chain.effects.length" class="effects">
+    </div>
+    <div v-if="parts.some(({ chain }) => chain.effects.length)" class="effects">
+      <template v-for="{ place, words, chain } in parts" :key="place">
         <EffectCard
           v-for="effect in chain.effects"
           :key="effect.id"
           :class="{ target: dragged && over === EFFECT + effect.id, dragged: dragged === effect.id }"
           :track="track"
           :place="place"
+          :words="words"
           :effect="effect"
           @drag="begin(effect.id, $event)"
         />
-      </div>
+      </template>
     </div>
   </div>
 </template>
@@ -77,16 +80,21 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
 .panel {
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: 8px;
   padding: 8px 4px 12px;
   white-space: normal;
+}
+
+.heads {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 36px;
 }
 
 .head {
   display: flex;
   align-items: center;
   gap: 10px;
-  margin-bottom: 6px;
   font-size: 12.5px;
 }
 
@@ -100,7 +108,8 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
 
 .effects {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(286px, 1fr));
+  align-items: start;
   gap: 12px;
 }
 
@@ -110,5 +119,11 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
 
 .target {
   box-shadow: inset 3px 0 0 var(--sea);
+}
+
+@media (max-width: 1100px) {
+  .what {
+    display: none;
+  }
 }
 </style>

@@ -22,7 +22,13 @@ import ResponsePicture from './ResponsePicture.vue'
 import ShapePicture from './ShapePicture.vue'
 
 /** An effect that is open: what it does now as a picture, its numbers, its switch, its place in the chain. */
-const { track, place, effect } = defineProps<{ track: Track; place: ChainPlace; effect: Inserted }>()
+const { track, place, words, effect } = defineProps<{
+  track: Track
+  place: ChainPlace
+  /** How the chain is called in which it stands. */
+  words: string
+  effect: Inserted
+}>()
 const emit = defineEmits<{ drag: [event: PointerEvent] }>()
 
 const CURVE_EVERY = 60
@@ -43,6 +49,12 @@ const stepOf = (range: EffectRange) =>
   range.spread === 'even'
     ? Math.max(range.step, (range.to - range.from) / 200 > 0.2 ? 1 : range.step)
     : Math.max(range.step, Math.round((numberOf(effect, range.number) * A_STEP) / range.step) * range.step)
+
+/** Of bands each is a row: its frequency, its level, its Q. */
+const inBands = computed(() => effect.type === 'eq')
+const begins = (range: EffectRange) => range.unit === 'Hz'
+const wordOf = (range: EffectRange) =>
+  !inBands.value || begins(range) ? range.word : range.unit ? '' : range.word.slice(-1)
 
 const curve = shallowRef<ChainPoint[]>([])
 const fetch = paced(async () => {
@@ -118,6 +130,7 @@ function key(event: KeyboardEvent) {
         :label="`Held back by the ${name} now`"
       />
       <span class="fill"></span>
+      <span class="soft">{{ words }}</span>
       <span v-if="standing?.latencyFrames" class="soft" title="By so much later leaves what comes in"
         >{{ standing.latencyFrames }} frames</span
       >
@@ -142,9 +155,13 @@ function key(event: KeyboardEvent) {
       <ShapePicture v-else-if="kind.picture === 'shape'" :points="curve" :label="name" />
       <ReductionPicture v-else :light="light" :label="name" />
     </div>
-    <div class="numbers">
-      <label v-for="range in kind?.ranges" :key="range.number">
-        <span class="soft">{{ range.word }}</span>
+    <div class="numbers" :class="{ bands: inBands }">
+      <label
+        v-for="range in kind?.ranges"
+        :key="range.number"
+        :class="{ choice: range.choices.length, begins: inBands && begins(range) }"
+      >
+        <span v-if="wordOf(range)" class="soft name">{{ wordOf(range) }}</span>
         <NamedSelect
           v-if="range.choices.length"
           size="tiny"
@@ -203,9 +220,12 @@ header {
   font-family: var(--title);
   font-size: 15px;
   font-weight: 600;
-  text-transform: capitalize;
   cursor: grab;
   touch-action: none;
+}
+
+.word-of::first-letter {
+  text-transform: uppercase;
 }
 
 .fill {
@@ -213,7 +233,6 @@ header {
 }
 
 .picture {
-  height: 100px;
   overflow: hidden;
   border: 1px solid var(--rule);
   border-radius: 4px;
@@ -221,25 +240,51 @@ header {
 
 .numbers {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));
-  gap: 3px 14px;
+  grid-template-columns: 1fr 1fr;
+  gap: 3px 12px;
   font-size: 12.5px;
 }
 
 label {
-  display: flex;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 82px;
   align-items: center;
-  justify-content: space-between;
-  gap: 6px;
+  gap: 4px;
   min-width: 0;
 }
 
-.box {
-  flex: none;
-  width: 92px;
+.choice {
+  grid-column: span 2;
+  grid-template-columns: minmax(0, 1fr) 160px;
 }
 
-.box :deep(span) {
-  width: 40px;
+.name {
+  line-height: 1.1;
+}
+
+.bands {
+  grid-template-columns: 1fr auto auto;
+}
+
+.bands label {
+  display: flex;
+}
+
+.bands .begins {
+  display: grid;
+  grid-column: 1;
+}
+
+.bands label:not(.begins) .box {
+  width: 74px;
+}
+
+.box {
+  width: 82px;
+}
+
+.box :deep(input) {
+  flex: none;
+  width: 48px;
 }
 </style>

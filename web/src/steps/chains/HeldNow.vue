@@ -50,6 +50,7 @@ onBeforeUnmount(end)
 .now {
   display: inline-block;
   width: 46px;
+  margin-left: 6px;
   height: 16px;
   vertical-align: middle;
 }

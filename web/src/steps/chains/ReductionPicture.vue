@@ -69,6 +69,6 @@ onBeforeUnmount(() => end())
 canvas {
   display: block;
   width: 100%;
-  height: 100%;
+  height: 100px;
 }
 </style>

@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { allSwitched } from '@/desk/chains'
 import { dimOrNot, muteOrNot } from '@/desk/controlRoom'
 import { useDesk } from '@/desk/desk'
 import { groupsSuspended } from '@/desk/groups'
@@ -16,6 +17,7 @@ export const KEYS: [string, string][] = [
   ['T', 'held: talk to performers; pressed once: until it is pressed again'],
   ['B', 'go to a bar'],
   ['L', 'the buffer to record, the buffer to mix'],
+  ['X', 'all chains off, all on again'],
   ['G', 'suspend groups, let them act again'],
   ['Alt', 'held while a track is changed: that track alone, not its groups'],
   [STEPS.map((_, at) => at + 1).join(' '), STEPS.map((step) => step.title.toLowerCase()).join(', ')],
@@ -63,6 +65,7 @@ export function useKeys(actions: {
     else if (event.key === '?') actions.showKeys()
     else if (event.key === '/') actions.showCommands()
     else if (event.key.toLowerCase() === 'b') actions.goToBar()
+    else if (event.key.toLowerCase() === 'x') void desk.edit(allSwitched(desk.session))
     else if (event.key.toLowerCase() === 'l') void switchPurpose(desk)
     else if (event.key.toLowerCase() === 'g') groupsSuspended.value = !groupsSuspended.value
     else return

@@ -234,7 +234,7 @@ async function add() {
     />
     <p class="hint">
       Drag over a column of switches to set them all. Drag a level; <kbd>Shift</kbd> is fine; type over its number.
-      Double click: 0 dB. Of all this only arm and hear reach the cues.
+      Double click: 0 dB. Of all this only arm, hear and chains reach the cues.
     </p>
   </section>
 </template>

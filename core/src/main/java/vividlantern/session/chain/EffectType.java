@@ -100,7 +100,7 @@ public enum EffectType {
             even(KNEE, "knee", "dB", 0, 24, 6, 0.1),
             octaves(ATTACK, "attack", "ms", 0.1, 200, 10, 0.1),
             octaves(RELEASE, "release", "ms", 10, 3000, 150, 1),
-            even(MAKE_UP, "make-up gain", "dB", 0, 24, 0, 0.1),
+            even(MAKE_UP, "make-up", "dB", 0, 24, 0, 0.1),
             even(MIX, "mix", "%", 0, 100, 100, 1),
             keyLow()),
     LIMITER(
