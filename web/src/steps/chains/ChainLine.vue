@@ -12,7 +12,7 @@ const desk = useDesk()
 const standing = computed(() => desk.standingOf(track.id))
 const at = (place: ChainPlace) => standing.value.effects.filter((each) => each.place === place)
 const parts = computed(() => [
-  ...(standing.value.may.includes('print')
+  ...(standing.value.may.includes('record')
     ? [{ place: 'printed' as const, none: 'clean', effects: at('printed') }]
     : []),
   { place: 'heard' as const, none: 'nothing heard only', effects: at('heard') },
@@ -30,7 +30,7 @@ const empty = computed(() => standing.value.effects.length === 0)
       @click="emit('toggle')"
     >
       <span aria-hidden="true" class="soft fold">{{ open ? '▾' : '▸' }}</span>
-      <span v-if="empty" class="soft">{{ standing.may.includes('print') ? 'clean' : 'nothing heard only' }}</span>
+      <span v-if="empty" class="soft">{{ standing.may.includes('record') ? 'clean' : 'nothing heard only' }}</span>
       <template v-for="({ place, none, effects }, index) in parts" v-else :key="place">
         <span v-if="index" class="bar" role="separator" aria-label="heard only"></span>
         <span v-if="!effects.length" class="soft">{{ none }}</span>

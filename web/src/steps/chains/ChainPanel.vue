@@ -15,7 +15,7 @@ const EFFECT = 'effect/'
 
 const desk = useDesk()
 const chains = computed(() => chainsOf(desk.session!, track.id))
-const printable = computed(() => desk.standingOf(track.id).may.includes('print'))
+const printable = computed(() => desk.standingOf(track.id).may.includes('record'))
 const parts = computed(() => [
   ...(printable.value
     ? [{ place: 'printed' as const, words: 'printed', what: 'ends up in the recording', chain: chains.value.printed }]

@@ -78,7 +78,7 @@ const inOrder = () => {
 function move(by: -1 | 1) {
   const order = inOrder()[place]
   const to = order.indexOf(effect.id) + by
-  const printable = desk.standingOf(track.id).may.includes('print')
+  const printable = desk.standingOf(track.id).may.includes('record')
   const into = (where: ChainPlace, before: string | null): Edit => ({
     kind: 'move-effect',
     track: track.id,

@@ -70,16 +70,14 @@ public record TrackStanding(
 
     /** What can be done with some tracks. */
     public enum May {
-        /** Arm it, choose what feeds it. */
+        /** Arm it, choose what feeds it, print effects. */
         RECORD,
         /** Choose when its live input is heard. */
         HEAR,
         /** Let its channels be heard on tracks of their own. */
         SPLIT,
         /** Take it out. */
-        REMOVE,
-        /** Print effects of it. */
-        PRINT
+        REMOVE
     }
 
     /**
@@ -147,9 +145,6 @@ public record TrackStanding(
         }
         if (session.canBeWithout(track)) {
             may.add(May.REMOVE);
-        }
-        if (Chains.isPrintable(track)) {
-            may.add(May.PRINT);
         }
         return may;
     }

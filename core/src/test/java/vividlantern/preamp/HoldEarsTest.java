@@ -19,8 +19,12 @@ import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectType;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Tap;
+import vividlantern.session.edit.ChainEdit.AddEffect;
+import vividlantern.session.edit.ChainEdit.SwitchChain;
 import vividlantern.session.edit.CueEdit.AddCue;
 import vividlantern.session.edit.DirectEdit.SetDirectLevel;
 import vividlantern.session.edit.Edit;
@@ -159,5 +163,21 @@ public class HoldEarsTest {
         assertThatThrownBy(() -> hold(direct, new HoldEars.Gain(LEFT, 10)))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("left's direct level would have to go to +17.0 dB");
+    }
+
+    /** A compressor printed hears the gain before any trim; off, or behind the line, ears can be held. */
+    @Test
+    public void whatIsPrintedAndDependsOnLevelIsNamed() {
+        Session printed = new AddEffect(MONO, Chains.Place.PRINTED, EffectType.COMPRESSOR, Optional.empty())
+                .applyTo(SESSION, RIG);
+        List<HoldEars.Gain> louder = List.of(new HoldEars.Gain(LEFT, 34), new HoldEars.Gain(RIGHT, 34));
+        assertThatThrownBy(() -> HoldEars.edits(printed, RIG, louder))
+                .isInstanceOf(Refused.class)
+                .hasMessageStartingWith("The compressor printed on Mono sounds otherwise at another level");
+        Session off = new SwitchChain(MONO, Chains.Place.PRINTED, false).applyTo(printed, RIG);
+        assertThat(HoldEars.edits(off, RIG, louder)).contains(new SetTrim(MONO, Decibels.of(-2)));
+        Session filtered =
+                new AddEffect(MONO, Chains.Place.PRINTED, EffectType.HIGH_PASS, Optional.empty()).applyTo(SESSION, RIG);
+        assertThat(HoldEars.edits(filtered, RIG, louder)).contains(new SetTrim(MONO, Decibels.of(-2)));
     }
 }

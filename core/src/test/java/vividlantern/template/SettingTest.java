@@ -11,6 +11,11 @@ import vividlantern.format.Documents;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.Edit;
@@ -85,6 +90,20 @@ public class SettingTest {
         assertThat(forClick.tracks()).containsExactly(new TrackId("click-between"));
         assertThat(Setting.offered(List.of(front), session, List.of(guide)).tracks())
                 .isEmpty();
+    }
+
+    /** A drive printed and a gate heard only; of a guide nothing can be printed, and it takes no settings at all. */
+    @Test
+    public void chainsAreCopiedBoth() {
+        Chain printed = new Chain(true, List.of(Inserted.of(new EffectId("drive"), EffectType.DRIVE)));
+        Chain heard = new Chain(false, List.of(Inserted.of(new EffectId("gate"), EffectType.GATE)));
+        Session session = RandomSessions.session(21);
+        Session chained = session.withChains(List.of(new Chains(FROM, printed, heard)));
+        Session after = given(chained, of(chained, What.CHAINS), TO);
+        assertThat(after.chainsOf(TO)).isEqualTo(new Chains(TO, printed, heard));
+        assertThat(after.tracks()).isEqualTo(session.tracks());
+        Session none = given(after, of(session, What.CHAINS), TO);
+        assertThat(none.chains()).extracting(Chains::track).containsExactly(FROM);
     }
 
     @Test

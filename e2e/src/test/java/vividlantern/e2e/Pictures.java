@@ -93,6 +93,9 @@ public final class Pictures {
                     }
                 }
             }
+            if (step.equals("Tracks")) {
+                chains(program, page, folder, theme, !kept || !day);
+            }
             if (step.equals("Cues")) {
                 outlets(page, folder, theme, !kept || day);
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("all mixes"))
@@ -130,6 +133,26 @@ public final class Pictures {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Through the engine only"))
                 .click();
         page.getByText("late by 4.9 ms").waitFor();
+    }
+
+    /** A fiddle that is printed through a high-pass and a compressor and heard through an EQ; taken out again. */
+    private static void chains(Program program, Page page, Path folder, String theme, boolean wanted) {
+        String chain =
+                "{\"edits\": [{\"kind\": \"add-effect\", \"track\": \"fiddle\", \"place\": \"printed\", \"type\":"
+                        + " \"high-pass\"}, {\"kind\": \"add-effect\", \"track\": \"fiddle\", \"place\": \"printed\", \"type\":"
+                        + " \"compressor\"}, {\"kind\": \"add-effect\", \"track\": \"fiddle\", \"place\": \"heard\", \"type\":"
+                        + " \"eq\"}, {\"kind\": \"set-effect\", \"track\": \"fiddle\", \"effect\": \"eq\", \"numbers\":"
+                        + " [{\"number\": \"high-mid-hz\", \"value\": 3100}, {\"number\": \"high-mid-level\", \"value\": -4},"
+                        + " {\"number\": \"low-level\", \"value\": 2}]}]}";
+        program.post("/api/sessions/low-water/edits", chain);
+        page.getByLabel("Chains of Fiddle").first().click();
+        page.getByLabel("Switch the EQ of Fiddle").waitFor();
+        page.waitForTimeout(4000);
+        if (wanted) {
+            shoot(page, folder, "chains-" + theme);
+        }
+        page.getByLabel("Chains of Fiddle").first().click();
+        program.post("/api/sessions/low-water/undo", "{}");
     }
 
     /** Counted tones for an outlet whose cables are crossed, once somebody has said so. */
