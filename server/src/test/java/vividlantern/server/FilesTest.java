@@ -134,7 +134,7 @@ public class FilesTest extends ServerTest {
     public void theSessionIsADocumentThatSaysWhatItIs() {
         JsonNode document = JSON.readTree(bytes(SESSION + "/document.json"));
         assertThat(document.get("format").asString()).isEqualTo("vivid-lantern-session");
-        assertThat(document.get("version").asInt()).isEqualTo(11);
+        assertThat(document.get("version").asInt()).isEqualTo(12);
         assertThat(document.get("session")).isEqualTo(get(SESSION));
         JsonNode schema = get("/api/sessions/schema.json");
         assertThat(schema.get("$defs").get("SessionDocument").get("properties").propertyNames())

@@ -81,9 +81,9 @@ public class KitsTest extends ServerTest {
                         .get("template")
                         .get("session"));
         assertThat(post("/api/kits/import", "p", template).body()).contains("\"pointer\":\"/kit\"");
-        assertThat(post("/api/kits/import", "p", kit.replaceFirst("\"version\":[0-9]+", "\"version\":9"))
+        assertThat(post("/api/kits/import", "p", kit.replaceFirst("\"version\":[0-9]+", "\"version\":10"))
                         .body())
-                .contains("of version 9");
+                .contains("of version 10");
         assertThat(post("/api/kits/import", "p", kit.replaceAll("\"number\":1,", "\"number\":1000,"))
                         .body())
                 .contains("numbered from 1 to 999");
