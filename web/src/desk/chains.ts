@@ -8,8 +8,8 @@ const NOTHING = { on: true, effects: [] }
 export const chainsOf = (session: Session, track: string): Chains =>
   session.chains.find((each) => each.track === track) ?? { track, printed: NOTHING, heard: NOTHING }
 
-const filled = (session: Session) =>
-  session.chains.flatMap((chains) =>
+const filled = (all: Chains[]) =>
+  all.flatMap((chains) =>
     PLACES.filter((place) => chains[place].effects.length).map((place) => ({
       track: chains.track,
       place,
@@ -17,15 +17,18 @@ const filled = (session: Session) =>
     })),
   )
 
-/** Whether there are chains, and all of them are off. */
-export const allAreOff = (session: Session) => filled(session).length > 0 && filled(session).every(({ on }) => !on)
+export const anyChain = (all: Chains[]) => filled(all).length > 0
 
-export const anyChain = (session: Session) => filled(session).length > 0
+/** Whether there are chains, and all of them are off. */
+const allAreOff = (all: Chains[]) => anyChain(all) && filled(all).every(({ on }) => !on)
+
+/** What {@link allSwitched} would do. */
+export const switchWords = (all: Chains[]) => (allAreOff(all) ? 'Chains on' : 'Chains off')
 
 /** Switches off every chain that is on; if none is, all of them on. */
-export function allSwitched(session: Session): Edit[] {
-  const on = allAreOff(session)
-  return filled(session)
+export function allSwitched(all: Chains[]): Edit[] {
+  const on = allAreOff(all)
+  return filled(all)
     .filter((chain) => chain.on !== on)
     .map(({ track, place }) => ({ kind: 'switch-chain', track, place, on }))
 }

@@ -2,6 +2,7 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { levelOf, onLevels, readLevels } from '@/desk/levels'
 import { useLimits } from '@/desk/limits'
+import { freshPen } from './pen'
 import { placeOf, shown } from './scale'
 
 /** How high something came in since it is looked at, half a minute at most, and where its gain was changed meanwhile. */
@@ -34,15 +35,9 @@ function note() {
 }
 
 function draw(now: number) {
-  const pen = canvas.value?.getContext('2d')
-  if (!pen || !canvas.value) return
-  const { clientWidth: width, clientHeight: height } = canvas.value
-  const sharp = devicePixelRatio
-  if (canvas.value.width !== Math.round(width * sharp)) canvas.value.width = Math.round(width * sharp)
-  if (canvas.value.height !== Math.round(height * sharp)) canvas.value.height = Math.round(height * sharp)
-  pen.setTransform(sharp, 0, 0, sharp, 0, 0)
-  pen.clearRect(0, 0, width, height)
-  const style = getComputedStyle(canvas.value)
+  const fresh = freshPen(canvas.value)
+  if (!fresh) return
+  const { pen, width, height, style } = fresh
   const x = (at: number) => width * (1 - (now - at) / 1000 / SECONDS)
   const y = (db: number) => height * (1 - Math.min(1, placeOf(db) / placeOf(0)))
   const aim = limits.value?.peakAimDbfs

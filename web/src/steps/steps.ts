@@ -1,6 +1,6 @@
 import type { Component } from 'vue'
 import { dimOrNot, muteOrNot, switchControlRoom } from '@/desk/controlRoom'
-import { allAreOff, allSwitched } from '@/desk/chains'
+import { allSwitched, switchWords } from '@/desk/chains'
 import type { useDesk } from '@/desk/desk'
 import type { useRig } from '@/desk/rig'
 import { purposeOf, switchPurpose } from '@/desk/timing'
@@ -65,9 +65,9 @@ export const STEPS: Step[] = [
     actions: (desk) => [
       { words: 'Listen to the speakers', act: () => desk.listen('main') },
       {
-        words: desk.session && allAreOff(desk.session) ? 'All chains on' : 'All chains off',
+        words: switchWords(desk.session?.chains ?? []),
         key: 'X',
-        act: () => desk.session && desk.edit(allSwitched(desk.session)),
+        act: () => desk.session && desk.edit(allSwitched(desk.session.chains)),
       },
     ],
   },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { allAreOff, allSwitched, anyChain } from '@/desk/chains'
+import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
 
 /** Shows what every track's sound passes, and switches all chains at once. */
@@ -14,11 +14,11 @@ const desk = useDesk()
     {{ all ? 'Hide clean chains' : 'Show chains' }}
   </NButton>
   <NButton
-    v-if="anyChain(desk.session!)"
+    v-if="anyChain(desk.session!.chains)"
     size="small"
     title="Every chain at once; its effects keep their own switches. Key: X"
-    @click="desk.edit(allSwitched(desk.session!))"
+    @click="desk.edit(allSwitched(desk.session!.chains))"
   >
-    {{ allAreOff(desk.session!) ? 'Chains on' : 'Chains off' }}
+    {{ switchWords(desk.session!.chains) }}
   </NButton>
 </template>

@@ -40,7 +40,7 @@ const empty = computed(() => standing.value.effects.length === 0)
             ><strong>{{ effect.word }}</strong> {{ effect.how }}<template v-if="!effect.works"> off</template></span
           >
           <HeldNow
-            v-if="effect.works && desk.live && ['gate', 'compressor', 'limiter'].includes(effect.type)"
+            v-if="effect.works && effect.reads && desk.live"
             :light="`effect/${track.id}/${effect.effect}`"
             :label="`Held back by the ${effect.word} of ${track.name}`"
           />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { levelOf, onLevels } from '@/desk/levels'
+import { freshPen } from '@/parts/pen'
 
 /** How much an effect held back over the last seconds: a line that hangs from the top. */
 const { light, label } = defineProps<{ light: string; label: string }>()
@@ -22,15 +23,9 @@ function note() {
 }
 
 function draw(now: number) {
-  const pen = canvas.value?.getContext('2d')
-  if (!pen || !canvas.value) return
-  const { clientWidth: width, clientHeight: height } = canvas.value
-  const sharp = devicePixelRatio
-  if (canvas.value.width !== Math.round(width * sharp)) canvas.value.width = Math.round(width * sharp)
-  if (canvas.value.height !== Math.round(height * sharp)) canvas.value.height = Math.round(height * sharp)
-  pen.setTransform(sharp, 0, 0, sharp, 0, 0)
-  pen.clearRect(0, 0, width, height)
-  const style = getComputedStyle(canvas.value)
+  const fresh = freshPen(canvas.value)
+  if (!fresh) return
+  const { pen, width, height, style } = fresh
   const x = (at: number) => width * (1 - (now - at) / 1000 / SECONDS)
   const y = (db: number) => (height * Math.min(db, MOST_DB)) / MOST_DB
   pen.strokeStyle = style.getPropertyValue('--rule-strong')

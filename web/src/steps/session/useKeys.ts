@@ -65,7 +65,7 @@ export function useKeys(actions: {
     else if (event.key === '?') actions.showKeys()
     else if (event.key === '/') actions.showCommands()
     else if (event.key.toLowerCase() === 'b') actions.goToBar()
-    else if (event.key.toLowerCase() === 'x') void desk.edit(allSwitched(desk.session))
+    else if (event.key.toLowerCase() === 'x') void desk.edit(allSwitched(desk.session.chains))
     else if (event.key.toLowerCase() === 'l') void switchPurpose(desk)
     else if (event.key.toLowerCase() === 'g') groupsSuspended.value = !groupsSuspended.value
     else return

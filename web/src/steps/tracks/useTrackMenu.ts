@@ -1,5 +1,6 @@
 import { computed, h } from 'vue'
 import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
+import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
 import { movedByOne } from './moved'
 
@@ -25,6 +26,9 @@ export function useTrackMenu(tracks: () => Track[]) {
   const desk = useDesk()
   const thatMay = (what: May) => tracks().filter((track) => desk.standingOf(track.id).may.includes(what))
   const every = (is: (track: Track) => boolean) => tracks().every(is)
+
+  /** The session with no chains but theirs. */
+  const chained = () => desk.session!.chains.filter((chains) => tracks().some((track) => track.id === chains.track))
 
   const folders = computed(() => [...new Set(desk.tracks.map((each) => each.look.folder).filter(Boolean))])
   const moved = (way: 'up' | 'down') => movedByOne(tracks(), desk.tracks, way)
@@ -59,6 +63,7 @@ export function useTrackMenu(tracks: () => Track[]) {
       },
       { label: 'Hide', key: 'hide' },
       ...(tracks().length === 1 ? [{ label: 'Chains', key: 'chains' }] : []),
+      ...(tracks().length > 1 && anyChain(chained()) ? [{ label: switchWords(chained()), key: 'chains-off' }] : []),
       ...(tracks().length > 1
         ? [
             { label: 'Hear', key: 'hear', children: HEAR.map((hear) => ({ label: hear, key: `hear/${hear}` })) },
@@ -113,6 +118,8 @@ export function useTrackMenu(tracks: () => Track[]) {
         return each(({ id }) => ({ kind: 'solo-track', track: id, soloed: wanted((track) => track.soloed) }))
       case 'safe':
         return each(({ id }) => ({ kind: 'set-solo-safe', track: id, soloSafe: wanted((track) => track.soloSafe) }))
+      case 'chains-off':
+        return allSwitched(chained())
       case 'polarity':
         return each(({ id }) => ({
           kind: 'set-polarity',

@@ -35,6 +35,7 @@ public final class Figures {
     static {
         ALL.put("mixer", (program, reference) -> MixerFigures.print(reference));
         ALL.put("cues", (program, reference) -> MixerFigures.printCues());
+        ALL.put("chains", (program, reference) -> MixerFigures.printChains());
         ALL.put("large", (program, reference) -> LargeFigures.print());
         ALL.put("monitoring", (program, reference) -> {
             MonitoringFigures.print();

@@ -6,10 +6,14 @@ import java.io.IOException;
 import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.DoubleSupplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import vividlantern.click.Passage;
 import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
@@ -17,6 +21,13 @@ import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectNumber;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.EffectValue;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Compressor;
 import vividlantern.session.cue.Corner;
@@ -58,13 +69,17 @@ final class MixerFigures {
         this(tracks, cues, loudness, UnaryOperator.identity());
     }
 
-    /** @param processing what is inserted into each cue */
-    private MixerFigures(int tracks, int cues, float loudness, UnaryOperator<Cue> processing) {
+    private static UnaryOperator<Session> inEachCue(UnaryOperator<Cue> processing) {
+        return session ->
+                session.withCues(session.cues().stream().map(processing).toList());
+    }
+
+    /** @param processing what is inserted */
+    private MixerFigures(int tracks, int cues, float loudness, UnaryOperator<Session> processing) {
         this.tracks = tracks;
         this.cues = cues;
         rig = LargeMix.rig(tracks, cues);
-        Session dry = LargeMix.session(rig, tracks, cues);
-        session = dry.withCues(dry.cues().stream().map(processing).toList());
+        session = processing.apply(LargeMix.session(rig, tracks, cues));
         in = new float[tracks][FRAMES];
         out = new float[2 * (cues + 1)][FRAMES];
         for (int channel = 0; channel < in.length; channel++) {
@@ -112,12 +127,12 @@ final class MixerFigures {
         };
         for (int cues : new int[] {16, 32}) {
             double dry = best(new MixerFigures(64, cues, 0.125f)::turn);
-            double filters = best(new MixerFigures(64, cues, 0.125f, filtered)::turn);
-            double compressor = best(new MixerFigures(64, cues, 0.125f, compressed)::turn);
-            double reverb = best(new MixerFigures(64, cues, 0.125f, comforted)::turn);
-            double echo = best(new MixerFigures(64, cues, 0.125f, echoed)::turn);
+            double filters = best(new MixerFigures(64, cues, 0.125f, inEachCue(filtered))::turn);
+            double compressor = best(new MixerFigures(64, cues, 0.125f, inEachCue(compressed))::turn);
+            double reverb = best(new MixerFigures(64, cues, 0.125f, inEachCue(comforted))::turn);
+            double echo = best(new MixerFigures(64, cues, 0.125f, inEachCue(echoed))::turn);
             double all = best(new MixerFigures(
-                    64, cues, 0.125f, cue -> echoed.apply(compressed.apply(filtered.apply(cue))))::turn);
+                    64, cues, 0.125f, inEachCue(cue -> echoed.apply(compressed.apply(filtered.apply(cue)))))::turn);
             Figures.say(
                     "Mixer, 64 x %d: nothing inserted %.1f µs a block; in every cue both filters %.1f, a compressor %.1f, comfort reverb %.1f, with an echo %.1f, all of it %.1f, %.0f times real time",
                     cues,
@@ -129,6 +144,93 @@ final class MixerFigures {
                     all / 1e3,
                     BLOCK_NANOS / all);
         }
+    }
+
+    /** What chains cost: each effect alone, and an EQ and a compressor on every track; what a number and a switch cost. */
+    static void printChains() {
+        double dry = best(new MixerFigures(64, 16, 0.125f)::turn);
+        for (EffectType type : EffectType.values()) {
+            double with = best(new MixerFigures(64, 16, 0.125f, inEachTrack(true, type))::turn);
+            Figures.say(
+                    "Chains, 64 x 16, one %s on every track: %.1f µs a block, %.1f ns a frame of each",
+                    type.word(), with / 1e3, (with - dry) / 64 / FRAMES);
+        }
+        MixerFigures both = new MixerFigures(64, 16, 0.125f, inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR));
+        double chained = best(both::turn);
+        double off =
+                best(new MixerFigures(64, 16, 0.125f, inEachTrack(false, EffectType.EQ, EffectType.COMPRESSOR))::turn);
+        Figures.say(
+                "Chains, 64 x 16, an EQ and a compressor on every track: %.1f µs a block, %.0f times real time; both off %.1f; none %.1f",
+                chained / 1e3, BLOCK_NANOS / chained, off / 1e3, dry / 1e3);
+        both.switching();
+        new MixerFigures(128, 32, 0.125f, inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR)).setting();
+    }
+
+    /** Effects on every track, each of which does something. */
+    private static UnaryOperator<Session> inEachTrack(boolean on, EffectType... types) {
+        List<Inserted> effects = Stream.of(types)
+                .map(type -> Inserted.of(new EffectId(type.word().toLowerCase(Locale.ROOT)), type))
+                .map(each -> each.type() == EffectType.EQ ? each.with(BANDS) : each)
+                .toList();
+        return session -> session.withChains(session.tracks().stream()
+                .filter(Chains::isPrintable)
+                .map(track -> new Chains(track.id(), new Chain(on, effects), Chain.EMPTY))
+                .toList());
+    }
+
+    private static final List<EffectValue> BANDS = List.of(
+            new EffectValue(EffectNumber.LOW_LEVEL, 3),
+            new EffectValue(EffectNumber.LOW_MID_LEVEL, -3),
+            new EffectValue(EffectNumber.HIGH_MID_LEVEL, 3),
+            new EffectValue(EffectNumber.HIGH_LEVEL, -3));
+
+    /** The slowest block while all chains are switched off, and on again. */
+    private void switching() {
+        double worst = 0;
+        for (int turn = 0; turn < 40; turn++) {
+            boolean on = turn % 2 == 1;
+            plan = plan.then(
+                    inEachTrack(on, EffectType.EQ, EffectType.COMPRESSOR).apply(session), rig, LiveState.PLAYING);
+            state = mixer.prepare(plan);
+            for (int block = 0; block < BLOCKS; block++) {
+                long begun = System.nanoTime();
+                blocks(1);
+                worst = turn < 10 ? 0 : Math.max(worst, System.nanoTime() - begun);
+            }
+        }
+        Figures.say(
+                "Chains, %d at once switched off and on: worst block %.0f µs of %.0f",
+                tracks, worst / 1e3, BLOCK_NANOS / 1e3);
+    }
+
+    /** A number of one effect set: plan compared, goals handed over. */
+    private void setting() {
+        double[] nanos = new double[200];
+        for (int at = -100; at < nanos.length; at++) {
+            Inserted effect = session.chains().get(0).printed().effects().get(0);
+            Inserted set = effect.with(List.of(new EffectValue(EffectNumber.LOW_LEVEL, at % 10)));
+            Chain chain = session.chains().get(0).printed();
+            List<Inserted> effects = Stream.concat(
+                            Stream.of(set), chain.effects().stream().skip(1))
+                    .toList();
+            List<Chains> all = new ArrayList<>(session.chains());
+            all.set(0, new Chains(all.get(0).track(), chain.with(effects), Chain.EMPTY));
+            Session next = session.withChains(all);
+            long begun = System.nanoTime();
+            plan = plan.then(next, rig, LiveState.PLAYING);
+            MixState prepared = mixer.prepare(plan);
+            if (at >= 0) {
+                nanos[at] = System.nanoTime() - begun;
+            }
+            if (prepared != state) {
+                throw new IllegalStateException("A number needed a new plan.");
+            }
+            blocks(10);
+        }
+        Arrays.sort(nanos);
+        Figures.say(
+                "Chains, a number set at %d x %d: %.2f ms (median; nine of ten below %.2f), no new plan",
+                tracks, cues, nanos[100] / 1e6, nanos[180] / 1e6);
     }
 
     private void beside(Path reference) throws IOException {

@@ -26,7 +26,7 @@ final class Continuing {
     final Map<String, Effect> effects = new HashMap<>();
     private final Map<String, Integer> meters = new HashMap<>();
     private final Map<String, Integer> readings = new HashMap<>();
-    private final Map<String, RiseBudget> rises = new HashMap<>();
+    final Map<String, RiseBudget> rises = new HashMap<>();
     private final int sampleRate;
     private final List<float[]> clickWires = new ArrayList<>();
     private final Map<MixPlan.Played, float[]> playedWires = new HashMap<>();

@@ -109,6 +109,7 @@ final class Layout {
         Set<String> inserted = new HashSet<>();
         laid.values().forEach(each -> each.bus().chain().forEach(insert -> inserted.add(insert.key())));
         continuing.effects.keySet().retainAll(inserted);
+        continuing.rises.keySet().retainAll(laid.keySet());
     }
 
     Station[] stations() {

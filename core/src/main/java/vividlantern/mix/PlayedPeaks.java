@@ -52,8 +52,12 @@ public final class PlayedPeaks {
             if (dbfs >= 20 * Math.log10(Meters.CLIP)) {
                 return Verdict.CLIPS;
             }
-            boolean faint = seconds >= HEARD_SECONDS && dbfs < FAINT_DBFS && dbfs > SILENT_DBFS;
-            return faint ? Verdict.FAINT : Verdict.NOTHING;
+            return dbfs < FAINT_DBFS && sounded() ? Verdict.FAINT : Verdict.NOTHING;
+        }
+
+        /** Whether it was heard for long enough to be judged, and not silent. */
+        public boolean sounded() {
+            return seconds >= HEARD_SECONDS && dbfs > SILENT_DBFS;
         }
     }
 

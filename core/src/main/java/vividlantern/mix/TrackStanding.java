@@ -57,6 +57,7 @@ public record TrackStanding(
      *
      * @param how how it is set, in short: "80 Hz"
      * @param works whether it is on, and its chain too
+     * @param reads whether it is shown how much it holds back
      * @param latencyFrames by how much it makes later what passes
      */
     public record EffectStanding(
@@ -66,6 +67,7 @@ public record TrackStanding(
             String word,
             String how,
             boolean works,
+            boolean reads,
             int latencyFrames) {}
 
     /** What can be done with some tracks. */
@@ -128,6 +130,7 @@ public record TrackStanding(
                                 each.type().word(),
                                 each.how(),
                                 chains.at(place).works(each),
+                                each.type().reads(),
                                 EffectKinds.latencyFrames(each, chains.at(place), session.sampleRate()))))
                 .toList();
     }

@@ -33,7 +33,7 @@ final class TrackStrips {
 
     /** Whether a track's sound passes something. */
     private boolean has(Track track) {
-        return track.shiftFrames() > 0 || heard.hasChains(track);
+        return heard.hasChains(track) || track.shiftFrames() > 0;
     }
 
     List<MixPlan.Bus> buses() {

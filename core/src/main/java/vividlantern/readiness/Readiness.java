@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.patch.FreePorts;
+import vividlantern.readiness.chains.GateStaysShut;
 import vividlantern.readiness.cues.CueTooHigh;
 import vividlantern.readiness.cues.CueUnguarded;
 import vividlantern.readiness.cues.CueWithoutOutput;
@@ -127,6 +128,7 @@ public final class Readiness {
                                 SpillIntoMic.ofTheClick(noted.clicks(), noted.played(), noted.outlets()),
                                 new OutletUnconfirmed(noted.outlets()),
                                 new PeakOffAim(noted.played()),
+                                new GateStaysShut(noted.played()),
                                 new MediaLost(noted.media()),
                                 new HeardLateOrTwice(noted),
                                 new LatencyUnproved(noted.measured())))

@@ -69,7 +69,7 @@ final class FourBands extends Switched {
     @Override
     void headed(ChainSettings wanted) {
         for (int band = 0; band < BANDS.length; band++) {
-            goalHz[band] = Math.min(wanted.number(BANDS[band].frequency), StateVariable.HIGHEST_SHARE * sampleRate);
+            goalHz[band] = StateVariable.held(wanted.number(BANDS[band].frequency), sampleRate);
             goalDb[band] = wanted.on() ? wanted.number(BANDS[band].level) : 0;
             goalQ[band] = BANDS[band].q(wanted);
         }
@@ -147,12 +147,16 @@ final class FourBands extends Switched {
 
     /** |H|² at a frequency, as it is set. */
     static double powerAt(ChainSettings settings, double frequency, int sampleRate) {
-        double here = StrictMath.tan(Math.PI * frequency / sampleRate);
+        double here = StateVariable.warped(frequency, sampleRate);
         double power = 1;
         for (Band band : BANDS) {
             StateVariable filter = new StateVariable(1);
             band.lay(
-                    filter, settings.number(band.frequency), settings.number(band.level), band.q(settings), sampleRate);
+                    filter,
+                    StateVariable.held(settings.number(band.frequency), sampleRate),
+                    settings.number(band.level),
+                    band.q(settings),
+                    sampleRate);
             power *= filter.powerAt(here);
         }
         return power;

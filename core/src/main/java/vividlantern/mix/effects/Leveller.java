@@ -38,10 +38,18 @@ abstract class Leveller extends Switched {
     /** Lets it judge by a band only. */
     final void listenBetween(double from, double to) {
         if (from != keyFrom) {
-            keyHighPass.lay(StateVariable.Shape.HIGH_PASS, StateVariable.warped(from, sampleRate), KEY_Q, 1);
+            keyHighPass.lay(
+                    StateVariable.Shape.HIGH_PASS,
+                    StateVariable.warped(StateVariable.held(from, sampleRate), sampleRate),
+                    KEY_Q,
+                    1);
         }
         if (to != keyTo) {
-            keyLowPass.lay(StateVariable.Shape.LOW_PASS, StateVariable.warped(to, sampleRate), KEY_Q, 1);
+            keyLowPass.lay(
+                    StateVariable.Shape.LOW_PASS,
+                    StateVariable.warped(StateVariable.held(to, sampleRate), sampleRate),
+                    KEY_Q,
+                    1);
         }
         keyFrom = from;
         keyTo = to;

@@ -1,15 +1,12 @@
 package vividlantern.mix.effects;
 
-import java.util.Arrays;
 import java.util.List;
 import vividlantern.session.cue.Corner;
 
 /**
  * A high-pass and a low-pass one after the other, each of second order without a bump (Butterworth, 12 dB an octave).
  *
- * <p>Both are state-variable filters integrated by the trapezoidal rule, which may change their frequency while they run
- * (A. Simper, "Solving the continuous SVF equations using trapezoidal integration and equivalent currents", 2013). Their
- * frequency glides by at most {@link #OCTAVES_A_STEP} a step of the grid; switching one on or off cross-fades over 10 ms.
+ * <p>Both are {@link StateVariable} filters, which may change their frequency while they run. It glides by at most {@link #OCTAVES_A_STEP} a step of the grid; switching one on or off cross-fades over 10 ms.
  */
 public final class Passband implements Effect {
 
@@ -22,10 +19,8 @@ public final class Passband implements Effect {
 
     private static final double FADE_SECONDS = 0.01;
     private static final double OCTAVES_A_STEP = 0.125;
-    /** 1/Q of a Butterworth filter of second order. */
-    private static final double DAMPING = StrictMath.sqrt(2);
-    /** No corner is higher than this share of the sample rate. */
-    private static final double HIGHEST_SHARE = 0.45;
+    /** The resonance of a Butterworth filter of second order. */
+    private static final double Q = 1 / StrictMath.sqrt(2);
 
     /** What the two filters shall do. */
     public record Settings(Corner highPass, Corner lowPass) implements Effect.Settings {
@@ -42,7 +37,7 @@ public final class Passband implements Effect {
 
         /** The factor by which a sine of a frequency passes: |H| of the trapezoidal rule's Butterworth filter. */
         public double gainAt(double hz, int sampleRate) {
-            double here = warped(Math.min(hz, 0.4999 * sampleRate), sampleRate);
+            double here = StateVariable.warped(Math.min(hz, 0.4999 * sampleRate), sampleRate);
             double gain = 1;
             if (highPass.on()) {
                 gain /= StrictMath.sqrt(1 + StrictMath.pow(corner(highPass, sampleRate) / here, 4));
@@ -54,13 +49,8 @@ public final class Passband implements Effect {
         }
 
         private static double corner(Corner corner, int sampleRate) {
-            return warped(Math.min(corner.hz(), HIGHEST_SHARE * sampleRate), sampleRate);
+            return StateVariable.warped(StateVariable.held(corner.hz(), sampleRate), sampleRate);
         }
-    }
-
-    /** Where the trapezoidal rule puts a frequency: tan(π·f/fs). */
-    private static double warped(double hz, int sampleRate) {
-        return StrictMath.tan(Math.PI * hz / sampleRate);
     }
 
     private static EffectKind.Parameter corner(String word, Corner.Range range) {
@@ -69,35 +59,29 @@ public final class Passband implements Effect {
 
     /** One filter on all wires. */
     private static final class Filter {
-        private final boolean high;
+        private final StateVariable.Shape shape;
         private final int sampleRate;
         private final int fadeFrames;
-        private final double[] first;
-        private final double[] second;
+        private final StateVariable filter;
         private boolean on;
         private double goalHz;
         private double hz;
         private int faded;
-        private double a1;
-        private double a2;
-        private double a3;
 
-        private Filter(boolean high, EffectKind.Place place) {
-            this.high = high;
+        private Filter(StateVariable.Shape shape, EffectKind.Place place) {
+            this.shape = shape;
             sampleRate = place.sampleRate();
-            first = new double[place.wires()];
-            second = new double[place.wires()];
+            filter = new StateVariable(place.wires());
             fadeFrames = (int) Math.round(FADE_SECONDS * sampleRate);
         }
 
         private void head(Corner corner) {
             on = corner.on();
-            goalHz = Math.min(corner.hz(), HIGHEST_SHARE * sampleRate);
+            goalHz = StateVariable.held(corner.hz(), sampleRate);
             if (isThrough()) {
                 hz = goalHz;
                 lay();
-                Arrays.fill(first, 0);
-                Arrays.fill(second, 0);
+                filter.forget();
             }
         }
 
@@ -112,9 +96,7 @@ public final class Passband implements Effect {
 
         /** What is done where a step of the grid begins. */
         private void beginStep() {
-            for (int wire = 0; wire < first.length; wire++) {
-                settle(wire);
-            }
+            filter.settle();
             if (hz != goalHz) {
                 double step = StrictMath.pow(2, OCTAVES_A_STEP);
                 hz = Math.max(hz / step, Math.min(hz * step, goalHz));
@@ -123,10 +105,7 @@ public final class Passband implements Effect {
         }
 
         private void lay() {
-            double g = warped(hz, sampleRate);
-            a1 = 1 / (1 + g * (g + DAMPING));
-            a2 = g * a1;
-            a3 = g * a2;
+            filter.lay(shape, StateVariable.warped(hz, sampleRate), Q, 1);
         }
 
         /** Works off frames within one step of the grid, in place. */
@@ -136,35 +115,13 @@ public final class Passband implements Effect {
                 double wet = (double) faded / fadeFrames;
                 for (int wire = 0; wire < wires.length; wire++) {
                     float dry = wires[wire][n];
-                    wires[wire][n] = mixed(dry, pass(wire, dry), wet);
+                    wires[wire][n] = mixed(dry, filter.pass(wire, dry), wet);
                 }
             }
         }
 
         private static float mixed(float dry, double filtered, double wet) {
             return wet == 0 ? dry : wet == 1 ? (float) filtered : (float) (dry + wet * (filtered - dry));
-        }
-
-        private double pass(int wire, double in) {
-            double v3 = in - second[wire];
-            double v1 = a1 * first[wire] + a2 * v3;
-            double v2 = second[wire] + a2 * first[wire] + a3 * v3;
-            first[wire] = 2 * v1 - first[wire];
-            second[wire] = 2 * v2 - second[wire];
-            return high ? in - DAMPING * v1 - v2 : v2;
-        }
-
-        private void settle(int wire) {
-            boolean nothing = Math.abs(first[wire]) < NOTHING && Math.abs(second[wire]) < NOTHING;
-            boolean broken = !Double.isFinite(first[wire]) || !Double.isFinite(second[wire]);
-            if (nothing || broken) {
-                forget(wire);
-            }
-        }
-
-        private void forget(int wire) {
-            first[wire] = 0;
-            second[wire] = 0;
         }
     }
 
@@ -175,8 +132,8 @@ public final class Passband implements Effect {
 
     Passband(EffectKind.Place place) {
         inlets = new float[place.wires()][place.maxFrames()];
-        highPass = new Filter(true, place);
-        lowPass = new Filter(false, place);
+        highPass = new Filter(StateVariable.Shape.HIGH_PASS, place);
+        lowPass = new Filter(StateVariable.Shape.LOW_PASS, place);
     }
 
     @Override

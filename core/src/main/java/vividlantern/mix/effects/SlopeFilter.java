@@ -43,7 +43,7 @@ final class SlopeFilter extends Switched {
 
     @Override
     void headed(ChainSettings wanted) {
-        goalHz = Math.min(wanted.number(EffectNumber.HZ), StateVariable.HIGHEST_SHARE * sampleRate);
+        goalHz = StateVariable.held(wanted.number(EffectNumber.HZ), sampleRate);
         goalOrder = (int) wanted.number(EffectNumber.SLOPE) / DB_AN_ORDER;
         if (order == 0) {
             arrive();
@@ -148,8 +148,8 @@ final class SlopeFilter extends Switched {
     static double powerAt(ChainSettings settings, double frequency, int sampleRate) {
         boolean high = settings.type() == EffectType.HIGH_PASS;
         int order = (int) settings.number(EffectNumber.SLOPE) / DB_AN_ORDER;
-        double g = StateVariable.warped(settings.number(EffectNumber.HZ), sampleRate);
-        double here = StrictMath.tan(Math.PI * frequency / sampleRate);
+        double g = StateVariable.warped(StateVariable.held(settings.number(EffectNumber.HZ), sampleRate), sampleRate);
+        double here = StateVariable.warped(frequency, sampleRate);
         StateVariable[] sections = {new StateVariable(1), new StateVariable(1)};
         lay(sections, high, order, g);
         double w = here / g;

@@ -130,7 +130,7 @@ final class Speaker extends Switched {
             filters[at] = new StateVariable(1);
         }
         lay(filters, settings.number(EffectNumber.SIZE), settings.number(EffectNumber.OFF_CENTRE), sampleRate);
-        double here = StrictMath.tan(Math.PI * frequency / sampleRate);
+        double here = StateVariable.warped(frequency, sampleRate);
         double power = StrictMath.pow(10, -HEADROOM_DB / 10);
         for (StateVariable filter : filters) {
             power *= filter.powerAt(here);

@@ -18,6 +18,8 @@ final class StateVariable {
         HIGH_SHELF
     }
 
+    private static final double HIGHEST_SHARE = 0.45;
+
     private final double[] first;
     private final double[] second;
     private final Coefficients now = new Coefficients();
@@ -51,13 +53,15 @@ final class StateVariable {
         lay(Shape.LOW_PASS, 1, 1, 1);
     }
 
-    /** Where the trapezoidal rule puts a frequency: tan(π·f/fs); nothing lies above 0.45 of the rate. */
+    /** Where the trapezoidal rule puts a frequency: tan(π·f/fs). */
     static double warped(double hz, int sampleRate) {
-        return StrictMath.tan(Math.PI * Math.min(hz / sampleRate, HIGHEST_SHARE));
+        return StrictMath.tan(Math.PI * hz / sampleRate);
     }
 
-    /** No corner is higher than this share of the sample rate. */
-    static final double HIGHEST_SHARE = 0.45;
+    /** A corner as high as it can be: no higher than 0.45 of the sample rate. */
+    static double held(double hz, int sampleRate) {
+        return Math.min(hz, HIGHEST_SHARE * sampleRate);
+    }
 
     /**
      * Sets it.

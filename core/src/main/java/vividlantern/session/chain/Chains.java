@@ -83,7 +83,7 @@ public record Chains(TrackId track, Chain printed, Chain heard) implements Part 
     }
 
     /** Whether something can be printed of a track: it is recorded. */
-    public static boolean isPrintable(Track track) {
-        return track.isRecorded();
+    public static boolean isPrintable(Track of) {
+        return of.isRecorded();
     }
 }

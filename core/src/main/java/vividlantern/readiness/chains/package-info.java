@@ -1,0 +1,2 @@
+/** Rules of what the sound of tracks passes. */
+package vividlantern.readiness.chains;
