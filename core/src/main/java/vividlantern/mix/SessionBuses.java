@@ -307,7 +307,7 @@ final class SessionBuses {
             double right = here * Fold.right(sources.length, channel, pan);
             edges.add(new MixPlan.Edge(
                     path[channel],
-                    strips.origin(track, tap, channel),
+                    tap.equals(MAIN_TAP) ? strips.originInMain(track, channel) : strips.origin(track, tap, channel),
                     0,
                     ears.left(left, right),
                     ears.right(left, right),

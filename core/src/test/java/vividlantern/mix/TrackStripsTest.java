@@ -200,4 +200,55 @@ public class TrackStripsTest {
         CuePaths direct = new CuePaths(atInput, RandomSessions.RIG, LiveState.STOPPED);
         assertThat(direct.processingFrames(1, atInput.cues().get(0))).isEqualTo(60);
     }
+
+    /** A limiter is late by 60 frames: on the speakers the track without one waits for it, in the headphones it does not. */
+    @Test
+    public void onTheSpeakersAllTracksAreInLineInCuesNobodyWaits() {
+        TrackId other = new TrackId("u");
+        Session session = session(
+                        Tap.PRE_FADER,
+                        0,
+                        List.of(effect("l", EffectType.LIMITER, new EffectValue(EffectNumber.CEILING, 0))),
+                        List.of())
+                .plus(Track.forInputs(other, 4, "Same", 1, List.of(Feed.from(new PortId("in-2"))))
+                        .heard(Hear.ALWAYS))
+                .change(
+                        CUE,
+                        cue -> cue.withoutSend(TRACK)
+                                .withSend(other, send -> send.at(Decibels.ZERO).panned(Pan.of(-1))));
+        float[][] in = new float[RandomSessions.INPUTS][96_000];
+        for (int n = 0; n < in[1].length; n++) {
+            in[1][n] = (float) (0.3 * Math.sin(n * n * 1e-5));
+        }
+        float[][] out = MixRun.of(session).inputs(in).run(64);
+        for (int n = 60_000; n < 96_000; n++) {
+            assertThat(out[0][n]).isCloseTo((float) (Math.sqrt(2) * in[1][n - 60]), within(2e-6f));
+            assertThat(out[LEFT][n]).isCloseTo(in[1][n - 60], within(1e-6f));
+        }
+    }
+
+    /** A limiter that comes to one track while another sounds: the wait is cross-faded to, without a step. */
+    @Test
+    public void aWaitComesAndGoesWithoutAStep() {
+        Session none = session(Tap.INPUT, 0, List.of(), List.of())
+                .withChains(List.of())
+                .plus(Track.forInputs(new TrackId("u"), 4, "Other", 1, List.of(Feed.from(new PortId("in-3"))))
+                        .heard(Hear.ALWAYS));
+        Session late = chained(none, List.of(effect("l", EffectType.LIMITER)), List.of());
+        float[][] in = new float[RandomSessions.INPUTS][96_000];
+        for (int n = 0; n < in[2].length; n++) {
+            in[2][n] = (float) (0.3 * Math.sin(2 * Math.PI * 100 * n / MixRun.RATE));
+        }
+        float[] out = MixRun.of(none)
+                .goingOn(64 * 500, late, LiveState.STOPPED)
+                .goingOn(64 * 1000, none, LiveState.STOPPED)
+                .inputs(in)
+                .run(64)[0];
+        double steepest = 0.3 * Math.sqrt(0.5) * 2 * Math.PI * 100 / MixRun.RATE;
+        for (int n = 10_000; n < 96_000; n++) {
+            assertThat((double) Math.abs(out[n] - out[n - 1])).isLessThan(1.5 * steepest);
+        }
+        assertThat(out[64 * 900]).isCloseTo(in[2][64 * 900 - 60] * (float) Math.sqrt(0.5), within(1e-6f));
+        assertThat(out[95_000]).isCloseTo(in[2][95_000] * (float) Math.sqrt(0.5), within(1e-6f));
+    }
 }

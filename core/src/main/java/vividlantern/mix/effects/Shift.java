@@ -15,8 +15,17 @@ public final class Shift implements Effect {
 
     private static final double FADE_SECONDS = 0.01;
 
-    /** @param frames by how much it is later */
-    public record Settings(int frames) implements Effect.Settings {
+    /**
+     * What it shall do.
+     *
+     * @param frames by how much it is later
+     * @param comesIn whether it begins with nothing, and cross-fades from there
+     */
+    public record Settings(int frames, boolean comesIn) implements Effect.Settings {
+
+        public Settings(int frames) {
+            this(frames, false);
+        }
 
         @Override
         public EffectKind<Settings> kind() {
@@ -25,7 +34,7 @@ public final class Shift implements Effect {
 
         @Override
         public Settings through() {
-            return new Settings(0);
+            return new Settings(0, comesIn);
         }
     }
 
@@ -37,6 +46,9 @@ public final class Shift implements Effect {
     private int next;
     private int faded;
     private int writeAt;
+    /** How many frames the rings hold: nothing is faded to that has not come in. */
+    private int filled;
+
     private boolean begun;
     private volatile boolean through;
 
@@ -56,11 +68,11 @@ public final class Shift implements Effect {
     @Override
     public void head(Effect.Settings settings) {
         goal = ((Settings) settings).frames();
-        if (!begun) {
-            begun = true;
+        if (!begun && !((Settings) settings).comesIn()) {
             delay = goal;
             next = goal;
         }
+        begun = true;
         through = rests() && delay == 0;
     }
 
@@ -75,7 +87,8 @@ public final class Shift implements Effect {
             for (int wire = 0; wire < rings.length; wire++) {
                 rings[wire][writeAt] = inlets[wire][at + n];
             }
-            if (delay == next && delay != goal) {
+            filled = Math.min(filled + 1, rings[0].length);
+            if (delay == next && delay != goal && filled > goal) {
                 next = goal;
                 faded = 0;
             }
