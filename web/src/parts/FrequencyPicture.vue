@@ -28,7 +28,7 @@ const line = computed(() => points.map((point) => `${x(point.hz).toFixed(1)},${y
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" :role="$slots.default ? 'group' : 'img'" :aria-label="label">
+  <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="label">
     <g v-for="[db, text] in levels" :key="db">
       <line class="level" x1="0" :x2="width" :y1="y(db)" :y2="y(db)" />
       <text x="2" :y="y(db) - 2">{{ text }}</text>

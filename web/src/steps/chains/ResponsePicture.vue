@@ -92,6 +92,7 @@ const said = (handle: { hz: Which; level?: Which }) =>
 
 <template>
   <FrequencyPicture
+    role="group"
     :width="WIDTH"
     :height="HEIGHT"
     :top-db="TOP_DB"
