@@ -29,7 +29,6 @@ public enum EffectNumber {
     KEY_LOW,
     KEY_HIGH,
     CEILING,
-    LOOK_AHEAD,
     DRIVE,
     EVEN,
     SIZE,

@@ -16,7 +16,6 @@ import static vividlantern.session.chain.EffectNumber.KEY_HIGH;
 import static vividlantern.session.chain.EffectNumber.KEY_LOW;
 import static vividlantern.session.chain.EffectNumber.KNEE;
 import static vividlantern.session.chain.EffectNumber.LEVEL;
-import static vividlantern.session.chain.EffectNumber.LOOK_AHEAD;
 import static vividlantern.session.chain.EffectNumber.LOW_HZ;
 import static vividlantern.session.chain.EffectNumber.LOW_LEVEL;
 import static vividlantern.session.chain.EffectNumber.LOW_MID_HZ;
@@ -109,7 +108,6 @@ public enum EffectType {
             Picture.REDUCTION,
             true,
             even(CEILING, "ceiling", "dBFS", -30, 0, -3, 0.1),
-            octaves(LOOK_AHEAD, "look-ahead", "ms", 0.5, 5, 1, 0.1),
             octaves(RELEASE, "release", "ms", 10, 2000, 200, 1)),
     DRIVE(
             "drive",
