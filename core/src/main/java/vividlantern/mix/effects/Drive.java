@@ -30,7 +30,9 @@ final class Drive extends Switched {
     static final int LATENCY_FRAMES = (REACH + REACH - 1 - (TIMES - 1)) / TIMES;
     private static final double MOST_DB = 30;
     private static final double MOST_BIAS = 0.8;
-    private static final double BIAS_A_STEP = 0.01;
+    /** By so much the bias and the mix move from step to step. */
+    private static final double MOVES_A_STEP = 0.01;
+
     private static final double CONSTANT_HZ = 10;
 
     /** Those of each point, from the oldest sample on. */
@@ -59,6 +61,7 @@ final class Drive extends Switched {
     private double goalDb;
     private double goalBias;
     private double goalLevelDb;
+    private double goalMix;
     private double mix;
     private final GlidingDb driving;
     private double bias;
@@ -82,7 +85,7 @@ final class Drive extends Switched {
         goalDb = wanted.on() ? MOST_DB * wanted.number(EffectNumber.DRIVE) / 100 : 0;
         goalBias = MOST_BIAS * wanted.number(EffectNumber.EVEN) / 100;
         goalLevelDb = wanted.on() ? wanted.number(EffectNumber.LEVEL) : 0;
-        mix = wanted.number(EffectNumber.MIX) / 100;
+        goalMix = wanted.number(EffectNumber.MIX) / 100;
     }
 
     @Override
@@ -103,13 +106,18 @@ final class Drive extends Switched {
 
     @Override
     void beginStep(long frame) {
-        bias += Math.max(-BIAS_A_STEP, Math.min(BIAS_A_STEP, goalBias - bias));
+        bias = moved(bias, goalBias);
+        mix = moved(mix, goalMix);
         drive = factor(driving.step(goalDb, frame));
         offset = bent(bias);
         level = factor(levelled.step(goalLevelDb, frame));
         for (int wire = 0; wire < wires; wire++) {
             constant[wire] = Double.isFinite(constant[wire]) ? constant[wire] : 0;
         }
+    }
+
+    private static double moved(double from, double to) {
+        return from + Math.max(-MOVES_A_STEP, Math.min(MOVES_A_STEP, to - from));
     }
 
     /** s(x). */
