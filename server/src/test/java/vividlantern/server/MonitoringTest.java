@@ -264,15 +264,12 @@ public class MonitoringTest extends ServerTest {
 
     @Test(timeOut = 60_000)
     public void aComputerThatIsTooBusyIsSeenInTheLoad() {
-        while (get("/api/live/low-water/load").get("blocks").asLong() < 50) {
-            Thread.onSpinWait();
-        }
-        assertThat(command("{\"kind\": \"strain-computer\", \"load\": 1.2, \"jitterMs\": 0}"))
-                .isEqualTo(204);
-        while (get("/api/live/low-water/load").get("lateBlocks").asLong() == 0) {
-            Thread.onSpinWait();
-        }
-        assertThat(get("/api/live/low-water/load").get("worst").asDouble()).isGreaterThan(1);
+        JsonNode load;
+        do { // what was taken back before may still open the device anew, at ease and with nothing counted
+            assertThat(command("{\"kind\": \"strain-computer\", \"load\": 1.2, \"jitterMs\": 0}"))
+                    .isEqualTo(204);
+            load = get("/api/live/low-water/load");
+        } while (load.get("lateBlocks").asLong() == 0 || load.get("worst").asDouble() <= 1);
         assertThat(command("{\"kind\": \"strain-computer\", \"load\": 2, \"jitterMs\": 0}"))
                 .isEqualTo(422);
         assertThat(command("{\"kind\": \"strain-computer\", \"load\": 0, \"jitterMs\": 51}"))
