@@ -15,6 +15,8 @@ const NO_TRACK: Omit<TrackStanding, 'track'> = {
   quiet: '',
   unheard: '',
   effects: [],
+  way: { track: '', to: 'main', sum: null },
+  levelOf: '',
 }
 
 /** What is true of inputs and tracks just now and stands in no field of theirs, as the program tells it. */

@@ -30,7 +30,7 @@ const TAPS: { label: string; value: Tap }[] = [
 ]
 
 const standing = computed(() => desk.standingOf(track.id))
-const followsTheSpeakers = (of: Send) => of.tap === 'post-fader' || of.panAsMain
+const followsTheSpeakers = (of: Send) => of.tap === 'post-fader' || of.panAsMain || track.role === 'sum'
 const ids = computed(() => ({ cue, track: track.id }))
 </script>
 
@@ -48,6 +48,7 @@ const ids = computed(() => ({ cue, track: track.id }))
     <td class="name">
       {{ track.name }}
       <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
+      <span v-if="track.role === 'sum'" class="soft" :title="standing.fedBy">sum</span>
       <span v-if="standing.quiet" class="flare">{{ standing.quiet }}</span>
       <span
         v-else-if="send && send.level !== 'off' && standing.unheard"

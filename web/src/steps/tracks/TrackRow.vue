@@ -3,7 +3,9 @@ import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
+import { sentTo, waysFor, wordOf } from '@/desk/ways'
 import ChoiceList from '@/parts/ChoiceList.vue'
+import ChoiceWord from '@/parts/ChoiceWord.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelIn from '@/parts/LevelIn.vue'
@@ -45,6 +47,8 @@ const groups = computed(() =>
     .map((group) => group.name)
     .join(', '),
 )
+
+const ways = computed(() => waysFor(desk.session!, [track]).map((way) => ({ ...way, label: `→ ${way.label}` })))
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -88,6 +92,9 @@ async function feed(value: number) {
         title="Some channels of a wide track: heard when that is armed, not recorded"
         >heard only</span
       >
+      <span v-else-if="track.role === 'sum'" class="soft small" title="Tracks come together in it before the speakers"
+        >sum</span
+      >
     </td>
     <td>
       <span v-if="!standing.may.includes('hear')" class="soft small">always</span>
@@ -104,11 +111,20 @@ async function feed(value: number) {
         <span v-if="groups" class="soft wide group" :title="`Grouped: ${groups}`">{{ groups }}</span>
         <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
+        <ChoiceWord
+          v-if="standing.way.to !== 'main'"
+          class="wide way"
+          :class="{ lit: standing.way.to === 'nowhere' }"
+          :value="wordOf(standing.way)"
+          :options="ways"
+          :label="`Where ${track.name} goes`"
+          @choose="(word) => desk.edit([sentTo(track.id, word)])"
+        />
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>
     </td>
     <td class="feed">
-      <span v-if="!recorded" class="soft">{{ standing.fedBy }}</span>
+      <span v-if="!recorded" class="soft" :title="standing.fedBy">{{ standing.fedBy }}</span>
       <ChoiceList
         v-else-if="choosing"
         :value="chosenFeed(track)"
@@ -133,7 +149,7 @@ async function feed(value: number) {
     </td>
     <td>
       <LevelCell
-        :label="`${track.name} on the speakers`"
+        :label="standing.way.to === 'sum' ? `${track.name} into its sum` : `${track.name} on the speakers`"
         :light="`main/${track.id}`"
         :silent="standing.offSpeakers !== ''"
         :title="standing.offSpeakers"
@@ -181,6 +197,14 @@ async function feed(value: number) {
 .wide {
   flex: none;
   margin-left: 6px;
+}
+
+.way {
+  max-width: 96px;
+  overflow: hidden;
+  font-size: 12px;
+  font-weight: 400;
+  text-overflow: ellipsis;
 }
 
 .group {

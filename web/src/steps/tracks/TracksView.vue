@@ -3,7 +3,6 @@ import { NButton, NDropdown } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Edit, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
-import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LitSheet from '@/parts/LitSheet.vue'
 import { usePicked } from '@/parts/usePicked'
@@ -14,6 +13,7 @@ import ChainRows from '@/steps/chains/ChainRows.vue'
 import { useOpenChains } from '@/steps/chains/useOpenChains'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
 import AddMany from './AddMany.vue'
+import FolderRow from './FolderRow.vue'
 import GroupsMenu from './GroupsMenu.vue'
 import { MOST_MARKS } from './marks'
 import { movedByOne } from './moved'
@@ -170,30 +170,17 @@ async function add() {
           <tbody>
             <tr v-if="above" aria-hidden="true" :style="{ height: `${above}px` }"></tr>
             <template v-for="(item, index) in drawn" :key="item.id">
-              <tr
+              <FolderRow
                 v-if="'folder' in item"
-                class="folder"
                 :class="placeOf(item.id)"
                 :data-row="item.id"
                 :aria-rowindex="first + index + 2"
-              >
-                <td colspan="11">
-                  <button
-                    class="plain fold"
-                    :aria-expanded="!folded.has(item.folder)"
-                    :aria-label="`Fold ${item.folder}`"
-                    @click="fold(item.folder)"
-                  >
-                    {{ folded.has(item.folder) ? '▸' : '▾' }}
-                  </button>
-                  <EditableText
-                    :text="item.folder"
-                    :label="`Name of the folder ${item.folder}`"
-                    :set="(name) => rename(item.folder, name)"
-                  />
-                  <span class="soft count">{{ item.count }}</span>
-                </td>
-              </tr>
+                :folder="item.folder"
+                :count="item.count"
+                :folded="folded.has(item.folder)"
+                @fold="fold(item.folder)"
+                @rename="(name) => rename(item.folder, name)"
+              />
               <template v-else>
                 <TrackRow
                   :track="item.track"
@@ -240,24 +227,6 @@ async function add() {
 </template>
 
 <style scoped>
-.folder td {
-  background: var(--raised);
-  font-weight: 600;
-}
-
-.folder.target td {
-  box-shadow: inset 0 0 0 2px var(--sea);
-}
-
-.fold {
-  width: 22px;
-}
-
-.count {
-  margin-left: 8px;
-  font-weight: 400;
-}
-
 table {
   table-layout: fixed;
 }

@@ -15,6 +15,7 @@ const KINDS: { role: Track['role']; words: string }[] = [
   { role: 'split', words: 'split' },
   { role: 'click', words: 'click' },
   { role: 'backing', words: 'guides' },
+  { role: 'sum', words: 'sums' },
 ]
 
 const ofKind = (role: Track['role']) => desk.tracks.filter((track) => track.role === role)

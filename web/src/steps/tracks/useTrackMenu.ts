@@ -2,6 +2,7 @@ import { computed, h } from 'vue'
 import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
 import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
+import { nameOfSum, sentTo, waysFor } from '@/desk/ways'
 import { movedByOne } from './moved'
 
 type Colour = Track['look']['colour']
@@ -61,6 +62,14 @@ export function useTrackMenu(tracks: () => Track[]) {
           { label: 'a new one', key: `folder/${freshFolder()}` },
         ],
       },
+      {
+        label: 'Goes to',
+        key: 'way',
+        children: [
+          ...waysFor(desk.session!, tracks()).map(({ label, value }) => ({ label, key: `way/${value}` })),
+          { label: 'a new sum', key: 'new-sum' },
+        ],
+      },
       { label: 'Hide', key: 'hide' },
       ...(tracks().length === 1 ? [{ label: 'Chains', key: 'chains' }] : []),
       ...(tracks().length > 1 && anyChain(chained()) ? [{ label: switchWords(chained()), key: 'chains-off' }] : []),
@@ -110,6 +119,8 @@ export function useTrackMenu(tracks: () => Track[]) {
         return each(({ id }) => ({ kind: 'set-track-folder', track: id, folder: value }))
       case 'hide':
         return each(({ id }) => ({ kind: 'hide-track', track: id, hidden: true }))
+      case 'way':
+        return each(({ id }) => sentTo(id, value))
       case 'hear':
         return thatMay('hear').map(({ id }) => ({ kind: 'set-hear', track: id, hear: value as Hear }))
       case 'mute':
@@ -138,7 +149,16 @@ export function useTrackMenu(tracks: () => Track[]) {
     return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/split', { params, body }))
   }
 
-  const act = (key: string) => (key.startsWith('split/') ? split(key.slice(6)) : desk.edit(edits(key)))
+  async function sum() {
+    const name = nameOfSum(desk.session!, tracks())
+    const of = tracks().map((track) => track.id)
+    return desk.edit([{ kind: 'add-sum', track: await desk.freshId('track', name), name, of }])
+  }
+
+  function act(key: string) {
+    if (key === 'new-sum') return sum()
+    return key.startsWith('split/') ? split(key.slice(6)) : desk.edit(edits(key))
+  }
 
   return { menu, act }
 }

@@ -33,6 +33,7 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.chain.EffectId;
@@ -182,6 +183,11 @@ public final class RandomSessions {
         List<TrackId> grouped = List.of(new TrackId("t0"), new TrackId("t1"), new TrackId("t2"));
         TrackId guide = new TrackId("guide");
         Media sound = new Media(new MediaId("a" + seed), "Guide " + seed + ".wav", 2, 44_100, 441_000);
+        TrackId sum = new TrackId("sum");
+        session = session.plus(Track.forSum(sum, 98, "Sum").faded(Decibels.of(-seed % 7)))
+                .withWays(List.of(
+                        TrackWay.to(new TrackId("t1"), sum),
+                        seed % 2 == 0 ? TrackWay.to(new TrackId("t2"), sum) : TrackWay.nowhere(new TrackId("t2"))));
         session = session.plus(Track.forBacking(guide, 99, "Guide", 2))
                 .withBacking(List.of(
                         new Backing(guide, sound, Backing.Follows.BARS, 1 + (int) seed, 1, 0, 0.5, 9, seed % 2 == 0)));

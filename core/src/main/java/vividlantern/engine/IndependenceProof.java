@@ -67,7 +67,7 @@ public record IndependenceProof(
                 before.peakDbfs(),
                 before.rmsDbfs(),
                 cue.sends().stream()
-                        .filter(send -> send.isOn() && send.followsTheSpeakers())
+                        .filter(send -> send.isOn() && session.followsTheSpeakers(send))
                         .map(Send::trackId)
                         .toList(),
                 cue.linkedToMain());

@@ -2,6 +2,7 @@ package vividlantern.mix;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -80,11 +81,17 @@ public final class Lights {
             add("clip/", input.id(), Kind.CLIPS, sources, -1);
         }
         TrackStrips strips = new TrackStrips(session, heard);
-        Map<String, List<EdgeReading>> toMain = state.readings(MixPlan.MAIN);
+        Map<String, Map<String, List<EdgeReading>>> toSpeakers = new HashMap<>();
         double mainLevel = session.main().level().gain();
         for (Track track : session.tracks()) {
-            add("track/", track.id(), Kind.SOURCE, heard.sources(track), -1);
-            addEdges("main/", track.id(), track.id(), toMain, mainLevel);
+            if (track.isSum()) {
+                add("track/", track.id(), Kind.PAIR, NONE, state.sumMeter(track.id()));
+            } else {
+                add("track/", track.id(), Kind.SOURCE, heard.sources(track), -1);
+            }
+            String next = SessionBuses.keyOf(session.wayOf(track.id()));
+            double forAll = next.equals(MixPlan.MAIN) ? mainLevel : 1;
+            addEdges("main/", track.id(), track.id(), toSpeakers.computeIfAbsent(next, state::readings), forAll);
             for (Inserted effect : session.chainsOf(track.id()).effects().toList()) {
                 if (effect.type().reads()) {
                     int reading = state.reading(strips.insertOf(track, effect));

@@ -40,6 +40,9 @@ public final class MixPlan {
     /** Begins the key of a bus that is a track's strip: what its sound passes before anybody hears it. */
     static final String STRIP = "strip ";
 
+    /** Begins the key of a bus in which what goes into a sum comes together. */
+    static final String SUM = "sum ";
+
     /** Where an edge takes its samples. */
     sealed interface Origin permits Source, Played, Tapped {}
 
@@ -170,7 +173,7 @@ public final class MixPlan {
 
         /** Whether its level is shown. */
         boolean isMetered() {
-            return exit.isPresent() || key.equals(MAIN) || key.startsWith(LEVEL_OF) || isStrip();
+            return exit.isPresent() || key.equals(MAIN) || key.startsWith(LEVEL_OF) || key.startsWith(SUM) || isStrip();
         }
 
         boolean isStrip() {

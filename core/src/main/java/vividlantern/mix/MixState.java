@@ -130,6 +130,11 @@ public final class MixState {
         return layout.reading(insert);
     }
 
+    /** The meter of what goes into a sum. */
+    int sumMeter(TrackId sum) {
+        return busMeters.getOrDefault(TrackStrips.sumOf(sum, false), -1);
+    }
+
     /** The meter of the main mix. */
     int mainMeter() {
         return busMeters.getOrDefault(MixPlan.MAIN, -1);

@@ -18,11 +18,13 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Ears;
 import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.units.Pan;
 
 /**
@@ -79,6 +81,7 @@ final class SessionBuses {
         }
         pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
         buses.addAll(strips.buses());
+        tracks.stream().filter(Track::isSum).forEach(sum -> addSum(sum, buses));
         return buses;
     }
 
@@ -99,6 +102,15 @@ final class SessionBuses {
         if (cue.output().equals(Optional.of(pair.id())) && cues(session, pair).size() > 1) {
             buses.add(levelOf(cue, bus.edges()));
         }
+    }
+
+    /** The bus into which a track goes on its way to the speakers; "" if it goes nowhere. */
+    static String keyOf(TrackWay way) {
+        return switch (way.to()) {
+            case MAIN -> MixPlan.MAIN;
+            case SUM -> TrackStrips.sumOf(way.sum().orElseThrow(), false);
+            case NOWHERE -> "";
+        };
     }
 
     /** The bus of an output pair, by which it leaves. */
@@ -154,10 +166,40 @@ final class SessionBuses {
         List<MixPlan.Edge> edges = new ArrayList<>();
         double level = session.main().level().gain();
         for (Track track : tracks) {
-            double gain = heard.mainGain(track) * level;
-            addEdges(track, MAIN_TAP, gain, track.pan(), Ears.STEREO, Optional.empty(), edges);
+            if (session.wayOf(track.id()).to() == TrackWay.To.MAIN) {
+                double gain = heard.mainGain(track) * level;
+                addEdges(track, MAIN_TAP, gain, track.pan(), Ears.STEREO, Optional.empty(), edges);
+            }
         }
         return new MixPlan.Bus(MixPlan.MAIN, false, edges, List.of(), Optional.empty(), Optional.empty());
+    }
+
+    /** What goes into a sum, as the speakers get it, and as cues do that hear it: there solo is nothing, and gains rise gently. */
+    private void addSum(Track sum, List<MixPlan.Bus> buses) {
+        List<MixPlan.Edge> toSpeakers = new ArrayList<>();
+        List<MixPlan.Edge> toCues = new ArrayList<>();
+        for (Track track : tracks) {
+            if (session.wayOf(track.id()).goesInto(sum.id())) {
+                addEdges(
+                        track, MAIN_TAP, heard.mainGain(track), track.pan(), Ears.STEREO, Optional.empty(), toSpeakers);
+                addEdges(
+                        track,
+                        Tap.POST_FADER.name(),
+                        heard.gainIntoCues(track),
+                        track.pan(),
+                        Ears.STEREO,
+                        Optional.empty(),
+                        toCues);
+            }
+        }
+        buses.add(sumBus(TrackStrips.sumOf(sum.id(), false), false, toSpeakers));
+        if (strips.isInCues(sum)) {
+            buses.add(sumBus(TrackStrips.sumOf(sum.id(), true), true, toCues));
+        }
+    }
+
+    private static MixPlan.Bus sumBus(String key, boolean gentle, List<MixPlan.Edge> edges) {
+        return new MixPlan.Bus(key, gentle, edges, List.of(), Optional.empty(), Optional.empty());
     }
 
     private MixPlan.Bus cueBus(Cue cue, StereoPair pair) {

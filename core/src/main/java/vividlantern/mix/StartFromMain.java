@@ -2,10 +2,14 @@ package vividlantern.mix;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
+import vividlantern.session.chain.Chain;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
@@ -17,13 +21,15 @@ import vividlantern.session.edit.SendEdit.SetSendPan;
 import vividlantern.session.edit.SendEdit.SetSendPanAsMain;
 import vividlantern.session.edit.SendEdit.SetSendTap;
 import vividlantern.units.Decibels;
+import vividlantern.units.Pan;
 
 /**
  * Makes of the main mix, as it is now, the sends of a cue: what is wished of levels, pans and mutes. From then on the cue goes its own
- * way. With all three, the cue is the main mix: their difference is below -120 dBFS, before guards and filters.
+ * way. With all three, the cue is the main mix: their difference is below -120 dBFS, before guards and filters. What goes through sums
+ * goes to the cue track by track, at the level at which it leaves the last of them.
  *
  * @param edits what makes it so
- * @param limited which sends would have to be louder than sends can be, in a sentence; "" if none
+ * @param limited which sends would have to be louder than sends can be, and what of sums no send can say, in sentences; "" if nothing
  */
 public record StartFromMain(List<Edit> edits, String limited) {
 
@@ -42,6 +48,12 @@ public record StartFromMain(List<Edit> edits, String limited) {
         List<Edit> edits = new ArrayList<>();
         List<String> limited = new ArrayList<>();
         for (Track track : session.tracks()) {
+            if (track.isSum()) {
+                cue.send(track.id())
+                        .filter(send -> taken.levels() && !send.level().isOff())
+                        .ifPresent(send -> edits.add(new SetSendLevel(id, track.id(), Decibels.OFF)));
+                continue;
+            }
             Send send = cue.send(track.id()).orElse(Send.off(track.id()));
             if (taken.levels()) {
                 Decibels level = level(session, cue, track, limited);
@@ -64,21 +76,48 @@ public record StartFromMain(List<Edit> edits, String limited) {
                 edits.add(new MuteSend(id, track.id(), muted));
             }
         }
-        String said = limited.isEmpty()
-                ? ""
-                : "A send ends at " + Decibels.of(Decibels.FADER_MAX) + ": " + String.join(", ", limited)
-                        + " would be louder. Lower the main level or raise the cue's, then start again.";
-        return new StartFromMain(edits, said);
+        List<String> said = new ArrayList<>();
+        if (!limited.isEmpty()) {
+            said.add("A send ends at " + Decibels.of(Decibels.FADER_MAX) + ": " + String.join(", ", limited)
+                    + " would be louder. Lower the main level or raise the cue's, then start again.");
+        }
+        String unsaid = session.tracks().stream()
+                .filter(track -> Sums.into(session, track.id()).findAny().isPresent())
+                .flatMap(sum -> unsaid(session, sum))
+                .collect(Collectors.joining(", "));
+        if (!unsaid.isEmpty()) {
+            said.add("The cue hears the tracks without " + unsaid + ".");
+        }
+        return new StartFromMain(edits, String.join(" ", said));
     }
 
-    /** The fader and the main level, less what the cue level adds. */
+    /** What a sum does to its tracks that sends of them cannot do. */
+    private static Stream<String> unsaid(Session session, Track sum) {
+        Chain chain = session.chainsOf(sum.id()).heard();
+        Stream<String> effects = chain.effects().stream()
+                .filter(chain::works)
+                .map(each -> "the " + each.type().word() + " of " + sum.name());
+        Stream<String> pan = sum.pan().equals(Pan.CENTRE) ? Stream.empty() : Stream.of("the balance of " + sum.name());
+        Stream<String> polarity =
+                sum.polarityFlipped() ? Stream.of("the turned polarity of " + sum.name()) : Stream.empty();
+        return Stream.of(effects, pan, polarity).flatMap(each -> each);
+    }
+
+    /** The fader, those of the sums on its way with their trims, and the main level, less what the cue level adds. */
     private static Decibels level(Session session, Cue cue, Track track, List<String> limited) {
         Decibels main = session.main().level();
-        if (track.fader().isOff() || main.isOff()) {
+        if (track.fader().isOff() || main.isOff() || !Sums.reachesMain(session, track.id())) {
             return Decibels.OFF;
         }
+        double sums = 0;
+        for (Track sum : Sums.after(session, track.id())) {
+            if (sum.fader().isOff() || sum.trim().isOff()) {
+                return Decibels.OFF;
+            }
+            sums += sum.trim().value() + sum.fader().value();
+        }
         double forAll = (cue.level().isOff() ? 0 : cue.level().value()) + (cue.linkedToMain() ? main.value() : 0);
-        double level = track.fader().value() + main.value() - forAll;
+        double level = track.fader().value() + sums + main.value() - forAll;
         if (level > Decibels.FADER_MAX) {
             limited.add(track.name());
         }

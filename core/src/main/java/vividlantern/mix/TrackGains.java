@@ -12,9 +12,11 @@ import vividlantern.session.Feed;
 import vividlantern.session.Hear;
 import vividlantern.session.Input;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.chain.Chains;
+import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
 import vividlantern.session.song.Backing;
@@ -29,6 +31,9 @@ public final class TrackGains {
 
     /** Where a channel hears nothing. */
     public static final int NO_SOURCE = -1;
+
+    /** Where a channel hears what goes into a sum. */
+    static final int SUMMED = -2;
 
     /**
      * How one track gets to its listeners. Its arrays are not to be written to.
@@ -51,12 +56,14 @@ public final class TrackGains {
             boolean armed,
             boolean live) {}
 
+    private final Session session;
     private final LiveState live;
     private final boolean anySoloed;
     private final int firstPlayed;
     private final Map<TrackId, Path> paths = new HashMap<>();
 
     public TrackGains(Session session, Rig rig, LiveState live) {
+        this.session = session;
         this.live = live;
         anySoloed = session.anySoloed();
         Map<VoiceId, Integer> voices = new HashMap<>();
@@ -74,12 +81,12 @@ public final class TrackGains {
             int[] sources = new int[track.width()];
             double[] factors = new double[sources.length];
             for (int channel = 0; channel < sources.length; channel++) {
-                Optional<Feed> feed = track.isPlayed()
-                        ? Optional.empty()
-                        : Optional.of(track.feeds().get(channel));
+                Optional<Feed> feed = track.isFed() ? Optional.of(track.feeds().get(channel)) : Optional.empty();
                 int own = track.isClick()
                         ? voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)
-                        : played.containsKey(track.id()) ? played.get(track.id()) + channel : NO_SOURCE;
+                        : track.isSum()
+                                ? SUMMED
+                                : played.containsKey(track.id()) ? played.get(track.id()) + channel : NO_SOURCE;
                 sources[channel] =
                         feed.map(each -> sourceOf(each, session, rig)).orElse(own);
                 boolean silent = live.silentInputs().contains(sources[channel]);
@@ -167,22 +174,40 @@ public final class TrackGains {
         return path.chains() && !atInput ? 1 : path.factors()[channel];
     }
 
-    /** The factor with which a track reaches the main mix before its pan and the main level; 0 while it is silent there. */
+    /**
+     * The factor with which a track reaches the main mix, or the sum it goes to, before its pan and the main level; 0 while it is
+     * silent there. What it passes further on is not asked.
+     */
     double mainGain(Track track) {
         Path path = paths.get(track.id());
-        return offSpeakers(track).isEmpty() ? path.trim() * path.fader() : 0;
+        boolean passes = !track.muted() && !isOthersSolo(track) && path.live();
+        return passes ? path.trim() * path.fader() : 0;
     }
 
-    /** Whether mute or solo keeps a track from the main mix. */
+    /** The same into what cues hear of a sum: they know of its tracks' faders and mutes, not of solo. */
+    double gainIntoCues(Track track) {
+        Path path = paths.get(track.id());
+        return track.muted() || !path.live() ? 0 : path.trim() * path.fader();
+    }
+
+    /** Whether mute or solo, its own or those of the sums it passes, keeps a track from the main mix. */
     boolean isMutedOrNotSoloed(Track track) {
-        return isOthersSolo(track) || track.muted();
+        return isOthersSolo(track) || track.muted() || mutedSum(track).isPresent();
     }
 
+    private Optional<Track> mutedSum(Track track) {
+        return Sums.after(session, track.id()).stream().filter(Track::muted).findFirst();
+    }
+
+    /** A sum passes what comes in, and so is never silent for the solo of others; its own solo leaves in all that goes into it. */
     private boolean isOthersSolo(Track track) {
-        return anySoloed && !track.soloed() && !track.soloSafe();
+        return anySoloed
+                && !track.isSum()
+                && Stream.concat(Stream.of(track), Sums.after(session, track.id()).stream())
+                        .noneMatch(each -> each.soloed() || each.soloSafe());
     }
 
-    /** Which switch keeps a track from the main mix; "" if none does. */
+    /** What keeps a track from the main mix: a switch, or where it goes; "" if nothing does. */
     String offSpeakers(Track track) {
         if (track.muted()) {
             return "muted";
@@ -191,7 +216,19 @@ public final class TrackGains {
             return "silent, since others are soloed";
         }
         String why = unheard(track);
-        return why.isEmpty() ? "" : "not heard: " + why;
+        if (!why.isEmpty()) {
+            return "not heard: " + why;
+        }
+        Optional<Track> muted = mutedSum(track);
+        if (muted.isPresent()) {
+            return muted.get().name() + " is muted";
+        }
+        return Sums.reachesMain(session, track.id()) ? "" : nowhere(track);
+    }
+
+    private String nowhere(Track track) {
+        List<Track> passed = Sums.after(session, track.id());
+        return passed.isEmpty() ? "goes nowhere" : passed.get(passed.size() - 1).name() + " goes nowhere";
     }
 
     /** Why a track reaches no listener, as it is armed and heard; "" if it does. */
@@ -216,8 +253,29 @@ public final class TrackGains {
 
     /** Whether anything of a track reaches a cue by a send. */
     boolean reaches(Send send) {
-        return sendGain(send) != 0
-                && IntStream.of(paths.get(send.trackId()).heard()).anyMatch(source -> source != NO_SOURCE);
+        return sendGain(send) != 0 && isFedAtAll(send.trackId());
+    }
+
+    private boolean isFedAtAll(TrackId track) {
+        int[] sources = paths.get(track).heard();
+        return IntStream.of(sources).anyMatch(source -> source == SUMMED)
+                ? Sums.into(session, track).anyMatch(each -> gainIntoCues(each) != 0 && isFedAtAll(each.id()))
+                : IntStream.of(sources).anyMatch(source -> source != NO_SOURCE);
+    }
+
+    /** Whether anything of a track reaches a cue by sends of the sums that it passes. */
+    boolean reachesBySums(Track track, Cue cue) {
+        double gain = gainIntoCues(track);
+        for (Track sum : Sums.after(session, track.id())) {
+            if (gain == 0 || !isFedAtAll(track.id())) {
+                return false;
+            }
+            if (cue.send(sum.id()).filter(send -> sendGain(send) != 0).isPresent()) {
+                return true;
+            }
+            gain = gainIntoCues(sum);
+        }
+        return false;
     }
 
     /** The factor with which a send takes its track at its tap, its own level left out; 0 while it is silent there. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.mix.effects.EffectKinds;
 import vividlantern.rig.PortId;
@@ -13,8 +14,10 @@ import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.chain.EffectId;
 import vividlantern.session.chain.EffectType;
@@ -36,6 +39,8 @@ import vividlantern.session.cue.CueId;
  * @param quiet why nobody hears what comes in, though it may sound; "" if nothing keeps it back
  * @param unheard why it reaches no listener as it is armed and heard; "" if it does
  * @param effects what stands in its chains, the printed one first
+ * @param way where it goes on its way to the speakers
+ * @param levelOf the folder whose one level it is: a sum in there that all other tracks of it go through; "" if it is none's
  */
 public record TrackStanding(
         TrackId track,
@@ -50,7 +55,9 @@ public record TrackStanding(
         String offSpeakers,
         String quiet,
         String unheard,
-        List<EffectStanding> effects) {
+        List<EffectStanding> effects,
+        TrackWay way,
+        String levelOf) {
 
     /**
      * An effect of a chain in words.
@@ -116,7 +123,19 @@ public record TrackStanding(
                 heard.offSpeakers(track),
                 quiet(session, rig, track, switching),
                 heard.unheard(track),
-                effects(session, track));
+                effects(session, track),
+                session.wayOf(track.id()),
+                levelOf(session, track));
+    }
+
+    private static String levelOf(Session session, Track track) {
+        String folder = track.look().folder();
+        boolean all = track.isSum()
+                && !folder.isEmpty()
+                && session.tracks().stream()
+                        .filter(each -> each.look().folder().equals(folder) && !each.equals(track))
+                        .allMatch(each -> Sums.after(session, each.id()).contains(track));
+        return all ? folder : "";
     }
 
     private static List<EffectStanding> effects(Session session, Track track) {
@@ -140,7 +159,7 @@ public record TrackStanding(
         if (track.isRecorded()) {
             may.add(May.RECORD);
         }
-        if (!track.isBacking()) {
+        if (!track.isBacking() && !track.isSum()) {
             may.add(May.HEAR);
         }
         if (track.isWide()) {
@@ -169,7 +188,7 @@ public record TrackStanding(
                 .filter(cue -> cue.output().isPresent()
                         && session.gainOf(cue) > 0
                         && !heard.isCut(cue.id())
-                        && heard.reaches(session.effectiveSend(cue, track)))
+                        && (heard.reaches(session.effectiveSend(cue, track)) || heard.reachesBySums(track, cue)))
                 .toList();
     }
 
@@ -181,6 +200,9 @@ public record TrackStanding(
             return session.backing(track.id())
                     .map(backing -> backing.media().name())
                     .orElse("no sound");
+        }
+        if (track.isSum()) {
+            return Sums.into(session, track.id()).map(Track::name).collect(Collectors.joining(", "));
         }
         Optional<Track> wide = track.splitFrom().flatMap(session::find);
         if (wide.isPresent()) {

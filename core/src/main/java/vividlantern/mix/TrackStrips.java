@@ -2,8 +2,12 @@ package vividlantern.mix;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -11,7 +15,10 @@ import vividlantern.mix.effects.EffectKinds;
 import vividlantern.mix.effects.Shift;
 import vividlantern.mix.effects.SlowGain;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.chain.Inserted;
@@ -20,19 +27,58 @@ import vividlantern.session.cue.Tap;
 /**
  * The strips of a session's tracks: what the sound of a track passes before it is tapped. The input's cut and polarity → printed chain →
  * print → trim → heard-only chain → shift. A track in which nothing is inserted has none: its mixes read its sources. Tap <i>input</i>
- * always does. In the main mix, which nobody plays to, all tracks wait for the one whose chains make it latest.
+ * always does. In the main mix, which nobody plays to, all tracks wait for the one whose chains make it latest; likewise in each sum.
+ *
+ * <p>A sum is there twice if a cue hears it: what performers get of it knows of no solo, and waits for nothing.
  */
 final class TrackStrips {
 
+    private static final String FOR_CUES = " for cues";
+
     private final Session session;
     private final TrackGains heard;
-    /** By how many frames the chains of the latest track make it later. */
-    private final int latest;
+    private final Set<TrackId> sumsInCues = new HashSet<>();
+    /** By how many frames the chains on its way make a track later, and the latest of those that go to the same place. */
+    private final Map<TrackId, Integer> late = new HashMap<>();
+
+    private final Map<Optional<TrackId>, Integer> latest = new HashMap<>();
 
     TrackStrips(Session session, TrackGains heard) {
         this.session = session;
         this.heard = heard;
-        latest = session.chains().stream().mapToInt(this::latencyFrames).max().orElse(0);
+        session.cues().stream()
+                .flatMap(cue -> cue.sends().stream())
+                .flatMap(send -> session.find(send.trackId()).stream())
+                .filter(Track::isSum)
+                .forEach(this::addInCues);
+        if (session.chains().stream().anyMatch(chains -> latencyFrames(chains) > 0)) {
+            session.tracks()
+                    .forEach(track -> latest.merge(session.wayOf(track.id()).sum(), late(track), Math::max));
+        }
+    }
+
+    private void addInCues(Track sum) {
+        if (sumsInCues.add(sum.id())) {
+            Sums.into(session, sum.id()).filter(Track::isSum).forEach(this::addInCues);
+        }
+    }
+
+    /** Whether a cue hears a sum, or one that it goes to. */
+    boolean isInCues(Track sum) {
+        return sumsInCues.contains(sum.id());
+    }
+
+    private int late(Track track) {
+        Integer known = late.get(track.id());
+        if (known != null) {
+            return known;
+        }
+        int before = track.isSum()
+                ? Sums.into(session, track.id()).mapToInt(this::late).max().orElse(0)
+                : 0;
+        int all = before + latencyFrames(session.chainsOf(track.id()));
+        late.put(track.id(), all);
+        return all;
     }
 
     /** By how many frames chains make later what passes them; what is set to be later on purpose is left out. */
@@ -42,9 +88,10 @@ final class TrackStrips {
                 .sum();
     }
 
-    /** By how many frames a track has to wait in the main mix, so that all tracks are in line there. */
+    /** By how many frames a track has to wait on its way to the main mix or its sum, so that all tracks are in line there. */
     private int waits(Track track) {
-        return latest == 0 ? 0 : latest - latencyFrames(session.chainsOf(track.id()));
+        TrackWay way = session.wayOf(track.id());
+        return latest.isEmpty() || way.to() == TrackWay.To.NOWHERE ? 0 : latest.get(way.sum()) - late(track);
     }
 
     /** Whether a track's sound passes something. */
@@ -56,7 +103,10 @@ final class TrackStrips {
         List<MixPlan.Bus> buses = new ArrayList<>();
         for (Track track : session.tracks()) {
             if (has(track)) {
-                buses.add(bus(track, keyOf(track), channel -> sourceOf(track, channel), inserts(track)));
+                buses.add(strip(track, false));
+                if (isInCues(track)) {
+                    buses.add(strip(track, true));
+                }
             }
             if (waits(track) > 0) {
                 String key = inLine(track);
@@ -69,6 +119,11 @@ final class TrackStrips {
             }
         }
         return buses;
+    }
+
+    private MixPlan.Bus strip(Track track, boolean forCues) {
+        String key = keyOf(track, forCues);
+        return bus(track, key, channel -> sourceOf(track, channel, forCues), inserts(track, key));
     }
 
     private MixPlan.Bus bus(Track track, String key, IntFunction<MixPlan.Origin> origin, List<MixPlan.Insert> inserts) {
@@ -89,66 +144,80 @@ final class TrackStrips {
         return new MixPlan.Bus(key, false, sources.length, edges, inserts, Optional.empty(), Optional.empty());
     }
 
-    private List<MixPlan.Insert> inserts(Track track) {
+    private List<MixPlan.Insert> inserts(Track track, String key) {
         List<MixPlan.Insert> inserts = new ArrayList<>();
         Chains chains = session.chainsOf(track.id());
         if (heard.hasChains(track)) {
-            inserts.add(new MixPlan.Insert(keyOf(track) + " in", new SlowGain.Settings(heard.ofInputs(track))));
-            add(track, chains.printed(), inserts);
+            inserts.add(new MixPlan.Insert(key + " in", new SlowGain.Settings(heard.ofInputs(track))));
+            add(track, key, chains.printed(), inserts);
             if (!chains.heard().isEmpty()) {
                 double trim = heard.trimInStrip(track);
                 inserts.add(new MixPlan.Insert(
-                        keyOf(track) + " trim", new SlowGain.Settings(Collections.nCopies(track.width(), trim))));
-                add(track, chains.heard(), inserts);
+                        key + " trim", new SlowGain.Settings(Collections.nCopies(track.width(), trim))));
+                add(track, key, chains.heard(), inserts);
             }
         }
         if (track.shiftFrames() > 0) {
-            inserts.add(new MixPlan.Insert(keyOf(track) + " frames", new Shift.Settings(track.shiftFrames())));
+            inserts.add(new MixPlan.Insert(key + " frames", new Shift.Settings(track.shiftFrames())));
         }
         return inserts;
     }
 
-    private void add(Track track, Chain chain, List<MixPlan.Insert> inserts) {
+    private void add(Track track, String key, Chain chain, List<MixPlan.Insert> inserts) {
         for (Inserted each : chain.effects()) {
-            inserts.add(new MixPlan.Insert(insertOf(track, each), EffectKinds.settings(each, chain, track.width())));
+            inserts.add(new MixPlan.Insert(insertOf(key, each), EffectKinds.settings(each, chain, track.width())));
         }
     }
 
     /** Other sources, as another width, are another strip: what was heard fades out in the old one. */
-    private String keyOf(Track track) {
+    private String keyOf(Track track, boolean forCues) {
         String sources =
                 IntStream.of(heard.sources(track)).mapToObj(this::nameOf).collect(Collectors.joining(" "));
-        return MixPlan.STRIP + track.id() + "|" + sources;
+        return MixPlan.STRIP + track.id() + "|" + sources + (forCues ? FOR_CUES : "");
     }
 
     /** Where a track waits for the latest one, on its way to the main mix only. */
     private String inLine(Track track) {
-        return keyOf(track) + " in line";
+        return keyOf(track, false) + " in line";
     }
 
-    /** The insert of an effect of a track's chains. An effect of another type is another one. */
+    /** The insert of an effect of a track's chains. */
     String insertOf(Track track, Inserted effect) {
-        return keyOf(track) + " " + effect.type().word() + " " + effect.id();
+        return insertOf(keyOf(track, false), effect);
     }
 
-    private MixPlan.Origin sourceOf(Track track, int channel) {
+    /** An effect of another type is another one. */
+    private static String insertOf(String strip, Inserted effect) {
+        return strip + " " + effect.type().word() + " " + effect.id();
+    }
+
+    private MixPlan.Origin sourceOf(Track track, int channel, boolean forCues) {
         int source = heard.sources(track)[channel];
+        if (source == TrackGains.SUMMED) {
+            return new MixPlan.Tapped(sumOf(track.id(), forCues), MixPlan.Tapped.END, channel);
+        }
         return heard.isPlayed(source) ? new MixPlan.Played(track.id(), channel) : new MixPlan.Source(source);
     }
 
     /** What a source is called in paths: its number, or that it is the track's own sound, whose number moves with other tracks. */
     private String nameOf(int source) {
-        return heard.isPlayed(source) ? "played" : String.valueOf(source);
+        return source == TrackGains.SUMMED ? "sum" : heard.isPlayed(source) ? "played" : String.valueOf(source);
     }
 
-    /** Where a channel of a track is tapped. */
+    /** Where a channel of a track is tapped, for the main mix if it is at no tap. */
     MixPlan.Origin origin(Track track, String tap, int channel) {
+        boolean forCues = track.isSum() && !tap.isEmpty();
         return has(track) && !isAtInput(tap)
-                ? new MixPlan.Tapped(keyOf(track), MixPlan.Tapped.END, channel)
-                : sourceOf(track, channel);
+                ? new MixPlan.Tapped(keyOf(track, forCues), MixPlan.Tapped.END, channel)
+                : sourceOf(track, channel, forCues);
     }
 
-    /** Where the main mix taps a channel of a track: in line with all others. */
+    /** The bus in which what goes into a sum comes together, for the speakers or for cues. */
+    static String sumOf(TrackId sum, boolean forCues) {
+        return MixPlan.SUM + sum + (forCues ? FOR_CUES : "");
+    }
+
+    /** Where the main mix, or a sum, taps a channel of a track: in line with all others that go there. */
     MixPlan.Origin originInMain(Track track, int channel) {
         return waits(track) > 0
                 ? new MixPlan.Tapped(inLine(track), MixPlan.Tapped.END, channel)

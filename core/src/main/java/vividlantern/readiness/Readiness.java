@@ -25,6 +25,7 @@ import vividlantern.readiness.monitoring.HeardTwice;
 import vividlantern.readiness.monitoring.LatencyUnproved;
 import vividlantern.readiness.monitoring.MainWithoutSpeakers;
 import vividlantern.readiness.monitoring.MixingBuffer;
+import vividlantern.readiness.monitoring.NothingComesOut;
 import vividlantern.readiness.monitoring.SpeakersNearMics;
 import vividlantern.readiness.ports.ArmedWithoutInput;
 import vividlantern.readiness.ports.ChannelsGone;
@@ -87,6 +88,7 @@ public final class Readiness {
             new ClockNotShared(),
             new MixingBuffer(),
             new SpeakersNearMics(),
+            new NothingComesOut(),
             new CueUnguarded(),
             new CueWithoutOutput(),
             new PerformerWithoutCue(),

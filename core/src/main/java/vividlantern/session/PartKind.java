@@ -149,6 +149,13 @@ public enum PartKind {
             WITH_TRACKS,
             INTO_TEMPLATES,
             TO_THE_NEXT_SONG),
+    WAY(
+            "way",
+            TrackWay.class,
+            PartPlace.many("ways", Session::ways, TrackWay::track, "track").atMost(512, "ways of tracks"),
+            WITH_TRACKS,
+            INTO_TEMPLATES,
+            TO_THE_NEXT_SONG),
     BACKING("backing", Backing.class, PartPlace.many("backing", Session::backing, Backing::track, "track"));
 
     /** Where parts come along. */

@@ -37,6 +37,7 @@ import vividlantern.units.Decibels;
  * @param backing what the backing tracks play
  * @param worn what performers wear on their ears
  * @param chains what the sound of tracks passes; none for a track with nothing in its chains
+ * @param ways where tracks go on their way to the speakers; none for a track that goes to the main mix
  */
 public record Session(
         SessionId id,
@@ -65,7 +66,8 @@ public record Session(
         Optional<ControlRoom> controlRoom,
         List<Backing> backing,
         List<Worn> worn,
-        List<Chains> chains) {
+        List<Chains> chains,
+        List<TrackWay> ways) {
 
     public Session {
         performers = PartKind.PERFORMER.inOrder(performers);
@@ -81,6 +83,7 @@ public record Session(
         backing = PartKind.BACKING.inOrder(backing);
         worn = PartKind.WORN.inOrder(worn);
         chains = PartKind.CHAINS.inOrder(chains);
+        ways = PartKind.WAY.inOrder(ways);
     }
 
     /** A session with nothing in it but a click of two voices, neither on the speakers. */
@@ -120,6 +123,7 @@ public record Session(
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
+                List.of(),
                 List.of(),
                 List.of(),
                 List.of());
@@ -169,6 +173,11 @@ public record Session(
         return PartList.find(chains, track).orElseGet(() -> Chains.none(track));
     }
 
+    /** Where a track goes on its way to the speakers; to the main mix if nothing is said of it. */
+    public TrackWay wayOf(TrackId track) {
+        return PartList.find(ways, track).orElseGet(() -> TrackWay.toMain(track));
+    }
+
     /** What holds for everybody's monitoring; as it begins if nothing was set. */
     public Monitoring monitored() {
         return monitoring.orElseGet(() -> Monitoring.beginning(bufferFrames));
@@ -214,6 +223,12 @@ public record Session(
         return cue.send(track.id()).orElseGet(() -> Send.off(track.id()));
     }
 
+    /** Whether anything the control room does to a track reaches a send of it. What is sent of a sum is behind its tracks' faders. */
+    public boolean followsTheSpeakers(Send send) {
+        return send.followsTheSpeakers()
+                || find(send.trackId()).filter(Track::isSum).isPresent();
+    }
+
     /** Whether a track can be taken out: not the last one of the click. */
     public boolean canBeWithout(Track track) {
         boolean lastOfTheClick =
@@ -250,7 +265,7 @@ public record Session(
         return with("tracks", all);
     }
 
-    /** The session with these tracks only and what they play; groups keep those of theirs that are there, and need two. */
+    /** The session with these tracks only and what they play; one whose sum is gone goes to the main mix; groups keep those of theirs that are there, and need two. */
     public Session withoutOtherTracks(List<Track> all) {
         List<TrackId> there = all.stream().map(Track::id).toList();
         return withTracks(all)
@@ -259,6 +274,10 @@ public record Session(
                         .toList())
                 .withChains(chains.stream()
                         .filter(each -> there.contains(each.track()))
+                        .toList())
+                .withWays(ways.stream()
+                        .filter(each -> there.contains(each.track())
+                                && each.sum().stream().allMatch(there::contains))
                         .toList())
                 .withGroups(groups.stream()
                         .map(group -> group.among(there))
@@ -348,6 +367,10 @@ public record Session(
 
     public Session withChains(List<Chains> all) {
         return with("chains", all);
+    }
+
+    public Session withWays(List<TrackWay> all) {
+        return with("ways", all);
     }
 
     public Session withWorn(List<Worn> all) {

@@ -56,7 +56,9 @@ public record Track(
         /** Some channels of a wide track, heard but not recorded. */
         SPLIT,
         /** Plays a sound from a file. */
-        BACKING
+        BACKING,
+        /** Several tracks come together in it before the speakers. */
+        SUM
     }
 
     public Track {
@@ -102,16 +104,21 @@ public record Track(
 
     /** A click track as it begins: heard by those who have a send of it, off on the speakers. */
     public static Track forClick(TrackId id, double position, String name, VoiceId voice) {
-        return played(id, position, name, Role.CLICK, 1, Optional.of(voice), Decibels.OFF);
+        return unfed(id, position, name, Role.CLICK, 1, Optional.of(voice), Decibels.OFF);
     }
 
     /** A backing track as it begins: on the speakers at 0 dB, heard by those who have a send of it. */
     public static Track forBacking(TrackId id, double position, String name, int width) {
-        return played(id, position, name, Role.BACKING, width, Optional.empty(), Decibels.ZERO);
+        return unfed(id, position, name, Role.BACKING, width, Optional.empty(), Decibels.ZERO);
     }
 
-    /** A track of what the program plays itself: nothing feeds it, and it is always heard. */
-    private static Track played(
+    /** A sum as it begins: stereo, on the speakers at 0 dB. Tracks go to it by their ways. */
+    public static Track forSum(TrackId id, double position, String name) {
+        return unfed(id, position, name, Role.SUM, 2, Optional.empty(), Decibels.ZERO);
+    }
+
+    /** A track that nothing feeds: it plays something itself, or sums others up. It is always heard. */
+    private static Track unfed(
             TrackId id, double position, String name, Role role, int width, Optional<VoiceId> voice, Decibels fader) {
         return new Track(
                 id,
@@ -150,6 +157,15 @@ public record Track(
 
     public boolean isBacking() {
         return role == Role.BACKING;
+    }
+
+    public boolean isSum() {
+        return role == Role.SUM;
+    }
+
+    /** Whether its channels are fed by inputs, ports or channels of other tracks. */
+    public boolean isFed() {
+        return !isPlayed() && !isSum();
     }
 
     /** Whether the program plays it itself: it is always heard and never recorded. */
@@ -286,8 +302,7 @@ public record Track(
 
     @Override
     public String title(PartNames names, PartKey key) {
-        String kind = "Track ";
-        return kind + name;
+        return (isSum() ? "Sum " : "Track ") + name;
     }
 
     @Override

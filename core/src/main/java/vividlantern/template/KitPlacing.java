@@ -27,6 +27,7 @@ import vividlantern.session.Track;
 import vividlantern.session.TrackGroup;
 import vividlantern.session.TrackGroupId;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
@@ -104,6 +105,7 @@ public record KitPlacing(
             }
             kit.session().groups().forEach(this::add);
             kit.session().chains().forEach(this::add);
+            kit.session().ways().forEach(this::add);
             List<CueMeeting> meetings =
                     kit.session().cues().stream().map(this::meeting).toList();
             meetings.forEach(meeting -> meeting.into().ifPresent(id -> send(meeting.cue(), id)));
@@ -223,6 +225,12 @@ public record KitPlacing(
             List<Chains> all = new ArrayList<>(session.chains());
             all.add(chains.of(tracks.get(chains.track())));
             session = session.withChains(all);
+        }
+
+        private void add(TrackWay way) {
+            List<TrackWay> all = new ArrayList<>(session.ways());
+            all.add(new TrackWay(tracks.get(way.track()), way.to(), way.sum().map(tracks::get)));
+            session = session.withWays(all);
         }
 
         private CueMeeting meeting(Cue cue) {

@@ -184,7 +184,11 @@ public record Setting(
                 set(track.pan(), pan, id, SetPan::new, edits);
             }
             case POLARITY -> set(track.polarityFlipped(), polarityFlipped, id, SetPolarity::new, edits);
-            case HEAR -> set(track.hear(), hear, id, SetHear::new, edits);
+            case HEAR -> {
+                if (!track.isSum()) {
+                    set(track.hear(), hear, id, SetHear::new, edits);
+                }
+            }
             case LOOK -> {
                 set(track.look().colour(), look.colour(), id, SetTrackColour::new, edits);
                 set(track.look().mark(), look.mark(), id, SetTrackMark::new, edits);

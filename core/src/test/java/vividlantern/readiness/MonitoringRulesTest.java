@@ -26,13 +26,18 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Session;
 import vividlantern.session.Settings;
 import vividlantern.session.SourceKind;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.edit.ControlRoomEdit.AddSource;
 import vividlantern.session.edit.ControlRoomEdit.SetSpeakerRoom;
 import vividlantern.session.edit.Edit;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.MonitoringEdit.SetPurpose;
 import vividlantern.session.edit.MonitoringEdit.SetTolerance;
+import vividlantern.session.edit.WayEdit.AddSum;
+import vividlantern.session.edit.WayEdit.SetWay;
 import vividlantern.timing.MeasuredLatency;
+import vividlantern.units.Decibels;
 
 /** What would go wrong with what performers hear of themselves. */
 public final class MonitoringRulesTest {
@@ -197,5 +202,40 @@ public final class MonitoringRulesTest {
         assertThat(of("loopback-stale", findings(armed(), stale))).isPresent();
         assertThat(of("loopback-stale", findings(armed(), measured(128, reported + 41.3, true))))
                 .isEmpty();
+    }
+
+    private static final TrackId SUM = new TrackId("sum");
+
+    /** The singer's track goes to a sum, which is in no cue. */
+    private static Session summed() {
+        return new AddSum(SUM, "Voices", List.of(TRACK)).applyTo(session(), RIG);
+    }
+
+    @Test
+    public void aTrackThatGoesNowhereAndIsInNoCueIsSaidAndGoesToMainOnOnePress() {
+        Session nowhere = new SetWay(TRACK, TrackWay.To.NOWHERE, Optional.empty()).applyTo(session(), RIG);
+        assertThat(of("nothing-comes-out", findings(nowhere)))
+                .as("Anna hears it")
+                .isEmpty();
+        Session alone = nowhere.change(CUE, cue -> cue.withoutSend(TRACK));
+        Finding found = of("nothing-comes-out", findings(alone)).orElseThrow();
+        assertThat(found.sentence()).isEqualTo("Voice goes nowhere and is in no cue.");
+        assertThat(mended(alone, found).ways()).isEmpty();
+        Session bySum = new SetWay(SUM, TrackWay.To.NOWHERE, Optional.empty())
+                .applyTo(summed().change(CUE, cue -> cue.withoutSend(TRACK)), RIG);
+        Finding ofSum = of("nothing-comes-out", findings(bySum)).orElseThrow();
+        assertThat(ofSum.sentence()).isEqualTo("Voice goes to Voices, which goes nowhere, and is in no cue.");
+        assertThat(of("nothing-comes-out", findings(mended(bySum, ofSum)))).isEmpty();
+    }
+
+    @Test
+    public void aCueWithATrackAndItsSumHearsItTwiceAndFollowsTheSpeakers() {
+        assertThat(of("send-follows-sum", findings(summed()))).isEmpty();
+        Session both = summed().change(CUE, cue -> cue.withSend(SUM, send -> send.at(Decibels.ZERO)));
+        Finding twice = of("heard-twice", findings(both)).orElseThrow();
+        assertThat(twice.sentence()).isEqualTo("Cue Anna hears Voice, and once more by the sum Voices.");
+        assertThat(of("heard-twice", findings(mended(both, twice)))).isEmpty();
+        assertThat(of("send-follows-sum", findings(both)).orElseThrow().sentence())
+                .isEqualTo("Cue Anna hears the sum Voices, behind its tracks' faders.");
     }
 }

@@ -22,6 +22,7 @@ import vividlantern.session.Parts;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackGroup.Link;
 import vividlantern.session.TrackGroupId;
@@ -39,6 +40,7 @@ import vividlantern.session.edit.PerformerEdit.AddPerformer;
 import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
+import vividlantern.session.edit.WayEdit.AddSum;
 import vividlantern.units.Decibels;
 
 /** Tracks kept as a kit, and the kit put into sessions. */
@@ -123,6 +125,20 @@ public class KitTest {
         assertThat(second.fitted().isWhole()).isTrue();
         assertThat(twice.groups()).hasSize(3);
         assertThat(Parts.OF_SESSION.holds(SESSION, twice, Map.of())).isTrue();
+    }
+
+    /** The sum comes along if it was selected with its tracks; without it they go to main. */
+    @Test
+    public void tracksGoIntoTheSumThatCameWithThem() {
+        TrackId sum = new TrackId("cajon");
+        Session summed = new AddSum(sum, "Cajón", List.of(FRONT, REAR)).applyTo(SESSION, RIG);
+        Kit with = Kit.of(new KitId("k"), ABOUT, summed, RIG, List.of(FRONT, sum, REAR));
+        Session twice = place(with, summed).session();
+        TrackId second = new TrackId("cajon-2");
+        assertThat(Sums.into(twice, second).map(Track::name)).containsExactly("Cajón front 2", "Cajón rear 2");
+        assertThat(Sums.into(twice, sum).map(Track::name)).containsExactly("Cajón front", "Cajón rear");
+        Kit without = Kit.of(new KitId("k"), ABOUT, summed, RIG, List.of(FRONT, REAR));
+        assertThat(without.session().ways()).isEmpty();
     }
 
     @Test

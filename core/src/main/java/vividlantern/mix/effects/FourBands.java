@@ -103,10 +103,14 @@ final class FourBands extends Switched {
     }
 
     @Override
-    void beginStep(long frame) {
-        for (int band = 0; band < BANDS.length; band++) {
-            filters[band].settle();
+    void settle() {
+        for (StateVariable filter : filters) {
+            filter.settle();
         }
+    }
+
+    @Override
+    void beginStep(long frame) {
         gliding = moving;
         if (!moving) {
             return;

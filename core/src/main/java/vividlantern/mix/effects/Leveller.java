@@ -77,12 +77,16 @@ abstract class Leveller extends Switched {
     }
 
     @Override
+    final void settle() {
+        keyHighPass.settle();
+        keyLowPass.settle();
+    }
+
+    @Override
     final void beginStep(long frame) {
         if (isSilentlyOff()) {
             return;
         }
-        keyHighPass.settle();
-        keyLowPass.settle();
         gain = next;
         next = (float) gainAt(frame);
         leastReading = Math.min(leastReading, reading());

@@ -75,6 +75,17 @@ final class SlopeFilter extends Switched {
     }
 
     @Override
+    void settle() {
+        for (StateVariable section : sections) {
+            section.settle();
+        }
+        for (int wire = 0; wire < wires; wire++) {
+            boolean none = Math.abs(memory[wire]) < NOTHING || !Double.isFinite(memory[wire]);
+            memory[wire] = none ? 0 : memory[wire];
+        }
+    }
+
+    @Override
     void beginStep(long frame) {
         moving = false;
         if (isSilentlyOff() && (hz != goalHz || order != goalOrder)) {
@@ -83,13 +94,6 @@ final class SlopeFilter extends Switched {
             hz = gliding(hz, goalHz);
             lay();
             moving = true;
-        }
-        for (StateVariable section : sections) {
-            section.settle();
-        }
-        for (int wire = 0; wire < wires; wire++) {
-            boolean none = Math.abs(memory[wire]) < NOTHING || !Double.isFinite(memory[wire]);
-            memory[wire] = none ? 0 : memory[wire];
         }
     }
 

@@ -86,10 +86,14 @@ final class Speaker extends Switched {
     }
 
     @Override
-    void beginStep(long frame) {
-        for (int at = 0; at < FILTERS; at++) {
-            filters[at].settle();
+    void settle() {
+        for (StateVariable filter : filters) {
+            filter.settle();
         }
+    }
+
+    @Override
+    void beginStep(long frame) {
         gliding = moving && !isSilentlyOff();
         if (moving && isSilentlyOff()) {
             arrive();

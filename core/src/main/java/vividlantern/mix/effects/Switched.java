@@ -9,6 +9,9 @@ import vividlantern.mix.effects.EffectKind.Place;
 abstract class Switched implements Effect {
 
     static final int STEP_FRAMES = RiseBudget.STEP_FRAMES;
+    /** Absolute frames at which memories are looked through; a multiple of a step, so that no size of blocks matters. */
+    private static final int SETTLE_FRAMES = 8 * STEP_FRAMES;
+
     static final double FADE_SECONDS = 0.01;
 
     static final double NEPERS_A_DB = StrictMath.log(10) / 20;
@@ -56,6 +59,9 @@ abstract class Switched implements Effect {
 
     /** What is done where a step begins. */
     void beginStep(long frame) {}
+
+    /** Drops what it holds that is inaudible, slow to compute, or no number. */
+    void settle() {}
 
     /** Whether no step changes anything, so that many may be worked off at once. */
     boolean isSteady() {
@@ -105,11 +111,15 @@ abstract class Switched implements Effect {
         int done = 0;
         while (done < frames) {
             int intoStep = (int) Math.floorMod(frame + done, (long) STEP_FRAMES);
+            int sinceSettled = (int) Math.floorMod(frame + done, (long) SETTLE_FRAMES);
+            if (sinceSettled == 0) {
+                settle();
+            }
             if (intoStep == 0) {
                 beginStep(frame + done);
             }
             boolean whole = isSteady() && (rests() || wet == fadeFrames && isWanted(settings.on()));
-            int span = whole ? frames - done : Math.min(frames - done, STEP_FRAMES - intoStep);
+            int span = Math.min(frames - done, whole ? SETTLE_FRAMES - sinceSettled : STEP_FRAMES - intoStep);
             pass(out, outBegin + at + done, at + done, span, frame + done);
             done += span;
         }

@@ -28,7 +28,7 @@ public final class SendFollowsSpeakers implements Rule {
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         Stream<Finding> sends = session.cues().stream()
                 .flatMap(cue -> cue.sends().stream()
-                        .filter(send -> send.isOn() && send.followsTheSpeakers())
+                        .filter(send -> send.isOn() && session.followsTheSpeakers(send))
                         .flatMap(
                                 send -> session.find(send.trackId()).stream().map(track -> finding(cue, track, send))));
         Stream<Finding> linked =
@@ -46,7 +46,19 @@ public final class SendFollowsSpeakers implements Rule {
                 List.of(new LinkCueLevel(linked.id(), false)));
     }
 
+    private static Finding ofASum(Cue cue, Track sum) {
+        return Finding.byHand(
+                Keys.of("send-follows-sum", cue.id(), sum.id()),
+                "Cue " + cue.name() + " hears the sum " + sum.name() + ", behind its tracks' faders.",
+                WHY,
+                List.of(PartKey.of(cue.id()), PartKey.of(sum.id())),
+                "Send its tracks to the cue under Cues instead, or say that it is on purpose.");
+    }
+
     private static Finding finding(Cue cue, Track track, Send send) {
+        if (track.isSum()) {
+            return ofASum(cue, track);
+        }
         List<Edit> edits = new ArrayList<>();
         if (send.tap() == Tap.POST_FADER) {
             edits.add(new SetSendTap(cue.id(), track.id(), Tap.PRE_FADER));

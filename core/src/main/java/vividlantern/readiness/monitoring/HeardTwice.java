@@ -11,13 +11,14 @@ import vividlantern.readiness.Rule;
 import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Send;
 import vividlantern.session.edit.SendEdit.MuteSend;
 
-/** A cue hears a wide track and what is split from it: the same sound twice. */
+/** A cue hears the same sound twice: a wide track and what is split from it, or a track and a sum that it goes to. */
 public final class HeardTwice implements Rule {
 
     @Override
@@ -33,8 +34,33 @@ public final class HeardTwice implements Rule {
             splits.forEach((wide, parts) -> session.find(wide)
                     .filter(track -> sounds(cue, wide) && parts.stream().anyMatch(part -> sounds(cue, part)))
                     .ifPresent(track -> found.add(finding(cue, track))));
+            for (Track track : session.tracks()) {
+                if (sounds(cue, track.id())) {
+                    Sums.after(session, track.id()).stream()
+                            .filter(sum -> sounds(cue, sum.id()))
+                            .findFirst()
+                            .ifPresent(sum -> found.add(bySum(cue, track, sum)));
+                }
+            }
         }
         return found;
+    }
+
+    private static Finding bySum(Cue cue, Track track, Track sum) {
+        return Finding.fixable(
+                        Keys.of("heard-twice", cue.id(), track.id()),
+                        "Cue " + cue.name() + " hears " + track.name() + ", and once more by the sum " + sum.name()
+                                + ".",
+                        "The same sound twice is +6.0 dB at one level.",
+                        List.of(PartKey.of(cue.id()), PartKey.of(track.id())),
+                        "Mute " + track.name() + " there",
+                        List.of(new MuteSend(cue.id(), track.id(), true)))
+                .likeOthers("Mute all of them there");
+    }
+
+    @Override
+    public String together(int count) {
+        return "In " + count + " places a cue hears the same sound twice.";
     }
 
     public static boolean sounds(Cue cue, TrackId track) {

@@ -78,12 +78,12 @@ public final class Grouped {
         } else if (edit instanceof ArmTrack arm) {
             all.add(edit);
             others.stream()
-                    .filter(other -> other.role() != Track.Role.SPLIT && !other.isBacking())
+                    .filter(other -> other.isRecorded() || other.isClick())
                     .forEach(other -> all.add(new ArmTrack(other.id(), arm.armed())));
         } else if (edit instanceof SetHear hear) {
             all.add(edit);
             others.stream()
-                    .filter(other -> !other.isBacking())
+                    .filter(other -> !other.isBacking() && !other.isSum())
                     .forEach(other -> all.add(new SetHear(other.id(), hear.hear())));
         } else if (edit instanceof MuteTrack mute) {
             all.add(edit);

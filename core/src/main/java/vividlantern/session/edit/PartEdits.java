@@ -34,6 +34,7 @@ record PartEdits<T extends Part>(PartKind kind, Check<T> check, List<Class<? ext
             new PartEdits<>(PartKind.CONTROL_ROOM, ControlRoomEdit::check, List.of(ControlRoomEdit.class)),
             new PartEdits<>(PartKind.WORN, WornEdit::check, List.of(WornEdit.class)),
             new PartEdits<>(PartKind.CHAINS, ChainEdit::check, List.of(ChainEdit.class)),
+            new PartEdits<>(PartKind.WAY, WayEdit::check, List.of(WayEdit.class)),
             new PartEdits<>(PartKind.BACKING, BackingEdit::check, List.of(BackingEdit.class)));
 
     /** Refuses a part that no edit would have let in. */

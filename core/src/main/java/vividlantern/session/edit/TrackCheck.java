@@ -29,7 +29,10 @@ final class TrackCheck {
         if (track.width() < 1 || track.width() > Track.MAX_WIDTH) {
             throw new Refused(track.name() + " has 1 to 8 channels.", "tracks");
         }
-        int feeds = track.isPlayed() ? 0 : track.width();
+        if (track.isSum() && track.width() != 2) {
+            throw new Refused(track.name() + " is a sum, and those are stereo.", "tracks");
+        }
+        int feeds = track.isFed() ? track.width() : 0;
         if (track.feeds().size() != feeds) {
             throw new Refused(
                     track.name() + " has " + track.width() + " channels and is fed for "

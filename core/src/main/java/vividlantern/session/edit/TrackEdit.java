@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
@@ -15,6 +16,7 @@ import vividlantern.session.Look;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
@@ -160,7 +162,7 @@ public sealed interface TrackEdit extends Edit {
         }
     }
 
-    /** Takes a track out, with every send of it and every track that is split from it. */
+    /** Takes a track out, with every send of it and every track that is split from it. What goes into a sum goes where that went. */
     record RemoveTrack(TrackId track) implements TrackEdit {
 
         @Override
@@ -172,12 +174,22 @@ public sealed interface TrackEdit extends Edit {
                     .filter(each -> each.id().equals(track) || each.splitFrom().equals(Optional.of(track)))
                     .map(Track::id)
                     .toList();
-            return session.withoutOtherTracks(session.tracks().stream()
+            return pastIt(session)
+                    .withoutOtherTracks(session.tracks().stream()
                             .filter(each -> !gone.contains(each.id()))
                             .toList())
                     .withCues(session.cues().stream()
                             .map(cue -> withoutSends(cue, gone))
                             .toList());
+        }
+
+        /** What goes into a sum that is taken out goes where that went. */
+        private Session pastIt(Session session) {
+            TrackWay on = session.wayOf(track);
+            Stream<TrackWay> ways = session.ways().stream()
+                    .map(way -> way.goesInto(track) ? on.of(way.track()) : way)
+                    .filter(way -> way.to() != TrackWay.To.MAIN);
+            return session.withWays(ways.toList());
         }
 
         private static Cue withoutSends(Cue cue, List<TrackId> tracks) {
@@ -244,6 +256,9 @@ public sealed interface TrackEdit extends Edit {
             if (was.isBacking()) {
                 throw new Refused(was.name() + " plays a sound from a file; nothing feeds it.", "feeds");
             }
+            if (was.isSum()) {
+                throw new Refused(was.name() + " is a sum; tracks go into it by their ways.", "feeds");
+            }
             if (was.role() == Track.Role.SPLIT) {
                 throw new Refused(
                         was.name() + " is split from a wide track and follows what feeds that. Feed the wide track.",
@@ -270,6 +285,12 @@ public sealed interface TrackEdit extends Edit {
                         Rules.name(session, track) + " plays a sound from a file; there is nothing to record.",
                         "track");
             }
+            if (Rules.known(session, track).isSum()) {
+                throw new Refused(
+                        Rules.name(session, track)
+                                + " is a sum, heard and not recorded. Arm the tracks that go into it.",
+                        "track");
+            }
             if (Rules.known(session, track).role() == Track.Role.SPLIT) {
                 throw new Refused(
                         Rules.name(session, track)
@@ -292,6 +313,10 @@ public sealed interface TrackEdit extends Edit {
         public Track of(Track was) {
             if (was.isBacking()) {
                 throw new Refused(was.name() + " plays a sound from a file; it is heard whenever that plays.", "hear");
+            }
+            if (was.isSum()) {
+                throw new Refused(
+                        was.name() + " is a sum; what is heard of it is what is heard of its tracks.", "hear");
             }
             return was.heard(hear);
         }

@@ -113,7 +113,8 @@ public class EveryEditTest {
                     MonitoringExamples.edits(),
                     ControlRoomExamples.edits(),
                     WornExamples.edits(),
-                    ChainExamples.edits()
+                    ChainExamples.edits(),
+                    WayExamples.edits()
                 })
                 .flatMap(Arrays::stream)
                 .toArray(Object[][]::new);

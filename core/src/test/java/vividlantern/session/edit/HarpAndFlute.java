@@ -54,6 +54,7 @@ import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.HideTrack;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
+import vividlantern.session.edit.WayEdit.AddSum;
 import vividlantern.session.edit.WornEdit.SetHeadphones;
 import vividlantern.session.song.MarkerId;
 import vividlantern.session.song.Media;
@@ -80,6 +81,9 @@ final class HarpAndFlute {
     static final InputId FLUTE = new InputId("flute");
     static final TrackId HARP_TRACK = new TrackId("harp-track");
     static final TrackId FLUTE_TRACK = new TrackId("flute-track");
+    /** The sum that the harp goes to. */
+    static final TrackId STRINGS = new TrackId("strings");
+
     static final TrackId CLICK = new TrackId("click");
     static final CueId CUE = new CueId("cue-anna");
     static final CueId BOOTH = new CueId("cue-booth");
@@ -123,6 +127,7 @@ final class HarpAndFlute {
                     new AddBacking(GUIDE, "Guide", TIDE),
                     new SetListenMic(Optional.of(new PortId("in-9"))),
                     new SetTalkbackMic(Optional.of(new PortId("in-13"))),
+                    new AddSum(STRINGS, "Strings", List.of(HARP_TRACK)),
                     new AddEffect(HARP_TRACK, Place.PRINTED, EffectType.HIGH_PASS, Optional.empty()),
                     new AddEffect(HARP_TRACK, Place.HEARD, EffectType.COMPRESSOR, Optional.empty()),
                     new AddEffect(HARP_TRACK, Place.HEARD, EffectType.EQ, Optional.empty()),

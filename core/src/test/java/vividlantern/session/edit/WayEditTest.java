@@ -1,0 +1,134 @@
+package vividlantern.session.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static vividlantern.session.edit.HarpAndFlute.FLUTE_TRACK;
+import static vividlantern.session.edit.HarpAndFlute.HARP_TRACK;
+import static vividlantern.session.edit.HarpAndFlute.RIG;
+import static vividlantern.session.edit.HarpAndFlute.SESSION;
+import static vividlantern.session.edit.HarpAndFlute.STRINGS;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import vividlantern.basics.Refused;
+import vividlantern.session.Hear;
+import vividlantern.session.Session;
+import vividlantern.session.Sums;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
+import vividlantern.session.TrackWay.To;
+import vividlantern.session.edit.TrackEdit.ArmTrack;
+import vividlantern.session.edit.TrackEdit.FeedTrack;
+import vividlantern.session.edit.TrackEdit.RemoveTrack;
+import vividlantern.session.edit.TrackEdit.SetHear;
+import vividlantern.session.edit.WayEdit.AddSum;
+import vividlantern.session.edit.WayEdit.SetWay;
+
+/** Where no track can go, each with its reason, and what becomes of ways when sums go. */
+public class WayEditTest {
+
+    private static final TrackId ALL = new TrackId("all");
+
+    /** The harp goes to the strings, and those to all of it. */
+    private static final Session TWO = new AddSum(ALL, "All of it", List.of(STRINGS)).applyTo(SESSION, RIG);
+
+    @DataProvider
+    public Object[][] refused() {
+        return new Object[][] {
+            {to(STRINGS, STRINGS), "This would run in a circle: Strings \u2192 Strings."},
+            {to(ALL, STRINGS), "This would run in a circle: All of it \u2192 Strings \u2192 All of it."},
+            {to(HARP_TRACK, FLUTE_TRACK), "Flute is no sum; nothing can go into it."},
+            {to(HARP_TRACK, new TrackId("ghost")), "There is no track 'ghost' in this session."},
+            {
+                new SetWay(HARP_TRACK, To.SUM, Optional.empty()),
+                "A track goes to main, to a sum that is named, or nowhere."
+            },
+            {
+                new SetWay(HARP_TRACK, To.MAIN, Optional.of(STRINGS)),
+                "A track goes to main, to a sum that is named, or nowhere."
+            },
+            {new AddSum(STRINGS, "Once more", List.of()), "The id 'strings' is taken."},
+            {new AddSum(new TrackId("new"), " ", List.of()), "A sum needs a name."},
+            {new ArmTrack(STRINGS, true), "Strings is a sum, heard and not recorded. Arm the tracks that go into it."},
+            {new SetHear(STRINGS, Hear.OFF), "Strings is a sum; what is heard of it is what is heard of its tracks."},
+            {new FeedTrack(STRINGS, List.of()), "Strings is a sum; tracks go into it by their ways."},
+        };
+    }
+
+    private static Edit to(TrackId track, TrackId sum) {
+        return new SetWay(track, To.SUM, Optional.of(sum));
+    }
+
+    @Test(dataProvider = "refused")
+    public void whatCannotBeIsRefusedWithItsReason(Edit edit, String reason) {
+        assertThatThrownBy(() -> edit.applyTo(TWO, RIG))
+                .isInstanceOf(Refused.class)
+                .hasMessage(reason);
+    }
+
+    @Test
+    public void aFifthSumInARowIsTooMany() {
+        Session four = TWO;
+        four = new AddSum(new TrackId("third"), "Third", List.of(ALL)).applyTo(four, RIG);
+        Session now = new AddSum(new TrackId("fourth"), "Fourth", List.of(new TrackId("third"))).applyTo(four, RIG);
+        assertThat(Sums.after(now, HARP_TRACK)).hasSize(TrackWay.DEEPEST);
+        assertThatThrownBy(() -> new AddSum(new TrackId("inner"), "Inner", List.of(HARP_TRACK)).applyTo(now, RIG))
+                .hasMessage(
+                        "At most 4 sums can follow one another; these would be Inner \u2192 Strings \u2192 All of it"
+                                + " \u2192 Third \u2192 Fourth.");
+    }
+
+    @Test
+    public void whatWentIntoASumThatIsRemovedGoesWhereThatWent() {
+        Session without = new RemoveTrack(STRINGS).applyTo(TWO, RIG);
+        assertThat(without.wayOf(HARP_TRACK)).isEqualTo(TrackWay.to(HARP_TRACK, ALL));
+        Session none = new RemoveTrack(ALL).applyTo(without, RIG);
+        assertThat(none.ways()).isEmpty();
+    }
+
+    /** Sums put in and turned round at random: whatever is let in ends at main or nowhere, and what is refused would not. */
+    @Test
+    public void everyCircleIsFoundAndNoneIsInvented() {
+        Random random = new Random(7);
+        List<TrackId> sums = new ArrayList<>();
+        Session now = SESSION;
+        for (int n = 0; n < 8; n++) {
+            sums.add(new TrackId("s" + n));
+            now = new AddSum(sums.get(n), "S" + n, List.of()).applyTo(now, RIG);
+        }
+        int circles = 0;
+        for (int turn = 0; turn < 400; turn++) {
+            TrackId from = sums.get(random.nextInt(8));
+            TrackId into = sums.get(random.nextInt(8));
+            boolean closes = into.equals(from) || comesTo(now, into, from);
+            try {
+                now = to(from, into).applyTo(now, RIG);
+                assertThat(closes).isFalse();
+            } catch (Refused refused) {
+                assertThat(refused.getMessage().startsWith("This would run in a circle"))
+                        .isEqualTo(closes);
+                circles += closes ? 1 : 0;
+                now = new SetWay(from, To.MAIN, Optional.empty()).applyTo(now, RIG);
+            }
+        }
+        assertThat(circles).isGreaterThan(50);
+    }
+
+    private static boolean comesTo(Session session, TrackId from, TrackId wanted) {
+        Set<TrackId> seen = new HashSet<>();
+        Optional<TrackId> at = Optional.of(from);
+        while (at.isPresent() && seen.add(at.get())) {
+            at = session.wayOf(at.get()).sum();
+            if (at.equals(Optional.of(wanted))) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,32 @@
+import { expect, test } from 'vitest'
+import type { Session, Track } from '@/api/client'
+import { nameOfSum, sentTo, waysFor, wordOf } from './ways'
+
+const track = (id: string, role: Track['role'], folder = '') =>
+  ({ id, name: id.toUpperCase(), role, look: { folder } }) as Track
+
+const session = (tracks: Track[]) => ({ tracks }) as Session
+
+test('a way is a word of a list and back', () => {
+  expect(wordOf({ track: 'a', to: 'sum', sum: 'b' })).toBe('sum/b')
+  expect(sentTo('a', 'sum/b')).toEqual({ kind: 'set-way', track: 'a', to: 'sum', sum: 'b' })
+  expect(sentTo('a', wordOf({ track: 'a', to: 'nowhere', sum: null }))).toEqual({
+    kind: 'set-way',
+    track: 'a',
+    to: 'nowhere',
+    sum: null,
+  })
+})
+
+test('no sum is offered itself', () => {
+  const sum = track('s', 'sum')
+  const all = session([track('a', 'input'), sum, track('t', 'sum')])
+  expect(waysFor(all, [sum]).map((way) => way.label)).toEqual(['main', 'T', 'nowhere'])
+})
+
+test('a sum is called as the folder that its tracks share', () => {
+  const inside = [track('a', 'input', 'Drums'), track('b', 'input', 'Drums')]
+  expect(nameOfSum(session(inside), inside)).toBe('Drums')
+  const mixed = [...inside, track('s', 'sum')]
+  expect(nameOfSum(session(mixed), mixed)).toBe('Sum 2')
+})

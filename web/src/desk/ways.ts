@@ -1,0 +1,30 @@
+import type { Edit, Session, Track, TrackWay } from '@/api/client'
+
+/** Where a track goes, as one word of a list: a sum's with its id behind it. */
+export const wordOf = (way: TrackWay) => (way.to === 'sum' ? `sum/${way.sum}` : way.to)
+
+/** Where tracks can go. Whether one of these would run in a circle, the program says. */
+export function waysFor(session: Session, tracks: Track[]) {
+  const ids = new Set(tracks.map((track) => track.id))
+  return [
+    { label: 'main', value: 'main' },
+    ...session.tracks
+      .filter((track) => track.role === 'sum' && !ids.has(track.id))
+      .map((sum) => ({ label: sum.name, value: `sum/${sum.id}` })),
+    { label: 'nowhere', value: 'nowhere' },
+  ]
+}
+
+export function sentTo(track: string, word: string): Edit {
+  const sum = word.startsWith('sum/') ? word.slice(4) : null
+  return { kind: 'set-way', track, to: sum ? 'sum' : (word as TrackWay['to']), sum }
+}
+
+/** What a new sum of tracks is called: as the folder in which they all are, else by its number. */
+export function nameOfSum(session: Session, of: Track[]) {
+  const folders = new Set(of.map((track) => track.look.folder))
+  const [folder = ''] = folders
+  return folders.size === 1 && folder
+    ? folder
+    : `Sum ${session.tracks.filter((each) => each.role === 'sum').length + 1}`
+}

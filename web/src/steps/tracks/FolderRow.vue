@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useDesk } from '@/desk/desk'
+import EditableText from '@/parts/EditableText.vue'
+import LevelCell from '@/parts/LevelCell.vue'
+import WordSwitch from '@/parts/WordSwitch.vue'
+
+/** The head of a folder; of one whose tracks go into a sum in there it is the level, while it is folded. */
+const { folder, folded } = defineProps<{ folder: string; count: number; folded: boolean }>()
+const emit = defineEmits<{ fold: []; rename: [name: string] }>()
+
+const desk = useDesk()
+const sum = computed(() => desk.tracks.find((track) => desk.standingOf(track.id).levelOf === folder))
+const standing = computed(() => sum.value && desk.standingOf(sum.value.id))
+
+async function giveOneLevel() {
+  const of = desk.tracks.filter((track) => track.look.folder === folder).map((track) => track.id)
+  return desk.edit([{ kind: 'add-sum', track: await desk.freshId('track', folder), name: folder, of }])
+}
+</script>
+
+<template>
+  <tr class="folder">
+    <td colspan="7">
+      <button class="plain fold" :aria-expanded="!folded" :aria-label="`Fold ${folder}`" @click="emit('fold')">
+        {{ folded ? '▸' : '▾' }}
+      </button>
+      <EditableText
+        :text="folder"
+        :label="`Name of the folder ${folder}`"
+        :set="async (name) => emit('rename', name)"
+      />
+      <span class="soft count">{{ count }}</span>
+    </td>
+    <template v-if="sum && folded">
+      <td class="narrow">
+        <LevelCell
+          :label="`Level of the folder ${folder}`"
+          :light="`main/${sum.id}`"
+          :silent="standing!.offSpeakers !== ''"
+          :title="standing!.offSpeakers"
+          zero-on-double-click
+          :level="sum.fader"
+          :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: sum!.id, level }], gesture)"
+        />
+      </td>
+      <td class="narrow switches">
+        <WordSwitch
+          column="mute"
+          :on="sum.muted"
+          :label="`Mute the folder ${folder}`"
+          :set="(muted, gesture) => desk.edit([{ kind: 'mute-track', track: sum!.id, muted }], gesture)"
+          >mute</WordSwitch
+        >
+        <WordSwitch
+          column="solo"
+          :on="sum.soloed"
+          :label="`Solo the folder ${folder}`"
+          :set="(soloed, gesture) => desk.edit([{ kind: 'solo-track', track: sum!.id, soloed }], gesture)"
+          >solo</WordSwitch
+        >
+      </td>
+      <td colspan="2"></td>
+    </template>
+    <td v-else colspan="4" class="end">
+      <button
+        v-if="!sum"
+        class="word"
+        :title="`Lets all tracks of ${folder} go into a sum, with one level, one mute and one chain`"
+        @click="giveOneLevel"
+      >
+        Give it one level
+      </button>
+    </td>
+  </tr>
+</template>
+
+<style scoped>
+td {
+  background: var(--raised);
+  font-weight: 600;
+}
+
+.target td {
+  box-shadow: inset 0 0 0 2px var(--sea);
+}
+
+.fold {
+  width: 22px;
+}
+
+.count {
+  margin-left: 8px;
+  font-weight: 400;
+}
+
+.narrow {
+  padding: 0 6px;
+  font-weight: 400;
+}
+
+.end {
+  text-align: right;
+}
+
+.switches .word {
+  margin-right: 4px;
+}
+</style>
