@@ -1,21 +1,21 @@
 import { expect, test } from 'vitest'
-import type { Session, Track } from '@/api/client'
-import { nameOfSum, sentTo, waysFor, wordOf } from './ways'
+import type { Session, Track, TrackWay } from '@/api/client'
+import { nameOfSum, sentTo, wayInWords, waysFor } from './ways'
 
 const track = (id: string, role: Track['role'], folder = '') =>
   ({ id, name: id.toUpperCase(), role, look: { folder } }) as Track
 
 const session = (tracks: Track[]) => ({ tracks }) as Session
 
-test('a way is a word of a list and back', () => {
-  expect(wordOf({ track: 'a', to: 'sum', sum: 'b' })).toBe('sum/b')
+test('a way is said unless it leads to main', () => {
+  const all = session([track('s', 'sum')])
+  const way = (to: TrackWay['to'], sum: string | null = null) => wayInWords(all, { track: 'a', to, sum })
+  expect([way('main'), way('nowhere'), way('sum', 's')]).toEqual(['', 'nowhere', 'to S'])
+})
+
+test('what is chosen from the list is an edit', () => {
   expect(sentTo('a', 'sum/b')).toEqual({ kind: 'set-way', track: 'a', to: 'sum', sum: 'b' })
-  expect(sentTo('a', wordOf({ track: 'a', to: 'nowhere', sum: null }))).toEqual({
-    kind: 'set-way',
-    track: 'a',
-    to: 'nowhere',
-    sum: null,
-  })
+  expect(sentTo('a', 'nowhere')).toEqual({ kind: 'set-way', track: 'a', to: 'nowhere', sum: null })
 })
 
 test('no sum is offered itself', () => {

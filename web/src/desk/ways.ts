@@ -1,7 +1,12 @@
 import type { Edit, Session, Track, TrackWay } from '@/api/client'
 
-/** Where a track goes, as one word of a list: a sum's with its id behind it. */
-export const wordOf = (way: TrackWay) => (way.to === 'sum' ? `sum/${way.sum}` : way.to)
+/** Where a track goes if not to main: "to Drums", "nowhere". */
+export const wayInWords = (session: Session, way: TrackWay) =>
+  way.to === 'main'
+    ? ''
+    : way.to === 'nowhere'
+      ? 'nowhere'
+      : `to ${session.tracks.find((track) => track.id === way.sum)?.name ?? 'a sum'}`
 
 /** Where tracks can go. Whether one of these would run in a circle, the program says. */
 export function waysFor(session: Session, tracks: Track[]) {

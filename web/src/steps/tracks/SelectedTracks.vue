@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { api, type May, type Track } from '@/api/client'
 import { placing } from '@/desk/placing'
 import { useDesk } from '@/desk/desk'
@@ -51,6 +51,8 @@ function raise(db: number) {
 }
 
 const { menu, act } = useTrackMenu(() => tracks)
+/** What the open menu offers; what changes meanwhile does not close what is open of it. */
+const offered = shallowRef(menu.value)
 
 const arm = () =>
   desk.edit(armable.value.map((track) => ({ kind: 'arm-track', track: track.id, armed: !allArmed.value })))
@@ -79,7 +81,7 @@ async function remove() {
   </NButton>
   <NButton v-if="armable.length" size="small" @click="arm">{{ allArmed ? 'Disarm' : 'Arm' }}</NButton>
   <LevelsBy label="Levels of all selected by, dB" :raise="raise" />
-  <NDropdown trigger="click" :options="menu" @select="act">
+  <NDropdown trigger="click" :options="offered" @update:show="offered = menu" @select="act">
     <NButton size="small" title="Colour, mark, folder, hear, mute and more, for all of them">Change all…</NButton>
   </NDropdown>
   <NButton v-if="tracks.length > 1" size="small" title="They share level, mute and more" @click="shown = 'group'">

@@ -3,9 +3,8 @@ import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
-import { sentTo, waysFor, wordOf } from '@/desk/ways'
+import { wayInWords } from '@/desk/ways'
 import ChoiceList from '@/parts/ChoiceList.vue'
-import ChoiceWord from '@/parts/ChoiceWord.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelIn from '@/parts/LevelIn.vue'
@@ -48,7 +47,7 @@ const groups = computed(() =>
     .join(', '),
 )
 
-const ways = computed(() => waysFor(desk.session!, [track]).map((way) => ({ ...way, label: `→ ${way.label}` })))
+const way = computed(() => wayInWords(desk.session!, standing.value.way))
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -97,8 +96,8 @@ async function feed(value: number) {
       >
     </td>
     <td>
-      <span v-if="!standing.may.includes('hear')" class="soft small">always</span>
-      <TrackHear v-else :track="track" />
+      <TrackHear v-if="standing.may.includes('hear')" :track="track" />
+      <span v-else-if="track.role !== 'sum'" class="soft small">always</span>
     </td>
     <td class="name">
       <span class="line">
@@ -111,15 +110,13 @@ async function feed(value: number) {
         <span v-if="groups" class="soft wide group" :title="`Grouped: ${groups}`">{{ groups }}</span>
         <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
-        <ChoiceWord
-          v-if="standing.way.to !== 'main'"
-          class="wide way"
+        <span
+          v-if="way"
+          class="soft wide way"
           :class="{ lit: standing.way.to === 'nowhere' }"
-          :value="wordOf(standing.way)"
-          :options="ways"
-          :label="`Where ${track.name} goes`"
-          @choose="(word) => desk.edit([sentTo(track.id, word)])"
-        />
+          :title="`${track.name} goes ${way}; the menu at the end of the row changes it`"
+          >→ {{ way.replace(/^to /, '') }}</span
+        >
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>
     </td>
@@ -200,10 +197,8 @@ async function feed(value: number) {
 }
 
 .way {
-  max-width: 96px;
+  max-width: 84px;
   overflow: hidden;
-  font-size: 12px;
-  font-weight: 400;
   text-overflow: ellipsis;
 }
 

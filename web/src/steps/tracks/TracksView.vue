@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { Edit, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import LevelCell from '@/parts/LevelCell.vue'
@@ -96,12 +96,15 @@ async function pressed(id: string, event: KeyboardEvent) {
 const menuOf = ref<Track[]>([])
 const menuAt = ref({ x: 0, y: 0 })
 const { menu, act } = useTrackMenu(() => menuOf.value)
+/** What the open menu offers; what changes meanwhile does not close what is open of it. */
+const offered = shallowRef(menu.value)
 
 /** The menu of a row is about all that are selected if the row is among them. */
 function more(id: string, event: MouseEvent) {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   menuAt.value = { x: box.right, y: box.bottom + 4 }
   menuOf.value = isPicked(id) ? picked.value : desk.tracks.filter((track) => track.id === id)
+  offered.value = menu.value
 }
 
 function done(key: string) {
@@ -215,7 +218,7 @@ async function add() {
       :show="menuOf.length > 0"
       :x="menuAt.x"
       :y="menuAt.y"
-      :options="menu"
+      :options="offered"
       @select="done"
       @clickoutside="menuOf = []"
     />

@@ -187,7 +187,8 @@ public final class TrackGains {
     /** The same into what cues hear of a sum: they know of its tracks' faders and mutes, not of solo. */
     double gainIntoCues(Track track) {
         Path path = paths.get(track.id());
-        return track.muted() || !path.live() ? 0 : path.trim() * path.fader();
+        boolean passes = !track.muted() && path.live();
+        return passes ? path.trim() * path.fader() : 0;
     }
 
     /** Whether mute or solo, its own or those of the sums it passes, keeps a track from the main mix. */

@@ -46,9 +46,8 @@ public class SumsTest {
     private static final int FRAMES = 144_000;
 
     private static Track mono(TrackId id, int position, int input) {
-        return Track.forInputs(id, position, id.value(), 1, List.of(Feed.from(new PortId("in-" + input))))
-                .heard(Hear.ALWAYS)
-                .panned(Pan.of(-1));
+        Track plain = Track.forInputs(id, position, id.value(), 1, List.of(Feed.from(new PortId("in-" + input))));
+        return plain.heard(Hear.ALWAYS).panned(Pan.of(-1));
     }
 
     /** Two tracks that go to a sum and one that does not, all to the left; a cue without a guard that hears nothing yet. */
@@ -250,7 +249,8 @@ public class SumsTest {
     }
 
     private static TrackStanding standing(Session session, TrackId track) {
-        return TrackStanding.of(session, RandomSessions.RIG, LiveState.STOPPED, Set.of()).stream()
+        List<TrackStanding> all = TrackStanding.of(session, RandomSessions.RIG, LiveState.STOPPED, Set.of());
+        return all.stream()
                 .filter(each -> each.track().equals(track))
                 .findFirst()
                 .orElseThrow();

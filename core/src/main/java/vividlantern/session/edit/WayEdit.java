@@ -27,8 +27,8 @@ public sealed interface WayEdit extends Edit {
         return session.withWays(Stream.concat(others, own).toList());
     }
 
-    private static String names(List<Track> tracks) {
-        return tracks.stream().map(Track::name).collect(Collectors.joining(" → "));
+    private static String names(List<Track> stations) {
+        return stations.stream().map(Track::name).collect(Collectors.joining(" → "));
     }
 
     /** Refuses a way that leads back to where it began, or through too many sums. */

@@ -1,0 +1,144 @@
+package vividlantern.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.KeyboardModifier;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Sums on their pages: made of what is selected, of a folder, heard in a cue, taken back. */
+public class SumsIT extends WithDemo {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @BeforeMethod
+    public void goThere() {
+        goTo("/sessions/low-water/tracks");
+    }
+
+    @AfterMethod
+    public void takeBack() {
+        takeAllBack();
+    }
+
+    private Locator rowOf(String track) {
+        return page.locator("[data-row='" + track + "']");
+    }
+
+    /** The innermost one: an option with more behind it holds those too. */
+    private void option(String words) {
+        page.locator(".n-dropdown-option-body__label:visible")
+                .filter(new Locator.FilterOptions().setHasText(words))
+                .last()
+                .click();
+    }
+
+    private void selectDrums() {
+        button("Select Cajón front").click();
+        button("Select Shaker").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        assertThat(page.getByText("3 selected")).isVisible();
+    }
+
+    /** Where tracks go, as in "cajon-front sum sum-1". */
+    private List<String> ways() {
+        List<String> ways = new ArrayList<>();
+        for (JsonNode way :
+                JSON.readTree(program.get("/api/sessions/low-water")).get("ways")) {
+            ways.add(way.get("track").asString() + " " + way.get("to").asString() + " "
+                    + way.get("sum").asString(""));
+        }
+        return ways;
+    }
+
+    @Test
+    public void whatIsSelectedGoesIntoASumWithOneCompressorAndItsReductionIsSeen() {
+        selectDrums();
+        button("Change all").click();
+        option("Goes to");
+        option("a new sum");
+        assertThat(rowOf("sum-1")).containsText("Sum 1");
+        assertThat(rowOf("sum-1")).containsText("Cajón front, Cajón rear, Shaker");
+        assertThat(rowOf("cajon-rear")).containsText("→ Sum 1");
+        org.assertj.core.api.Assertions.assertThat(ways())
+                .containsExactly("cajon-front sum sum-1", "cajon-rear sum sum-1", "shaker sum sum-1");
+        org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
+        button("Clear selection").click();
+        button("More for Sum 1").click();
+        option("Chains");
+        assertThat(page.getByLabel("Add to what is printed")).hasCount(0);
+        button("Add to what is heard only").click();
+        option("threshold");
+        Locator threshold = page.getByLabel("threshold of the compressor of Sum 1 in dBFS");
+        threshold.fill("-60");
+        threshold.press("Enter");
+        button("Play").click();
+        assertThat(page.getByLabel("Held back by the compressor of Sum 1").first())
+                .hasAttribute("aria-valuetext", Pattern.compile("−\\d+ dB"));
+        button("Stop").click();
+        page.getByLabel("Chains of Sum 1", new Page.GetByLabelOptions().setExact(true))
+                .click();
+    }
+
+    @Test
+    public void aFolderHasOneLevelWhichACueMayHear() {
+        selectDrums();
+        button("Change all").click();
+        option("Folder");
+        option("a new one");
+        button("Clear selection").click();
+        button("Give it one level").click();
+        assertThat(button("Select Folder 1")).isVisible();
+        button("Fold Folder 1").click();
+        button("Level of the folder Folder 1: ").click();
+        Locator level = page.getByLabel("Level of the folder Folder 1, in dB");
+        level.fill("-6");
+        level.press("Enter");
+        button("Mute the folder Folder 1").click();
+        assertThat(button("Mute the folder Folder 1")).hasAttribute("aria-pressed", "true");
+        button("Fold Folder 1").click();
+        assertThat(rowOf("cajon-front")).containsText("→ Folder 1");
+        assertThat(button("Folder 1 on the speakers: −6.0")).isVisible();
+        goTo("/sessions/low-water/cues");
+        rowOf("folder-1").getByText("+").click();
+        assertThat(rowOf("folder-1")).containsText("follows the speakers");
+    }
+
+    @Test
+    public void whatGoesNowhereSaysSoAndNoSumRunsInACircle() {
+        button("More for Room").click();
+        option("Goes to");
+        option("nowhere");
+        assertThat(rowOf("room")).containsText("→ nowhere");
+        for (String track : List.of("Bouzouki", "Guide")) {
+            button("More for " + track).click();
+            option("Goes to");
+            option("a new sum");
+            assertThat(button("More for Sum " + (track.equals("Guide") ? 2 : 1)))
+                    .isVisible();
+        }
+        button("More for Sum 1").click();
+        option("Goes to");
+        option("Sum 2");
+        assertThat(rowOf("sum-1")).containsText("→ Sum 2");
+        button("More for Sum 2").click();
+        option("Goes to");
+        option("Sum 1");
+        assertThat(page.getByText("This would run in a circle: Sum 2 → Sum 1 → Sum 2."))
+                .isVisible();
+        org.assertj.core.api.Assertions.assertThat(ways())
+                .containsExactly("bouzouki sum sum-1", "guide sum sum-2", "room nowhere ", "sum-1 sum sum-2");
+        button("More for Sum 1").click();
+        option("Remove");
+        assertThat(rowOf("bouzouki")).containsText("→ Sum 2");
+        button("Undo: Sum 1: track removed").click();
+        assertThat(rowOf("bouzouki")).containsText("→ Sum 1");
+    }
+}
