@@ -52,7 +52,8 @@ final class TrackStrips {
                 .filter(Track::isSum)
                 .forEach(this::addInCues);
         if (session.chains().stream().anyMatch(chains -> latencyFrames(chains) > 0)) {
-            session.tracks()
+            session.tracks().stream()
+                    .filter(track -> session.wayOf(track.id()).to() != TrackWay.To.NOWHERE)
                     .forEach(track -> latest.merge(session.wayOf(track.id()).sum(), late(track), Math::max));
         }
     }

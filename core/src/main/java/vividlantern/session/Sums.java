@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import vividlantern.session.cue.Cue;
 
 /** Which sums the tracks of a session pass on their way to the speakers. */
 public final class Sums {
@@ -36,6 +37,24 @@ public final class Sums {
         List<Track> passed = after(session, track);
         TrackId last = passed.isEmpty() ? track : passed.get(passed.size() - 1).id();
         return session.wayOf(last).to() == TrackWay.To.MAIN;
+    }
+
+    /** Whether a cue is sent something of a track: by a send of it, or by one of a sum into which its fader lets it. */
+    public static boolean isSent(Session session, Cue cue, Track track) {
+        if (session.effectiveSend(cue, track).isOn()) {
+            return true;
+        }
+        Track before = track;
+        for (Track sum : after(session, track.id())) {
+            if (before.muted() || before.fader().isOff()) {
+                return false;
+            }
+            if (session.effectiveSend(cue, sum).isOn()) {
+                return true;
+            }
+            before = sum;
+        }
+        return false;
     }
 
     /** The circle in which a track's sound would run: each goes to the next, the last is the first again. Empty if it runs in none. */

@@ -194,6 +194,16 @@ public class SumsTest {
                 .isEqualTo(264_060);
     }
 
+    @Test
+    public void nobodyWaitsForATrackThatGoesNowhere() {
+        Inserted limiter = Inserted.of(new EffectId("l"), EffectType.LIMITER);
+        Session session = session()
+                .withWays(List.of(TrackWay.nowhere(LOW)))
+                .withChains(List.of(new Chains(LOW, Chain.EMPTY, new Chain(true, List.of(limiter)))));
+        float[][] out = MixRun.of(session).pulses(24_000, 0.1, 288_000).run(64);
+        assertThat(lastPulse(out[LEFT_SPEAKER])).isEqualTo(264_000);
+    }
+
     /** When the last pulse comes; by then all gains have arrived. */
     private static int lastPulse(float[] samples) {
         for (int n = 263_000; n < samples.length; n++) {

@@ -232,6 +232,12 @@ public final class MonitoringRulesTest {
     public void aCueWithATrackAndItsSumHearsItTwiceAndFollowsTheSpeakers() {
         assertThat(of("send-follows-sum", findings(summed()))).isEmpty();
         Session both = summed().change(CUE, cue -> cue.withSend(SUM, send -> send.at(Decibels.ZERO)));
+        Session bySum = both.change(CUE, cue -> cue.withoutSend(TRACK));
+        assertThat(of("hears-not-themselves", findings(bySum)))
+                .as("Anna is in the sum")
+                .isEmpty();
+        Session fadedOut = bySum.change(TRACK, track -> track.faded(Decibels.OFF));
+        assertThat(of("hears-not-themselves", findings(fadedOut))).isPresent();
         Finding twice = of("heard-twice", findings(both)).orElseThrow();
         assertThat(twice.sentence()).isEqualTo("Cue Anna hears Voice, and once more by the sum Voices.");
         assertThat(of("heard-twice", findings(mended(both, twice)))).isEmpty();

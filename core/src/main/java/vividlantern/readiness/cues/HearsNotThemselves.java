@@ -14,6 +14,7 @@ import vividlantern.session.PartKey;
 import vividlantern.session.Performer;
 import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Send;
@@ -65,7 +66,7 @@ public final class HearsNotThemselves implements Rule {
         return direct
                 || session.tracks().stream()
                         .filter(track -> isOf(session, track, performer.id()))
-                        .anyMatch(track -> session.effectiveSend(cue, track).isOn());
+                        .anyMatch(track -> Sums.isSent(session, cue, track));
     }
 
     private static boolean isOf(Session session, Track track, PerformerId performer) {

@@ -2,7 +2,6 @@ package vividlantern.readiness.monitoring;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import vividlantern.patch.FreePorts;
 import vividlantern.readiness.Finding;
 import vividlantern.readiness.Keys;
@@ -22,14 +21,9 @@ public final class NothingComesOut implements Rule {
     public List<Finding> find(Session session, Rig rig, FreePorts free) {
         return session.tracks().stream()
                 .filter(track -> track.isFed() && !Sums.reachesMain(session, track.id()))
-                .filter(track -> Stream.concat(Stream.of(track), Sums.after(session, track.id()).stream())
-                        .noneMatch(each -> isInACue(session, each)))
+                .filter(track -> session.cues().stream().noneMatch(cue -> Sums.isSent(session, cue, track)))
                 .map(track -> finding(session, track))
                 .toList();
-    }
-
-    private static boolean isInACue(Session session, Track track) {
-        return session.cues().stream().anyMatch(cue -> HeardTwice.sounds(cue, track.id()));
     }
 
     private static Finding finding(Session session, Track track) {

@@ -7,6 +7,7 @@ import vividlantern.readiness.Keys;
 import vividlantern.readiness.Rule;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 
 /** A backing track is in no cue, or has nothing to play. */
@@ -24,7 +25,7 @@ public final class BackingUnheard implements Rule {
     private static boolean isInNoCue(Session session, Track track) {
         return session.cues().stream()
                 .filter(cue -> cue.output().isPresent())
-                .noneMatch(cue -> session.effectiveSend(cue, track).isOn());
+                .noneMatch(cue -> Sums.isSent(session, cue, track));
     }
 
     private static Finding empty(Track track) {

@@ -9,6 +9,7 @@ import vividlantern.readiness.Rule;
 import vividlantern.rig.Rig;
 import vividlantern.session.PartKey;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.edit.SongEdit.SetClick;
@@ -69,8 +70,6 @@ public final class ClickMissing implements Rule {
     }
 
     private static boolean hearsClick(Session session, Cue cue) {
-        return session.tracks().stream()
-                .filter(Track::isClick)
-                .anyMatch(track -> session.effectiveSend(cue, track).isOn());
+        return session.tracks().stream().filter(Track::isClick).anyMatch(track -> Sums.isSent(session, cue, track));
     }
 }

@@ -7,6 +7,7 @@ import vividlantern.readiness.Keys;
 import vividlantern.readiness.Rule;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.edit.TrackEdit.SetFader;
 import vividlantern.units.Decibels;
@@ -22,6 +23,7 @@ public final class ClickOnSpeakers implements Rule {
         return session.tracks().stream()
                 .filter(track ->
                         track.isClick() && !track.muted() && !track.fader().isOff())
+                .filter(track -> Sums.reachesMain(session, track.id()))
                 .map(ClickOnSpeakers::finding)
                 .toList();
     }
