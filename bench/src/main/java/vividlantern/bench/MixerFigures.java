@@ -21,6 +21,9 @@ import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.chain.EffectId;
@@ -162,8 +165,48 @@ final class MixerFigures {
         Figures.say(
                 "Chains, 64 x 16, an EQ and a compressor on every track: %.1f µs a block, %.0f times real time; both off %.1f; none %.1f",
                 chained / 1e3, BLOCK_NANOS / chained, off / 1e3, dry / 1e3);
+        summed(inEachTrack(false), "plain");
+        summed(inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR), "with an EQ and a compressor");
         both.switching();
         new MixerFigures(128, 32, 0.125f, inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR)).setting();
+    }
+
+    /** What it costs that all tracks go into four sums with an EQ and a compressor each, and that every cue hears one of these. */
+    private static void summed(UnaryOperator<Session> tracks, String words) {
+        UnaryOperator<Session> sums = session -> inSums(tracks.apply(session));
+        double alone = best(new MixerFigures(64, 16, 0.125f, tracks)::turn);
+        double summed = best(new MixerFigures(64, 16, 0.125f, sums)::turn);
+        double heard = best(new MixerFigures(
+                64,
+                16,
+                0.125f,
+                session -> sums.apply(session)
+                        .withCues(session.cues().stream()
+                                .map(cue -> cue.withSend(new TrackId("sum-0"), send -> send.at(Decibels.of(-6))))
+                                .toList()))::turn);
+        Figures.say(
+                "Chains, 64 x 16, tracks %s: %.1f µs a block; all in four sums with an EQ and a compressor each %.1f, %.0f times real time; one of these in every cue %.1f",
+                words, alone / 1e3, summed / 1e3, BLOCK_NANOS / summed, heard / 1e3);
+    }
+
+    private static Session inSums(Session session) {
+        Chain chain = new Chain(
+                true,
+                List.of(
+                        Inserted.of(new EffectId("eq"), EffectType.EQ).with(BANDS),
+                        Inserted.of(new EffectId("compressor"), EffectType.COMPRESSOR)));
+        Session summed = session;
+        List<TrackWay> ways = new ArrayList<>();
+        List<Chains> chains = new ArrayList<>(session.chains());
+        for (int sum = 0; sum < 4; sum++) {
+            TrackId id = new TrackId("sum-" + sum);
+            summed = summed.plus(Track.forSum(id, 1000 + sum, "Sum " + sum));
+            chains.add(new Chains(id, Chain.EMPTY, chain));
+        }
+        for (Track track : session.tracks()) {
+            ways.add(TrackWay.to(track.id(), new TrackId("sum-" + ways.size() % 4)));
+        }
+        return summed.withWays(ways).withChains(chains);
     }
 
     /** Effects on every track, each of which does something. */

@@ -253,9 +253,10 @@ public final class MixPlan {
 
     /** @param buses in any order */
     MixPlan(int sampleRate, int inputs, int outputs, List<ClickVoice> clicks, List<Bus> buses) {
-        this(sampleRate, inputs, outputs, clicks, List.of(), buses, Optional.empty());
+        this(sampleRate, inputs, outputs, clicks, List.of(), BusOrder.of(buses), Optional.empty());
     }
 
+    /** @param buses in their order */
     private MixPlan(
             int sampleRate,
             int inputs,
@@ -269,7 +270,7 @@ public final class MixPlan {
         this.outputs = outputs;
         this.clicks = List.copyOf(clicks);
         this.reels = List.copyOf(reels);
-        this.buses = BusOrder.of(buses);
+        this.buses = List.copyOf(buses);
         this.from = from;
         sources = inputs
                 + this.clicks.size()
@@ -284,7 +285,8 @@ public final class MixPlan {
     /** @param media where the sounds of backing tracks and of the click's voices are */
     public static MixPlan compile(Session session, Rig rig, LiveState live, MediaShelf media) {
         Song song = Song.of(session, media, OwnSounds.NONE);
-        return compile(session, rig, live, ClickVoice.of(session, song.own()), List.of(), song);
+        List<ClickVoice> voices = ClickVoice.of(session, song.own());
+        return compile(session, rig, live, voices, List.of(), song, ordered(session, rig, live));
     }
 
     /**
@@ -295,11 +297,30 @@ public final class MixPlan {
         Song was = from.orElseThrow().song();
         Song next = Song.of(session, was.media(), was.own());
         List<ClickVoice> voices = was.equals(next) ? clicks : ClickVoice.of(session, next.own());
-        return compile(session, rig, live, voices, reels, next);
+        return compile(session, rig, live, voices, reels, next, buses(session, rig, live));
+    }
+
+    /** Where no more is set otherwise than effects, no edge is worked out again. */
+    private List<Bus> buses(Session session, Rig rig, LiveState live) {
+        From was = from.orElseThrow();
+        return was.rig() == rig && was.live().equals(live)
+                ? TrackStrips.setOtherwise(buses, was.session(), session, rig, live)
+                        .orElseGet(() -> ordered(session, rig, live))
+                : ordered(session, rig, live);
+    }
+
+    private static List<Bus> ordered(Session session, Rig rig, LiveState live) {
+        return BusOrder.of(new SessionBuses(session, rig, live.cut(false)).all());
     }
 
     private static MixPlan compile(
-            Session session, Rig rig, LiveState live, List<ClickVoice> clicks, List<Reel> before, Song song) {
+            Session session,
+            Rig rig,
+            LiveState live,
+            List<ClickVoice> clicks,
+            List<Reel> before,
+            Song song,
+            List<Bus> buses) {
         TempoCurve curve = session.tempoMap().curve();
         List<Reel> reels = TrackGains.playing(session)
                 .map(backing -> Reel.of(
@@ -318,7 +339,7 @@ public final class MixPlan {
                 rig.engineOutputs().size(),
                 clicks,
                 reels,
-                new SessionBuses(session, rig, live.cut(false)).all(),
+                buses,
                 Optional.of(new From(session, rig, live, song)));
     }
 

@@ -11,9 +11,14 @@ import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vividlantern.mix.effects.EffectKinds;
 import vividlantern.mix.effects.Shift;
 import vividlantern.mix.effects.SlowGain;
+import vividlantern.rig.Rig;
+import vividlantern.session.PartKey;
+import vividlantern.session.PartKind;
+import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Sums;
 import vividlantern.session.Track;
@@ -120,6 +125,51 @@ final class TrackStrips {
             }
         }
         return buses;
+    }
+
+    /**
+     * The buses of a state of a session as those of another state, which differs by how effects are set and switched, and by nothing else.
+     *
+     * @return empty if more differs
+     */
+    static Optional<List<MixPlan.Bus>> setOtherwise(
+            List<MixPlan.Bus> buses, Session before, Session now, Rig rig, LiveState live) {
+        Set<PartKey> changed = Parts.OF_SESSION.changed(before, now).keySet();
+        List<Track> tracks = chained(now, changed);
+        if (tracks.size() < changed.size() || tracks.stream().anyMatch(track -> !alike(before, now, track))) {
+            return Optional.empty();
+        }
+        TrackStrips strips = new TrackStrips(now, new TrackGains(now, rig, live));
+        Map<String, List<MixPlan.Insert>> inserts = new HashMap<>();
+        for (Track track : tracks) {
+            for (boolean forCues : new boolean[] {false, true}) {
+                String key = strips.keyOf(track, forCues);
+                inserts.put(key, strips.inserts(track, key));
+            }
+        }
+        return Optional.of(buses.stream()
+                .map(bus -> inserts.containsKey(bus.key()) ? bus.with(bus.edges(), inserts.get(bus.key())) : bus)
+                .toList());
+    }
+
+    /** The tracks of whose chains parts speak. */
+    private static List<Track> chained(Session session, Set<PartKey> parts) {
+        return parts.stream()
+                .filter(part -> part.kind() == PartKind.CHAINS)
+                .flatMap(part -> session.find(new TrackId(part.id())).stream())
+                .toList();
+    }
+
+    /** Whether the same effects stand in both chains of a track, in the same order. */
+    private static boolean alike(Session before, Session now, Track track) {
+        return Stream.of(Chains.Place.values())
+                .allMatch(place -> effects(before, track, place).equals(effects(now, track, place)));
+    }
+
+    private static List<String> effects(Session session, Track track, Chains.Place place) {
+        return session.chainsOf(track.id()).at(place).effects().stream()
+                .map(each -> each.type() + " " + each.id())
+                .toList();
     }
 
     private MixPlan.Bus strip(Track track, boolean forCues) {

@@ -3,9 +3,11 @@ package vividlantern.mix;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.RandomSessions;
@@ -250,5 +252,64 @@ public class TrackStripsTest {
         }
         assertThat(out[64 * 900]).isCloseTo(in[2][64 * 900 - 60] * (float) Math.sqrt(0.5), within(1e-6f));
         assertThat(out[95_000]).isCloseTo(in[2][95_000] * (float) Math.sqrt(0.5), within(1e-6f));
+    }
+
+    /** Set, switched, moved, taken out, with faders moved between: what goes on from a plan is what would be made anew. */
+    @Test
+    public void whatGoesOnFromAPlanIsWhatWouldBeMadeAnew() {
+        int kept = 0;
+        for (int seed = 0; seed < 30; seed++) {
+            Session session = RandomSessions.processed(RandomSessions.session(seed), seed);
+            Random random = new Random(seed);
+            MixPlan plan = MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED);
+            for (int edit = 0; edit < 12; edit++) {
+                session = session.withChains(session.chains().stream()
+                        .map(chains -> random.nextBoolean() ? chains : otherwise(chains, random))
+                        .toList());
+                session = edit % 4 == 3
+                        ? RandomSessions.mainEdit(session, random).applyTo(session, RandomSessions.RIG)
+                        : session;
+                MixPlan next = plan.then(session, RandomSessions.RIG, LiveState.STOPPED);
+                assertThat(next.buses())
+                        .isEqualTo(MixPlan.compile(session, RandomSessions.RIG, LiveState.STOPPED)
+                                .buses());
+                MixPlan.Bus main = main(plan);
+                kept += main(next) == main ? 1 : 0;
+                plan = next;
+            }
+        }
+        assertThat(kept)
+                .as("plans in which no edge of the main mix was worked out again")
+                .isBetween(30, 330);
+    }
+
+    private static MixPlan.Bus main(MixPlan plan) {
+        return plan.buses().stream()
+                .filter(bus -> bus.key().equals(MixPlan.MAIN))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Chains otherwise(Chains chains, Random random) {
+        List<Inserted> effects = new ArrayList<>(chains.heard().effects());
+        if (effects.isEmpty()) {
+            return chains.with(Chains.Place.HEARD, chains.heard().on(random.nextBoolean()));
+        }
+        Inserted last = effects.remove(effects.size() - 1);
+        switch (random.nextInt(6)) {
+            case 0 -> effects.add(0, last);
+            case 1 -> effects.add(last.on(!last.on()));
+            case 2 -> {
+                // it is taken out
+            }
+            default ->
+                effects.add(last.with(last.type().ranges().stream()
+                        .filter(range -> range.choices().isEmpty())
+                        .map(range -> new EffectValue(
+                                range.number(),
+                                range.begins() + random.nextDouble() / 10 * (range.to() - range.begins())))
+                        .toList()));
+        }
+        return chains.with(Chains.Place.HEARD, chains.heard().with(effects));
     }
 }
