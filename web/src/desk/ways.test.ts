@@ -24,9 +24,11 @@ test('no sum is offered itself', () => {
   expect(waysFor(all, [sum]).map((way) => way.label)).toEqual(['main', 'T', 'nowhere'])
 })
 
-test('a sum is called as the folder that its tracks share', () => {
+test('a sum is called as the folder that its tracks share, or by a number that is free', () => {
   const inside = [track('a', 'input', 'Drums'), track('b', 'input', 'Drums')]
   expect(nameOfSum(session(inside), inside)).toBe('Drums')
-  const mixed = [...inside, track('s', 'sum')]
-  expect(nameOfSum(session(mixed), mixed)).toBe('Sum 2')
+  const mixed = [...inside, { ...track('s', 'sum'), name: 'Sum 2' }]
+  expect(nameOfSum(session(mixed), mixed)).toBe('Sum 1')
+  const taken = [...inside, { ...track('s', 'sum', 'Drums'), name: 'Drums' }]
+  expect(nameOfSum(session(taken), inside)).toBe('Sum 1')
 })

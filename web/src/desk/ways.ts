@@ -25,11 +25,11 @@ export function sentTo(track: string, word: string): Edit {
   return { kind: 'set-way', track, to: sum ? 'sum' : (word as TrackWay['to']), sum }
 }
 
-/** What a new sum of tracks is called: as the folder in which they all are, else by its number. */
+/** What a new sum of tracks is called: as the folder in which they all are, else by the first number that is free. */
 export function nameOfSum(session: Session, of: Track[]) {
+  const taken = new Set(session.tracks.map((track) => track.name))
   const folders = new Set(of.map((track) => track.look.folder))
   const [folder = ''] = folders
-  return folders.size === 1 && folder
-    ? folder
-    : `Sum ${session.tracks.filter((each) => each.role === 'sum').length + 1}`
+  if (folders.size === 1 && folder && !taken.has(folder)) return folder
+  for (let number = 1; ; number++) if (!taken.has(`Sum ${number}`)) return `Sum ${number}`
 }

@@ -2,8 +2,7 @@
 import { computed } from 'vue'
 import { useDesk } from '@/desk/desk'
 import EditableText from '@/parts/EditableText.vue'
-import LevelCell from '@/parts/LevelCell.vue'
-import WordSwitch from '@/parts/WordSwitch.vue'
+import SpeakerCells from './SpeakerCells.vue'
 
 /** The head of a folder; of one whose tracks go into a sum in there it is the level, while it is folded. */
 const { folder, folded } = defineProps<{ folder: string; count: number; folded: boolean }>()
@@ -11,7 +10,6 @@ const emit = defineEmits<{ fold: []; rename: [name: string] }>()
 
 const desk = useDesk()
 const sum = computed(() => desk.tracks.find((track) => desk.standingOf(track.id).levelOf === folder))
-const standing = computed(() => sum.value && desk.standingOf(sum.value.id))
 
 async function giveOneLevel() {
   const of = desk.tracks.filter((track) => track.look.folder === folder).map((track) => track.id)
@@ -33,33 +31,7 @@ async function giveOneLevel() {
       <span class="soft count">{{ count }}</span>
     </td>
     <template v-if="sum && folded">
-      <td class="narrow">
-        <LevelCell
-          :label="`Level of the folder ${folder}`"
-          :light="`main/${sum.id}`"
-          :silent="standing!.offSpeakers !== ''"
-          :title="standing!.offSpeakers"
-          zero-on-double-click
-          :level="sum.fader"
-          :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: sum!.id, level }], gesture)"
-        />
-      </td>
-      <td class="narrow switches">
-        <WordSwitch
-          column="mute"
-          :on="sum.muted"
-          :label="`Mute the folder ${folder}`"
-          :set="(muted, gesture) => desk.edit([{ kind: 'mute-track', track: sum!.id, muted }], gesture)"
-          >mute</WordSwitch
-        >
-        <WordSwitch
-          column="solo"
-          :on="sum.soloed"
-          :label="`Solo the folder ${folder}`"
-          :set="(soloed, gesture) => desk.edit([{ kind: 'solo-track', track: sum!.id, soloed }], gesture)"
-          >solo</WordSwitch
-        >
-      </td>
+      <SpeakerCells :track="sum" :level="`Level of the folder ${folder}`" :name="`the folder ${folder}`" />
       <td colspan="2"></td>
     </template>
     <td v-else colspan="4" class="end">
@@ -76,8 +48,11 @@ async function giveOneLevel() {
 </template>
 
 <style scoped>
-td {
+tr > :deep(td) {
   background: var(--raised);
+}
+
+td {
   font-weight: 600;
 }
 
@@ -94,16 +69,7 @@ td {
   font-weight: 400;
 }
 
-.narrow {
-  padding: 0 6px;
-  font-weight: 400;
-}
-
 .end {
   text-align: right;
-}
-
-.switches .word {
-  margin-right: 4px;
 }
 </style>

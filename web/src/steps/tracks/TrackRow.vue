@@ -6,11 +6,11 @@ import { widthWord } from '@/desk/feeds'
 import { wayInWords } from '@/desk/ways'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
-import LevelCell from '@/parts/LevelCell.vue'
 import LevelIn from '@/parts/LevelIn.vue'
 import PanSlider from '@/parts/PanSlider.vue'
 import RowHandle from '@/parts/RowHandle.vue'
 import WordSwitch from '@/parts/WordSwitch.vue'
+import SpeakerCells from './SpeakerCells.vue'
 import TrackHear from './TrackHear.vue'
 import TrackHearers from './TrackHearers.vue'
 import TrackMark from './TrackMark.vue'
@@ -144,33 +144,11 @@ async function feed(value: number) {
         :set="(pan, gesture) => desk.edit([{ kind: 'set-pan', track: track.id, pan }], gesture)"
       />
     </td>
-    <td>
-      <LevelCell
-        :label="standing.way.to === 'sum' ? `${track.name} into its sum` : `${track.name} on the speakers`"
-        :light="`main/${track.id}`"
-        :silent="standing.offSpeakers !== ''"
-        :title="standing.offSpeakers"
-        zero-on-double-click
-        :level="track.fader"
-        :set="(level, gesture) => desk.edit([{ kind: 'set-fader', track: track.id, level }], gesture)"
-      />
-    </td>
-    <td class="switches">
-      <WordSwitch
-        column="mute"
-        :on="track.muted"
-        :label="`Mute ${track.name}`"
-        :set="(muted, gesture) => desk.edit([{ kind: 'mute-track', track: track.id, muted }], gesture)"
-        >mute</WordSwitch
-      >
-      <WordSwitch
-        column="solo"
-        :on="track.soloed"
-        :label="`Solo ${track.name}`"
-        :set="(soloed, gesture) => desk.edit([{ kind: 'solo-track', track: track.id, soloed }], gesture)"
-        >solo</WordSwitch
-      >
-    </td>
+    <SpeakerCells
+      :track="track"
+      :level="standing.way.to === 'sum' ? `${track.name} into its sum` : `${track.name} on the speakers`"
+      :name="track.name"
+    />
     <td><TrackHearers :track="track" /></td>
     <td>
       <button class="word" aria-haspopup="menu" :aria-label="`More for ${track.name}`" @click="emit('more', $event)">
@@ -300,9 +278,5 @@ td {
   .armed-word {
     display: none;
   }
-}
-
-.switches .word {
-  margin-right: 4px;
 }
 </style>

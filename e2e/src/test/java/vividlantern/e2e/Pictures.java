@@ -94,6 +94,7 @@ public final class Pictures {
                 }
             }
             if (step.equals("Tracks")) {
+                sums(program, page, folder, theme, !kept || day);
                 chains(program, page, folder, theme, !kept || !day);
             }
             if (step.equals("Cues")) {
@@ -133,6 +134,25 @@ public final class Pictures {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Through the engine only"))
                 .click();
         page.getByText("late by 4.9 ms").waitFor();
+    }
+
+    /** The cajón and the shaker in a folder with one level and one compressor; taken out again. */
+    private static void sums(Program program, Page page, Path folder, String theme, boolean wanted) {
+        String inFolder = "{\"kind\": \"set-track-folder\", \"folder\": \"Drums\", \"track\": ";
+        program.post(
+                "/api/sessions/low-water/edits",
+                "{\"edits\": [" + inFolder + "\"cajon-front\"}, " + inFolder + "\"cajon-rear\"}, " + inFolder
+                        + "\"shaker\"}, {\"kind\": \"add-sum\", \"track\": \"drums\", \"name\": \"Drums\", \"of\":"
+                        + " [\"cajon-front\", \"cajon-rear\", \"shaker\"]}, {\"kind\": \"add-effect\", \"track\": \"drums\","
+                        + " \"place\": \"heard\", \"type\": \"compressor\"}]}");
+        page.getByLabel("Chains of Drums").first().click();
+        page.getByLabel("Switch the compressor of Drums").waitFor();
+        page.waitForTimeout(4000);
+        if (wanted) {
+            shoot(page, folder, "sums-" + theme);
+        }
+        page.getByLabel("Chains of Drums").first().click();
+        program.post("/api/sessions/low-water/undo", "{}");
     }
 
     /** A fiddle that is printed through a high-pass and a compressor and heard through an EQ; taken out again. */
