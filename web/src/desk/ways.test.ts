@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Session, Track, TrackWay } from '@/api/client'
-import { nameOfSum, sentTo, wayInWords, waysFor } from './ways'
+import { nameOfSum, nameOfWay, sentTo, waysFor } from './ways'
 
 const track = (id: string, role: Track['role'], folder = '') =>
   ({ id, name: id.toUpperCase(), role, look: { folder } }) as Track
@@ -9,8 +9,8 @@ const session = (tracks: Track[]) => ({ tracks }) as Session
 
 test('a way is said unless it leads to main', () => {
   const all = session([track('s', 'sum')])
-  const way = (to: TrackWay['to'], sum: string | null = null) => wayInWords(all, { track: 'a', to, sum })
-  expect([way('main'), way('nowhere'), way('sum', 's')]).toEqual(['', 'nowhere', 'to S'])
+  const way = (to: TrackWay['to'], sum: string | null = null) => nameOfWay(all, { track: 'a', to, sum })
+  expect([way('main'), way('nowhere'), way('sum', 's')]).toEqual(['', 'nowhere', 'S'])
 })
 
 test('what is chosen from the list is an edit', () => {

@@ -1,12 +1,10 @@
 import type { Edit, Session, Track, TrackWay } from '@/api/client'
 
-/** Where a track goes if not to main: "to Drums", "nowhere". */
-export const wayInWords = (session: Session, way: TrackWay) =>
-  way.to === 'main'
-    ? ''
-    : way.to === 'nowhere'
-      ? 'nowhere'
-      : `to ${session.tracks.find((track) => track.id === way.sum)?.name ?? 'a sum'}`
+/** Where a track goes if not to main: a sum's name, or "nowhere". */
+export function nameOfWay(session: Session, way: TrackWay) {
+  if (way.to !== 'sum') return way.to === 'main' ? '' : way.to
+  return session.tracks.find((track) => track.id === way.sum)?.name ?? 'a sum'
+}
 
 /** Where tracks can go. Whether one of these would run in a circle, the program says. */
 export function waysFor(session: Session, tracks: Track[]) {
@@ -32,4 +30,13 @@ export function nameOfSum(session: Session, of: Track[]) {
   const [folder = ''] = folders
   if (folders.size === 1 && folder && !taken.has(folder)) return folder
   for (let number = 1; ; number++) if (!taken.has(`Sum ${number}`)) return `Sum ${number}`
+}
+
+/** What adds a sum of tracks. */
+export async function newSum(
+  desk: { session: Session | null; freshId: (kind: string, name: string) => Promise<string> },
+  of: Track[],
+): Promise<Edit> {
+  const name = nameOfSum(desk.session!, of)
+  return { kind: 'add-sum', track: await desk.freshId('track', name), name, of: of.map((track) => track.id) }
 }

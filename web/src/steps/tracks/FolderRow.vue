@@ -1,19 +1,36 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useDesk } from '@/desk/desk'
+import { newSum } from '@/desk/ways'
 import EditableText from '@/parts/EditableText.vue'
 import SpeakerCells from './SpeakerCells.vue'
 
 /** The head of a folder; of one whose tracks go into a sum in there it is the level, while it is folded. */
-const { folder, folded } = defineProps<{ folder: string; count: number; folded: boolean }>()
-const emit = defineEmits<{ fold: []; rename: [name: string] }>()
+const { folder, folded, rename } = defineProps<{
+  folder: string
+  count: number
+  folded: boolean
+  rename: (name: string) => Promise<boolean>
+}>()
+const emit = defineEmits<{ fold: [] }>()
 
 const desk = useDesk()
 const sum = computed(() => desk.tracks.find((track) => desk.standingOf(track.id).levelOf === folder))
 
+const giving = ref(false)
+
 async function giveOneLevel() {
-  const of = desk.tracks.filter((track) => track.look.folder === folder).map((track) => track.id)
-  return desk.edit([{ kind: 'add-sum', track: await desk.freshId('track', folder), name: folder, of }])
+  giving.value = true
+  try {
+    await desk.edit([
+      await newSum(
+        desk,
+        desk.tracks.filter((track) => track.look.folder === folder),
+      ),
+    ])
+  } finally {
+    giving.value = false
+  }
 }
 </script>
 
@@ -23,11 +40,7 @@ async function giveOneLevel() {
       <button class="plain fold" :aria-expanded="!folded" :aria-label="`Fold ${folder}`" @click="emit('fold')">
         {{ folded ? '▸' : '▾' }}
       </button>
-      <EditableText
-        :text="folder"
-        :label="`Name of the folder ${folder}`"
-        :set="async (name) => emit('rename', name)"
-      />
+      <EditableText :text="folder" :label="`Name of the folder ${folder}`" :set="rename" />
       <span class="soft count">{{ count }}</span>
     </td>
     <template v-if="sum && folded">
@@ -38,6 +51,7 @@ async function giveOneLevel() {
       <button
         v-if="!sum"
         class="word"
+        :disabled="giving"
         :title="`Lets all tracks of ${folder} go into a sum, with one level, one mute and one chain`"
         @click="giveOneLevel"
       >
@@ -56,7 +70,7 @@ td {
   font-weight: 600;
 }
 
-.target td {
+.target > :deep(td) {
   box-shadow: inset 0 0 0 2px var(--sea);
 }
 

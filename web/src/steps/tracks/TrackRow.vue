@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
-import { wayInWords } from '@/desk/ways'
+import { nameOfWay } from '@/desk/ways'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelIn from '@/parts/LevelIn.vue'
@@ -47,7 +47,7 @@ const groups = computed(() =>
     .join(', '),
 )
 
-const way = computed(() => wayInWords(desk.session!, standing.value.way))
+const way = computed(() => nameOfWay(desk.session!, standing.value.way))
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -114,8 +114,8 @@ async function feed(value: number) {
           v-if="way"
           class="soft wide way"
           :class="{ lit: standing.way.to === 'nowhere' }"
-          :title="`${track.name} goes ${way}; the menu at the end of the row changes it`"
-          >→ {{ way.replace(/^to /, '') }}</span
+          :title="`Where ${track.name} goes on its way to the speakers: ${way}. The menu at the end of the row changes it.`"
+          >→ {{ way }}</span
         >
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>

@@ -181,8 +181,8 @@ async function add() {
                 :folder="item.folder"
                 :count="item.count"
                 :folded="folded.has(item.folder)"
+                :rename="(name) => rename(item.folder, name)"
                 @fold="fold(item.folder)"
-                @rename="(name) => rename(item.folder, name)"
               />
               <template v-else>
                 <TrackRow
@@ -224,7 +224,8 @@ async function add() {
     />
     <p class="hint">
       Drag over a column of switches to set them all. Drag a level; <kbd>Shift</kbd> is fine; type over its number.
-      Double click: 0 dB. Of all this only arm, hear and chains reach the cues.
+      Double click: 0 dB. Of all this only arm, hear and chains reach the cues, and faders, pans and mutes of what goes
+      into a sum that a cue hears.
     </p>
   </section>
 </template>

@@ -2,7 +2,7 @@ import { computed, h } from 'vue'
 import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
 import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
-import { nameOfSum, sentTo, waysFor } from '@/desk/ways'
+import { newSum, sentTo, waysFor } from '@/desk/ways'
 import { movedByOne } from './moved'
 
 type Colour = Track['look']['colour']
@@ -149,11 +149,7 @@ export function useTrackMenu(tracks: () => Track[]) {
     return desk.proposed(() => api.POST('/api/sessions/{session}/tracks/split', { params, body }))
   }
 
-  async function sum() {
-    const name = nameOfSum(desk.session!, tracks())
-    const of = tracks().map((track) => track.id)
-    return desk.edit([{ kind: 'add-sum', track: await desk.freshId('track', name), name, of }])
-  }
+  const sum = async () => desk.edit([await newSum(desk, tracks())])
 
   function act(key: string) {
     if (key === 'new-sum') return sum()

@@ -83,9 +83,10 @@ public record StartFromMain(List<Edit> edits, String limited) {
         }
         String unsaid = session.tracks().stream()
                 .filter(track -> Sums.into(session, track.id()).findAny().isPresent())
+                .filter(sum -> Sums.reachesMain(session, sum.id()))
                 .flatMap(sum -> unsaid(session, sum))
                 .collect(Collectors.joining(", "));
-        if (!unsaid.isEmpty()) {
+        if (taken.levels() && !unsaid.isEmpty()) {
             said.add("The cue hears the tracks without " + unsaid + ".");
         }
         return new StartFromMain(edits, String.join(" ", said));

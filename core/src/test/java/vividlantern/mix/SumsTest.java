@@ -281,5 +281,8 @@ public class SumsTest {
         assertThat(made.send(LOW).orElseThrow().level()).isEqualTo(Decibels.of(-7));
         assertThat(made.send(SUM).orElseThrow().level()).isEqualTo(Decibels.OFF);
         assertThat(start.limited()).isEqualTo("The cue hears the tracks without the compressor of Both.");
+        StartFromMain pans = StartFromMain.of(
+                session, RandomSessions.RIG, LiveState.STOPPED, CUE, new StartFromMain.Taken(false, true, false));
+        assertThat(pans.limited()).isEmpty();
     }
 }

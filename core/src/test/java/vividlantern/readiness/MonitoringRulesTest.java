@@ -241,6 +241,8 @@ public final class MonitoringRulesTest {
         Finding twice = of("heard-twice", findings(both)).orElseThrow();
         assertThat(twice.sentence()).isEqualTo("Cue Anna hears Voice, and once more by the sum Voices.");
         assertThat(of("heard-twice", findings(mended(both, twice)))).isEmpty();
+        Session notInSum = both.change(TRACK, track -> track.muted(true));
+        assertThat(of("heard-twice", findings(notInSum))).isEmpty();
         assertThat(of("send-follows-sum", findings(both)).orElseThrow().sentence())
                 .isEqualTo("Cue Anna hears the sum Voices, behind its tracks' faders.");
     }

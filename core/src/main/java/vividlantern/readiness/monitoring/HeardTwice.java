@@ -33,9 +33,9 @@ public final class HeardTwice implements Rule {
         for (Cue cue : session.cues()) {
             splits.forEach((wide, parts) -> session.find(wide)
                     .filter(track -> sounds(cue, wide) && parts.stream().anyMatch(part -> sounds(cue, part)))
-                    .ifPresent(track -> found.add(finding(cue, track))));
+                    .ifPresent(track -> found.add(bySplit(cue, track))));
             for (Track track : session.tracks()) {
-                if (sounds(cue, track.id())) {
+                if (sounds(cue, track.id()) && Sums.isSent(session, cue.withoutSend(track.id()), track)) {
                     Sums.after(session, track.id()).stream()
                             .filter(sum -> sounds(cue, sum.id()))
                             .findFirst()
@@ -44,18 +44,6 @@ public final class HeardTwice implements Rule {
             }
         }
         return found;
-    }
-
-    private static Finding bySum(Cue cue, Track track, Track sum) {
-        return Finding.fixable(
-                        Keys.of("heard-twice", cue.id(), track.id()),
-                        "Cue " + cue.name() + " hears " + track.name() + ", and once more by the sum " + sum.name()
-                                + ".",
-                        "The same sound twice is +6.0 dB at one level.",
-                        List.of(PartKey.of(cue.id()), PartKey.of(track.id())),
-                        "Mute " + track.name() + " there",
-                        List.of(new MuteSend(cue.id(), track.id(), true)))
-                .likeOthers("Mute all of them there");
     }
 
     @Override
@@ -67,13 +55,27 @@ public final class HeardTwice implements Rule {
         return cue.send(track).filter(Send::isOn).isPresent();
     }
 
-    private static Finding finding(Cue cue, Track wide) {
+    private static Finding bySum(Cue cue, Track track, Track sum) {
+        return finding(
+                Keys.of("heard-twice", cue.id(), track.id(), sum.id()),
+                track.name() + ", and once more by the sum " + sum.name() + ".",
+                cue,
+                track);
+    }
+
+    private static Finding bySplit(Cue cue, Track wide) {
+        return finding(
+                Keys.of("heard-twice", cue.id(), wide.id()), wide.name() + " and what is split from it.", cue, wide);
+    }
+
+    private static Finding finding(String key, String what, Cue cue, Track track) {
         return Finding.fixable(
-                Keys.of("heard-twice", cue.id(), wide.id()),
-                "Cue " + cue.name() + " hears " + wide.name() + " and what is split from it.",
-                "The same sound twice is +6.0 dB at one level.",
-                List.of(PartKey.of(cue.id()), PartKey.of(wide.id())),
-                "Mute " + wide.name() + " there",
-                List.of(new MuteSend(cue.id(), wide.id(), true)));
+                        key,
+                        "Cue " + cue.name() + " hears " + what,
+                        "The same sound twice is +6.0 dB at one level.",
+                        List.of(PartKey.of(cue.id()), PartKey.of(track.id())),
+                        "Mute " + track.name() + " there",
+                        List.of(new MuteSend(cue.id(), track.id(), true)))
+                .likeOthers("Mute all of them there");
     }
 }

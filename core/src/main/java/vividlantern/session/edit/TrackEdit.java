@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
@@ -16,7 +15,6 @@ import vividlantern.session.Look;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
-import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.song.VoiceId;
 import vividlantern.units.Decibels;
@@ -174,22 +172,13 @@ public sealed interface TrackEdit extends Edit {
                     .filter(each -> each.id().equals(track) || each.splitFrom().equals(Optional.of(track)))
                     .map(Track::id)
                     .toList();
-            return pastIt(session)
+            return WayEdit.past(session, track)
                     .withoutOtherTracks(session.tracks().stream()
                             .filter(each -> !gone.contains(each.id()))
                             .toList())
                     .withCues(session.cues().stream()
                             .map(cue -> withoutSends(cue, gone))
                             .toList());
-        }
-
-        /** What goes into a sum that is taken out goes where that went. */
-        private Session pastIt(Session session) {
-            TrackWay on = session.wayOf(track);
-            Stream<TrackWay> ways = session.ways().stream()
-                    .map(way -> way.goesInto(track) ? on.of(way.track()) : way)
-                    .filter(way -> way.to() != TrackWay.To.MAIN);
-            return session.withWays(ways.toList());
         }
 
         private static Cue withoutSends(Cue cue, List<TrackId> tracks) {
@@ -280,22 +269,17 @@ public sealed interface TrackEdit extends Edit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
-            if (Rules.known(session, track).isBacking()) {
-                throw new Refused(
-                        Rules.name(session, track) + " plays a sound from a file; there is nothing to record.",
-                        "track");
+            Track of = Rules.known(session, track);
+            if (of.isBacking()) {
+                throw new Refused(of.name() + " plays a sound from a file; there is nothing to record.", "track");
             }
-            if (Rules.known(session, track).isSum()) {
+            if (of.isSum()) {
                 throw new Refused(
-                        Rules.name(session, track)
-                                + " is a sum, heard and not recorded. Arm the tracks that go into it.",
-                        "track");
+                        of.name() + " is a sum, heard and not recorded. Arm the tracks that go into it.", "track");
             }
-            if (Rules.known(session, track).role() == Track.Role.SPLIT) {
+            if (of.role() == Track.Role.SPLIT) {
                 throw new Refused(
-                        Rules.name(session, track)
-                                + " is heard, not recorded. Arm the wide track that it is split from.",
-                        "track");
+                        of.name() + " is heard, not recorded. Arm the wide track that it is split from.", "track");
             }
             return session.change(track, each -> each.armed(armed));
         }

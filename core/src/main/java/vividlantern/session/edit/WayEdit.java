@@ -27,6 +27,15 @@ public sealed interface WayEdit extends Edit {
         return session.withWays(Stream.concat(others, own).toList());
     }
 
+    /** The session in which whatever goes into a track goes where that goes; then nothing needs it. */
+    static Session past(Session session, TrackId track) {
+        TrackWay on = session.wayOf(track);
+        return session.withWays(session.ways().stream()
+                .map(way -> way.goesInto(track) ? on.of(way.track()) : way)
+                .filter(way -> way.to() != TrackWay.To.MAIN)
+                .toList());
+    }
+
     private static String names(List<Track> stations) {
         return stations.stream().map(Track::name).collect(Collectors.joining(" → "));
     }
@@ -110,7 +119,7 @@ public sealed interface WayEdit extends Edit {
 
     /**
      * Adds a sum in front of the first of some tracks, which go into it from then on; without any, at the end. It goes where they all
-     * went, and stands in the folder in which they all are.
+     * went, and stands in the folder in which they all are. A track that goes to another of them stays with that.
      */
     record AddSum(TrackId track, String name, List<TrackId> of) implements WayEdit {
 
@@ -123,21 +132,25 @@ public sealed interface WayEdit extends Edit {
             Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             String named = Texts.name(name, "A sum", "name");
             of.forEach(id -> Rules.known(session, id));
+            List<TrackId> moved = of.stream()
+                    .filter(id -> session.wayOf(id).sum().filter(of::contains).isEmpty())
+                    .toList();
             Session changed = session.plus(Track.forSum(track, Rules.lastPosition(session), named));
             Optional<Integer> first = Stream.iterate(0, at -> at + 1)
                     .limit(session.tracks().size())
                     .filter(at -> of.contains(session.tracks().get(at).id()))
                     .findFirst();
             changed = first.isPresent() ? Positions.placed(changed, track, first.get()) : changed;
-            Optional<TrackWay> before = same(id -> session.wayOf(id).of(track));
+            Optional<TrackWay> before = same(moved, id -> session.wayOf(id).of(track));
             if (before.isPresent()) {
                 changed = with(changed, before.get());
             }
-            Optional<String> folder = same(id -> Rules.known(session, id).look().folder());
+            Optional<String> folder =
+                    same(of, id -> Rules.known(session, id).look().folder());
             if (folder.isPresent()) {
                 changed = changed.change(track, sum -> sum.looking(sum.look().inFolder(folder.get())));
             }
-            for (TrackId id : of) {
+            for (TrackId id : moved) {
                 changed = with(changed, TrackWay.to(id, track));
                 requireAWay(changed, id);
             }
@@ -145,8 +158,8 @@ public sealed interface WayEdit extends Edit {
         }
 
         /** What is the same for all of them; empty if it differs, or there is none. */
-        private <T> Optional<T> same(Function<TrackId, T> what) {
-            List<T> all = of.stream().map(what).distinct().toList();
+        private static <T> Optional<T> same(List<TrackId> tracks, Function<TrackId, T> what) {
+            List<T> all = tracks.stream().map(what).distinct().toList();
             return all.size() == 1 ? Optional.of(all.get(0)) : Optional.empty();
         }
 

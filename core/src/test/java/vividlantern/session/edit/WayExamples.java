@@ -49,6 +49,11 @@ final class WayExamples {
                     List.of(
                             "Click, Click between, Strings, Plucked, Harp, Flute, Tree, Guide",
                             List.of("goes to Plucked", "goes to Strings"))),
+            row(
+                    new AddSum(ALL, "All of it", List.of(STRINGS, HARP_TRACK)),
+                    "All of it: sum of Strings, Harp added",
+                    ways(HARP_TRACK, STRINGS),
+                    List.of("goes to Strings", "goes to All of it")),
             row(new RemoveTrack(STRINGS), "Strings: track removed", ways(HARP_TRACK), List.of("goes to main")),
         };
     }
