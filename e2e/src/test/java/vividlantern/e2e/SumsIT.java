@@ -34,11 +34,19 @@ public class SumsIT extends WithDemo {
     }
 
     /** The innermost one: an option with more behind it holds those too. */
-    private void option(String words) {
-        page.locator(".n-dropdown-option-body__label:visible")
+    private Locator option(String words) {
+        return page.locator(".n-dropdown-option-body__label:visible")
                 .filter(new Locator.FilterOptions().setHasText(words))
-                .last()
-                .click();
+                .last();
+    }
+
+    /** Takes one of a menu's options, by those it stands behind, while they may still be unfolding; then the menu is gone. */
+    private void fromMenu(String... words) {
+        for (String each : List.of(words).subList(0, words.length - 1)) {
+            option(each).hover();
+        }
+        option(words[words.length - 1]).dispatchEvent("click");
+        assertThat(page.locator(".n-dropdown-menu:visible")).hasCount(0);
     }
 
     private void selectDrums() {
@@ -62,8 +70,7 @@ public class SumsIT extends WithDemo {
     public void whatIsSelectedGoesIntoASumWithOneCompressorAndItsReductionIsSeen() {
         selectDrums();
         button("Change all").click();
-        option("Goes to");
-        option("a new sum");
+        fromMenu("Goes to", "a new sum");
         assertThat(rowOf("sum-1")).containsText("Sum 1");
         assertThat(rowOf("sum-1")).containsText("Cajón front, Cajón rear, Shaker");
         assertThat(rowOf("cajon-rear")).containsText("→ Sum 1");
@@ -72,10 +79,10 @@ public class SumsIT extends WithDemo {
         org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         button("Clear selection").click();
         button("More for Sum 1").click();
-        option("Chains");
+        fromMenu("Chains");
         assertThat(page.getByLabel("Add to what is printed")).hasCount(0);
         button("Add to what is heard only").click();
-        option("threshold");
+        fromMenu("threshold");
         Locator threshold = page.getByLabel("threshold of the compressor of Sum 1 in dBFS");
         threshold.fill("-60");
         threshold.press("Enter");
@@ -91,8 +98,7 @@ public class SumsIT extends WithDemo {
     public void aFolderHasOneLevelWhichACueMayHear() {
         selectDrums();
         button("Change all").click();
-        option("Folder");
-        option("a new one");
+        fromMenu("Folder", "a new one");
         button("Clear selection").click();
         button("Give it one level").click();
         assertThat(button("Select Folder 1")).isVisible();
@@ -114,29 +120,25 @@ public class SumsIT extends WithDemo {
     @Test
     public void whatGoesNowhereSaysSoAndNoSumRunsInACircle() {
         button("More for Room").click();
-        option("Goes to");
-        option("nowhere");
+        fromMenu("Goes to", "nowhere");
         assertThat(rowOf("room")).containsText("→ nowhere");
         for (String track : List.of("Bouzouki", "Guide")) {
             button("More for " + track).click();
-            option("Goes to");
-            option("a new sum");
+            fromMenu("Goes to", "a new sum");
             assertThat(button("More for Sum " + (track.equals("Guide") ? 2 : 1)))
                     .isVisible();
         }
         button("More for Sum 1").click();
-        option("Goes to");
-        option("Sum 2");
+        fromMenu("Goes to", "Sum 2");
         assertThat(rowOf("sum-1")).containsText("→ Sum 2");
         button("More for Sum 2").click();
-        option("Goes to");
-        option("Sum 1");
+        fromMenu("Goes to", "Sum 1");
         assertThat(page.getByText("This would run in a circle: Sum 2 → Sum 1 → Sum 2."))
                 .isVisible();
         org.assertj.core.api.Assertions.assertThat(ways())
                 .containsExactly("bouzouki sum sum-1", "guide sum sum-2", "room nowhere ", "sum-1 sum sum-2");
         button("More for Sum 1").click();
-        option("Remove");
+        fromMenu("Remove");
         assertThat(rowOf("bouzouki")).containsText("→ Sum 2");
         button("Undo: Sum 1: track removed").click();
         assertThat(rowOf("bouzouki")).containsText("→ Sum 1");
