@@ -26,8 +26,11 @@ import vividlantern.session.TrackId;
 import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectNumber;
+import vividlantern.session.chain.EffectType;
 import vividlantern.session.chain.Inserted;
 import vividlantern.session.cue.Tap;
+import vividlantern.session.song.TempoCurve;
 
 /**
  * The strips of a session's tracks: what the sound of a track passes before it is tapped. The input's cut and polarity → printed chain →
@@ -42,6 +45,7 @@ final class TrackStrips {
 
     private final Session session;
     private final TrackGains heard;
+    private final TempoCurve curve;
     private final Set<TrackId> sumsInCues = new HashSet<>();
     /** By how many frames the chains on its way make a track later, and the latest of those that go to the same place. */
     private final Map<TrackId, Integer> late = new HashMap<>();
@@ -51,6 +55,7 @@ final class TrackStrips {
     TrackStrips(Session session, TrackGains heard) {
         this.session = session;
         this.heard = heard;
+        curve = session.tempoMap().curve();
         session.cues().stream()
                 .flatMap(cue -> cue.sends().stream())
                 .flatMap(send -> session.find(send.trackId()).stream())
@@ -168,7 +173,7 @@ final class TrackStrips {
 
     private static List<String> effects(Session session, Track track, Chains.Place place) {
         return session.chainsOf(track.id()).at(place).effects().stream()
-                .map(each -> each.type() + " " + each.id())
+                .map(TrackStrips::nameOf)
                 .toList();
     }
 
@@ -216,7 +221,8 @@ final class TrackStrips {
 
     private void add(Track track, String key, Chain chain, List<MixPlan.Insert> inserts) {
         for (Inserted each : chain.effects()) {
-            inserts.add(new MixPlan.Insert(insertOf(key, each), EffectKinds.settings(each, chain, track.width())));
+            inserts.add(
+                    new MixPlan.Insert(insertOf(key, each), EffectKinds.settings(each, chain, track.width(), curve)));
         }
     }
 
@@ -237,9 +243,14 @@ final class TrackStrips {
         return insertOf(keyOf(track, false), effect);
     }
 
-    /** An effect of another type is another one. */
     private static String insertOf(String strip, Inserted effect) {
-        return strip + " " + effect.type().word() + " " + effect.id();
+        return strip + " " + nameOf(effect);
+    }
+
+    /** An effect of another type is another one; so is a reverb in another room. */
+    private static String nameOf(Inserted effect) {
+        String room = effect.type() == EffectType.REVERB ? " " + effect.number(EffectNumber.ROOM) : "";
+        return effect.type().word() + room + " " + effect.id();
     }
 
     private MixPlan.Origin sourceOf(Track track, int channel, boolean forCues) {

@@ -110,9 +110,22 @@ public final class CeilingGuard implements Effect {
         needed = new double[ahead + 2];
         neededAt = new long[ahead + 2];
         held = new double[ahead + 1];
+        forget();
+    }
+
+    /** Holds nothing back, and nothing waits in it. */
+    void forget() {
+        for (float[] room : rooms) {
+            Arrays.fill(room, 0);
+        }
         Arrays.fill(held, 1);
         heldSum = held.length;
+        heldAt = 0;
         restingFrames = held.length;
+        quietFrames = 0;
+        first = 0;
+        waiting = 0;
+        last = 1;
     }
 
     /** Its look-ahead of 1 ms and what the peaks between samples are known later. */

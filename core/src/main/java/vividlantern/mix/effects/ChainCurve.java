@@ -2,6 +2,7 @@ package vividlantern.mix.effects;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import vividlantern.session.chain.EffectNumber;
 import vividlantern.session.chain.Inserted;
@@ -28,7 +29,7 @@ public final class ChainCurve {
 
     /** None for an effect that no curve describes. */
     public static List<ChainPoint> of(Inserted effect, int sampleRate) {
-        ChainSettings settings = new ChainSettings(effect.type(), true, true, effect.numbers());
+        ChainSettings settings = new ChainSettings(effect.type(), true, true, effect.numbers(), Optional.empty());
         return switch (effect.type()) {
             case HIGH_PASS, LOW_PASS -> response(sampleRate, hz -> SlopeFilter.powerAt(settings, hz, sampleRate));
             case EQ -> response(sampleRate, hz -> FourBands.powerAt(settings, hz, sampleRate));
@@ -37,7 +38,7 @@ public final class ChainCurve {
             case COMPRESSOR -> levels(in -> compressed(settings, in));
             case LIMITER -> levels(in -> Math.min(in, settings.number(EffectNumber.CEILING)));
             case GATE -> levels(in -> gated(settings, in));
-            case GAIN, DELAY -> List.of();
+            case GAIN, DELAY, REVERB, ECHO -> List.of();
         };
     }
 

@@ -1,6 +1,7 @@
 package vividlantern.mix.effects;
 
 import java.util.List;
+import java.util.Optional;
 import vividlantern.session.chain.EffectNumber;
 import vividlantern.session.chain.EffectType;
 import vividlantern.session.chain.EffectValue;
@@ -11,8 +12,10 @@ import vividlantern.session.chain.EffectValue;
  * @param on whether it works; its delay stays when it does not
  * @param there whether it stands in the chain at all; one that leaves lets its delay go
  * @param numbers all numbers of its type
+ * @param back what comes back of what comes in, if anything does
  */
-public record ChainSettings(EffectType type, boolean on, boolean there, List<EffectValue> numbers)
+public record ChainSettings(
+        EffectType type, boolean on, boolean there, List<EffectValue> numbers, Optional<Effect.Settings> back)
         implements Effect.Settings {
 
     double number(EffectNumber number) {
@@ -31,7 +34,7 @@ public record ChainSettings(EffectType type, boolean on, boolean there, List<Eff
 
     @Override
     public Effect.Settings through() {
-        return new ChainSettings(type, false, false, numbers);
+        return new ChainSettings(type, false, false, numbers, back);
     }
 
     @Override

@@ -1,12 +1,15 @@
 package vividlantern.mix.effects;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.chain.EffectNumber;
 import vividlantern.session.chain.EffectRange;
 import vividlantern.session.chain.EffectType;
 import vividlantern.session.chain.Inserted;
+import vividlantern.session.song.TempoCurve;
+import vividlantern.session.song.TempoMap;
 
 /** The kinds of effects there are. */
 public final class EffectKinds {
@@ -34,6 +37,11 @@ public final class EffectKinds {
             (settings, sampleRate) -> FineDelay.latencyFrames(settings),
             (place, settings) -> new FineDelay(place));
 
+    private static final EffectKind<ChainSettings> REVERB =
+            ofChain(EffectType.REVERB, (settings, sampleRate) -> 0, ChainReverb::new);
+    private static final EffectKind<ChainSettings> ECHO =
+            ofChain(EffectType.ECHO, (settings, sampleRate) -> 0, ChainEcho::new);
+
     public static final List<EffectKind<?>> ALL = List.of(
             Passband.KIND,
             GentleCompressor.KIND,
@@ -51,6 +59,8 @@ public final class EffectKinds {
             DRIVE,
             SPEAKER,
             DELAY,
+            REVERB,
+            ECHO,
             SignalMaker.Tone.KIND,
             SignalMaker.PinkNoise.KIND,
             SignalMaker.CountedTones.KIND);
@@ -84,17 +94,32 @@ public final class EffectKinds {
             case DRIVE -> DRIVE;
             case SPEAKER -> SPEAKER;
             case DELAY -> DELAY;
+            case REVERB -> REVERB;
+            case ECHO -> ECHO;
         };
     }
 
-    /** What an effect of a chain shall do on so many wires. */
+    /** What an effect of a chain shall do on so many wires, in a song of no more than one tempo. */
     public static Effect.Settings settings(Inserted effect, Chain in, int wires) {
+        return settings(effect, in, wires, TempoMap.steady(480, 4, 4).curve());
+    }
+
+    /** What an effect of a chain shall do on so many wires, in a song. */
+    public static Effect.Settings settings(Inserted effect, Chain in, int wires, TempoCurve song) {
         if (effect.type() != EffectType.GAIN) {
-            return new ChainSettings(effect.type(), in.works(effect), true, effect.numbers());
+            return new ChainSettings(effect.type(), in.works(effect), true, effect.numbers(), back(effect, song));
         }
         double sign = effect.number(EffectNumber.POLARITY) == 1 ? -1 : 1;
         double factor = in.works(effect) ? sign * Switched.factor(effect.number(EffectNumber.LEVEL)) : 1;
         return new SlowGain.Settings(Stream.generate(() -> factor).limit(wires).toList());
+    }
+
+    private static Optional<Effect.Settings> back(Inserted effect, TempoCurve song) {
+        return switch (effect.type()) {
+            case REVERB -> Optional.of(ChainReverb.back(effect));
+            case ECHO -> Optional.of(ChainEcho.back(effect, song));
+            default -> Optional.empty();
+        };
     }
 
     /** By how many frames an effect makes later what passes. */

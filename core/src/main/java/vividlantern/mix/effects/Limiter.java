@@ -28,6 +28,11 @@ final class Limiter extends Switched {
     }
 
     @Override
+    void forget() {
+        guard.forget();
+    }
+
+    @Override
     void work(float[][] in, int at, float[][] out, int outAt, int frames, long frame) {
         for (int wire = 0; wire < wires; wire++) {
             System.arraycopy(in[wire], at, guard.inlet(wire), guard.inletBegin(), frames);

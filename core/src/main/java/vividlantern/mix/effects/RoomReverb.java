@@ -27,6 +27,14 @@ public final class RoomReverb implements Effect {
     private static final double[] WITHIN = {0.31, 0.23, 0.37, 0.27, 0.41, 0.29, 0.35, 0.25};
 
     private static final float NOTHING_LEFT = 1e-10f;
+    /** The thousandth that 60 dB down is, as a power of e. */
+    private static final double THOUSANDTH = StrictMath.log(1000);
+    /** By how much its seconds, and the share of them for high tones, move from step to step. */
+    private static final double GLIDE = StrictMath.pow(2, 1.0 / 512);
+
+    private static final double MOVES_A_STEP = 0.001;
+    /** So many tones stand for all when it is judged how loud it is. */
+    private static final int TONES = 64;
 
     /**
      * How a room sounds.
@@ -71,8 +79,18 @@ public final class RoomReverb implements Effect {
         }
     }
 
-    /** In which room it is. */
-    public record Settings(Comfort.Room room) implements Effect.Settings {
+    /**
+     * In which room it is, and how long it sounds on there.
+     *
+     * @param seconds in which low tones die away by 60 dB
+     * @param highShare the share of that for the highest tones
+     */
+    public record Settings(Comfort.Room room, double seconds, double highShare) implements Effect.Settings {
+
+        /** A room as it is. */
+        public Settings(Comfort.Room room) {
+            this(room, Shape.of(room).seconds(), Shape.of(room).highShare());
+        }
 
         @Override
         public EffectKind<Settings> kind() {
@@ -126,15 +144,27 @@ public final class RoomReverb implements Effect {
     private final float[][] sent;
     private final float[] old = new float[GRID_FRAMES];
     private final float[] fed = new float[GRID_FRAMES];
-    private final float gain;
+    private final int[] lengths = new int[LINES];
+    private final Shape shape;
+    private final int sampleRate;
+    /** By how much the room as it is passes on. */
+    private final double asItIs;
+
+    private double goalSeconds;
+    private double goalHighShare;
+    private double seconds;
+    private double highShare;
+    private float gain;
+    private float gainBefore;
     private final int longest;
     private int quietSteps;
     private boolean sounded;
     private boolean resting = true;
 
     RoomReverb(EffectKind.Place place, Settings settings) {
-        Shape shape = Shape.of(settings.room());
+        shape = Shape.of(settings.room());
         int rate = place.sampleRate();
+        sampleRate = rate;
         inlets = new float[place.wires()][place.maxFrames()];
         sent = new float[place.wires()][GRID_FRAMES];
         preDelay = new Ring[place.wires()];
@@ -151,16 +181,54 @@ public final class RoomReverb implements Effect {
         for (int each = 0; each < LINES; each++) {
             line[each] = new Ring(primeFrom(shape.linesMs()[each], rate));
             within[each] = new Ring(primeFrom(shape.linesMs()[each] * WITHIN[each], rate));
-            double lengthSeconds = (double) (line[each].samples.length + within[each].samples.length) / rate;
-            double low = StrictMath.pow(10, -3 * lengthSeconds / shape.seconds());
-            double high = StrictMath.pow(10, -3 * lengthSeconds / (shape.seconds() * shape.highShare()));
+            lengths[each] = line[each].samples.length + within[each].samples.length;
+            total += lengths[each];
+        }
+        longest = total;
+        dieAway(shape.seconds(), shape.highShare());
+        asItIs = passesOn();
+        head(settings);
+        dieAway(goalSeconds, goalHighShare);
+        gain = gainNow();
+        gainBefore = gain;
+    }
+
+    /** Lets the lines die away in so many seconds. */
+    private void dieAway(double newSeconds, double newHighShare) {
+        seconds = newSeconds;
+        highShare = newHighShare;
+        for (int each = 0; each < LINES; each++) {
+            double lengthSeconds = (double) lengths[each] / sampleRate;
+            double low = StrictMath.exp(-THOUSANDTH * lengthSeconds / seconds);
+            double high = StrictMath.exp(-THOUSANDTH * lengthSeconds / (seconds * highShare));
             double pole = (low - high) / (low + high);
             leavesOut[each] = (float) pole;
             remains[each] = (float) (low * (1 - pole));
-            total += line[each].samples.length + within[each].samples.length;
         }
-        longest = total;
-        gain = (float) shape.gain();
+    }
+
+    /** So that noise is as loud however it dies away. */
+    private float gainNow() {
+        boolean natural = seconds == shape.seconds() && highShare == shape.highShare();
+        return (float) (natural ? shape.gain() : shape.gain() * Math.sqrt(asItIs / passesOn()));
+    }
+
+    /** How much of the power of noise the lines pass on before all of it has died away: of each tone p + p² + …, if p of it remain each time. */
+    private double passesOn() {
+        double all = 0;
+        double weights = 0;
+        for (int tone = 0; tone < TONES; tone++) {
+            double up = (tone + 0.5) / TONES;
+            double cosine = Math.cos(Math.PI * up * up);
+            double remaining = 0;
+            for (int each = 0; each < LINES; each++) {
+                double pole = leavesOut[each];
+                remaining += remains[each] * remains[each] / (1 - 2 * pole * cosine + pole * pole) / LINES;
+            }
+            all += up * remaining / (1 - remaining);
+            weights += up;
+        }
+        return all / weights;
     }
 
     private static int primeFrom(double ms, int sampleRate) {
@@ -187,7 +255,11 @@ public final class RoomReverb implements Effect {
 
     /** Its room stays what it is; another one is another effect. */
     @Override
-    public void head(Effect.Settings settings) {}
+    public void head(Effect.Settings wanted) {
+        Settings settings = (Settings) wanted;
+        goalSeconds = settings.seconds();
+        goalHighShare = settings.highShare();
+    }
 
     @Override
     public void process(float[][] out, int outBegin, int at, int frames, long frame) {
@@ -206,7 +278,7 @@ public final class RoomReverb implements Effect {
                 }
             } else {
                 sounded |= !silent;
-                run(out, outBegin + at + done, at + done, span);
+                run(out, outBegin + at + done, at + done, span, intoStep);
             }
             done += span;
         }
@@ -214,6 +286,7 @@ public final class RoomReverb implements Effect {
 
     /** Nothing that was in its memory when it became quiet is there after all of that has come by. */
     private void beginStep() {
+        glide();
         for (float left : dull) {
             sounded |= Math.abs(left) >= NOTHING_LEFT;
             if (!Float.isFinite(left)) {
@@ -225,6 +298,26 @@ public final class RoomReverb implements Effect {
         if (quietSteps * GRID_FRAMES > longest && !resting) {
             rest();
         }
+    }
+
+    private void glide() {
+        gainBefore = gain;
+        if (seconds == goalSeconds && highShare == goalHighShare) {
+            return;
+        }
+        double nextSeconds =
+                goalSeconds > seconds ? Math.min(goalSeconds, seconds * GLIDE) : Math.max(goalSeconds, seconds / GLIDE);
+        double nextShare = highShare + Math.max(-MOVES_A_STEP, Math.min(MOVES_A_STEP, goalHighShare - highShare));
+        dieAway(nextSeconds, nextShare);
+        gain = gainNow();
+    }
+
+    /** Forgets what came in, and is as it shall be at once. */
+    void beginAnew() {
+        rest();
+        dieAway(goalSeconds, goalHighShare);
+        gain = gainNow();
+        gainBefore = gain;
     }
 
     private void rest() {
@@ -242,7 +335,7 @@ public final class RoomReverb implements Effect {
         resting = true;
     }
 
-    private void run(float[][] out, int outAt, int at, int frames) {
+    private void run(float[][] out, int outAt, int at, int frames, int intoStep) {
         for (int wire = 0; wire < inlets.length; wire++) {
             preDelay[wire].read(sent[wire], frames);
             preDelay[wire].write(inlets[wire], at, frames);
@@ -260,8 +353,15 @@ public final class RoomReverb implements Effect {
         // Behind the matrix each wire takes another row of it: they sound alike and have nothing in common.
         for (int wire = 0; wire < out.length; wire++) {
             float[] row = come[(wire + 5) % LINES];
+            if (gain == gainBefore) {
+                for (int n = 0; n < frames; n++) {
+                    out[wire][outAt + n] = gain * row[n];
+                }
+                continue;
+            }
+            float slope = (gain - gainBefore) / GRID_FRAMES;
             for (int n = 0; n < frames; n++) {
-                out[wire][outAt + n] = gain * row[n];
+                out[wire][outAt + n] = (gainBefore + slope * (intoStep + n + 1)) * row[n];
             }
         }
         for (int each = 0; each < LINES; each++) {

@@ -12,6 +12,9 @@ abstract class Switched implements Effect {
     /** Absolute frames at which memories are looked through; a multiple of a step, so that no size of blocks matters. */
     private static final int SETTLE_FRAMES = 8 * STEP_FRAMES;
 
+    /** So many frames are worked off at once, at most. */
+    static final int MOST_FRAMES_AT_ONCE = SETTLE_FRAMES;
+
     static final double FADE_SECONDS = 0.01;
 
     static final double NEPERS_A_DB = StrictMath.log(10) / 20;
@@ -30,6 +33,7 @@ abstract class Switched implements Effect {
 
     private int pastAt;
     private ChainSettings settings;
+    private long blockFrame;
     private int wet;
     private int warm;
     private int late;
@@ -98,6 +102,20 @@ abstract class Switched implements Effect {
         return wet == 0 && !isWanted(settings.on());
     }
 
+    /** A cross-fade's way after so many frames: 1 from {@link #fadedFrames} on. */
+    final float faded(int frames) {
+        return fade[Math.min(frames, fadeFrames)];
+    }
+
+    final int fadedFrames() {
+        return fadeFrames;
+    }
+
+    /** How far into the block a frame lies. */
+    final long intoBlock(long frame) {
+        return frame - blockFrame;
+    }
+
     private boolean rests() {
         return isSilentlyOff() && late == lateGoal();
     }
@@ -108,6 +126,7 @@ abstract class Switched implements Effect {
 
     @Override
     public final void process(float[][] out, int outBegin, int at, int frames, long frame) {
+        blockFrame = frame;
         int done = 0;
         while (done < frames) {
             int intoStep = (int) Math.floorMod(frame + done, (long) STEP_FRAMES);

@@ -33,5 +33,13 @@ public enum EffectNumber {
     EVEN,
     SIZE,
     OFF_CENTRE,
-    FRAMES
+    FRAMES,
+    ROOM,
+    DECAY,
+    PRE_DELAY,
+    HIGHS,
+    NOTE,
+    MS,
+    FALL,
+    DULL
 }

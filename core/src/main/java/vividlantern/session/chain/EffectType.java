@@ -2,8 +2,12 @@ package vividlantern.session.chain;
 
 import static vividlantern.session.chain.EffectNumber.ATTACK;
 import static vividlantern.session.chain.EffectNumber.CEILING;
+import static vividlantern.session.chain.EffectNumber.DECAY;
+import static vividlantern.session.chain.EffectNumber.DULL;
 import static vividlantern.session.chain.EffectNumber.EVEN;
+import static vividlantern.session.chain.EffectNumber.FALL;
 import static vividlantern.session.chain.EffectNumber.FRAMES;
+import static vividlantern.session.chain.EffectNumber.HIGHS;
 import static vividlantern.session.chain.EffectNumber.HIGH_HZ;
 import static vividlantern.session.chain.EffectNumber.HIGH_LEVEL;
 import static vividlantern.session.chain.EffectNumber.HIGH_MID_HZ;
@@ -23,11 +27,15 @@ import static vividlantern.session.chain.EffectNumber.LOW_MID_LEVEL;
 import static vividlantern.session.chain.EffectNumber.LOW_MID_Q;
 import static vividlantern.session.chain.EffectNumber.MAKE_UP;
 import static vividlantern.session.chain.EffectNumber.MIX;
+import static vividlantern.session.chain.EffectNumber.MS;
+import static vividlantern.session.chain.EffectNumber.NOTE;
 import static vividlantern.session.chain.EffectNumber.OFF_CENTRE;
 import static vividlantern.session.chain.EffectNumber.POLARITY;
+import static vividlantern.session.chain.EffectNumber.PRE_DELAY;
 import static vividlantern.session.chain.EffectNumber.RANGE;
 import static vividlantern.session.chain.EffectNumber.RATIO;
 import static vividlantern.session.chain.EffectNumber.RELEASE;
+import static vividlantern.session.chain.EffectNumber.ROOM;
 import static vividlantern.session.chain.EffectNumber.SIZE;
 import static vividlantern.session.chain.EffectNumber.SLOPE;
 import static vividlantern.session.chain.EffectNumber.THRESHOLD;
@@ -36,7 +44,10 @@ import static vividlantern.session.chain.EffectRange.even;
 import static vividlantern.session.chain.EffectRange.octaves;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import vividlantern.session.chain.EffectRange.Choice;
+import vividlantern.session.song.NoteValue;
 
 /** The effects that a chain can hold: what each is called, what it does, and the numbers by which it is set. */
 public enum EffectType {
@@ -138,7 +149,27 @@ public enum EffectType {
             "Later by frames and hundredths of one, to bring two mics in line.",
             Picture.NONE,
             false,
-            even(FRAMES, "by", "frames", 0, 4800, 0, 0.01));
+            even(FRAMES, "by", "frames", 0, 4800, 0, 0.01)),
+    REVERB(
+            "reverb",
+            "A room that sounds on behind what was played.",
+            Picture.NONE,
+            false,
+            choice(ROOM, "room", "", 2, new Choice(1, "small"), new Choice(2, "medium"), new Choice(3, "large")),
+            octaves(DECAY, "decay", "s", 0.2, 8, 1.1, 0.05),
+            even(PRE_DELAY, "pre-delay", "ms", 0, 200, 10, 1),
+            even(HIGHS, "highs", "%", 10, 100, 35, 1),
+            even(MIX, "mix", "%", 0, 100, 20, 1)),
+    ECHO(
+            "echo",
+            "Comes back a note of the song later, or so many ms, and again, each time quieter.",
+            Picture.NONE,
+            false,
+            choice(NOTE, "after", "", 1 + NoteValue.QUAVER.ordinal(), notes()),
+            octaves(MS, "or by", "ms", 10, 2000, 350, 1),
+            even(FALL, "each down by", "dB", 3, 40, 8, 0.5),
+            octaves(DULL, "dull above", "Hz", 500, 16_000, 5000, 1),
+            even(MIX, "mix", "%", 0, 100, 20, 1));
 
     /** What a picture of an effect shows. */
     public enum Picture {
@@ -175,6 +206,18 @@ public enum EffectType {
                 new Choice(12, "12 dB an octave"),
                 new Choice(18, "18 dB an octave"),
                 new Choice(24, "24 dB an octave"));
+    }
+
+    /** So many ms, then the notes. */
+    private static Choice[] notes() {
+        Stream<Choice> notes =
+                Stream.of(NoteValue.values()).map(note -> new Choice(1 + note.ordinal(), "a " + note.words()));
+        return Stream.concat(Stream.of(new Choice(0, "so many ms")), notes).toArray(Choice[]::new);
+    }
+
+    /** After which note an echo comes; empty if it comes after so many ms. */
+    public static Optional<NoteValue> note(double number) {
+        return number == 0 ? Optional.empty() : Optional.of(NoteValue.values()[(int) number - 1]);
     }
 
     private static EffectRange keyLow() {

@@ -105,6 +105,11 @@ public record Inserted(EffectId id, EffectType type, boolean on, List<EffectValu
             case DRIVE -> shown(EffectNumber.DRIVE);
             case SPEAKER -> shown(EffectNumber.SIZE);
             case DELAY -> shown(FRAMES);
+            case REVERB -> shown(EffectNumber.ROOM) + ", " + shown(EffectNumber.DECAY);
+            case ECHO ->
+                number(EffectNumber.NOTE) == 0
+                        ? shown(EffectNumber.MS)
+                        : shown(EffectNumber.NOTE).substring(2);
         };
     }
 

@@ -2,7 +2,11 @@ package vividlantern.session.chain;
 
 import static vividlantern.session.chain.EffectNumber.ATTACK;
 import static vividlantern.session.chain.EffectNumber.CEILING;
+import static vividlantern.session.chain.EffectNumber.DECAY;
+import static vividlantern.session.chain.EffectNumber.DULL;
 import static vividlantern.session.chain.EffectNumber.EVEN;
+import static vividlantern.session.chain.EffectNumber.FALL;
+import static vividlantern.session.chain.EffectNumber.HIGHS;
 import static vividlantern.session.chain.EffectNumber.HIGH_HZ;
 import static vividlantern.session.chain.EffectNumber.HIGH_LEVEL;
 import static vividlantern.session.chain.EffectNumber.HIGH_MID_HZ;
@@ -17,7 +21,9 @@ import static vividlantern.session.chain.EffectNumber.LOW_MID_HZ;
 import static vividlantern.session.chain.EffectNumber.LOW_MID_LEVEL;
 import static vividlantern.session.chain.EffectNumber.MAKE_UP;
 import static vividlantern.session.chain.EffectNumber.MIX;
+import static vividlantern.session.chain.EffectNumber.NOTE;
 import static vividlantern.session.chain.EffectNumber.OFF_CENTRE;
+import static vividlantern.session.chain.EffectNumber.PRE_DELAY;
 import static vividlantern.session.chain.EffectNumber.RANGE;
 import static vividlantern.session.chain.EffectNumber.RATIO;
 import static vividlantern.session.chain.EffectNumber.RELEASE;
@@ -28,6 +34,7 @@ import static vividlantern.session.chain.EffectNumber.THRESHOLD;
 import java.util.ArrayList;
 import java.util.List;
 import vividlantern.basics.Ids;
+import vividlantern.session.song.NoteValue;
 
 /**
  * A chain to begin from, by instrument. The numbers are ours, set by ear at peaks between -18 and -12 dBFS; each is where one begins
@@ -209,5 +216,18 @@ public record StartingPoint(String name, String about, Chain chain) {
             of(
                     "Peaks held",
                     "For who plays much louder than at the rehearsal.",
-                    step(EffectType.LIMITER, to(CEILING, -6), to(RELEASE, 150))));
+                    step(EffectType.LIMITER, to(CEILING, -6), to(RELEASE, 150))),
+            of(
+                    "A room behind it",
+                    "A room that leaves the words clear: later, and without the low end.",
+                    step(EffectType.REVERB, to(DECAY, 1.4), to(PRE_DELAY, 25), to(HIGHS, 30), to(MIX, 15))),
+            of(
+                    "Echo in the song's time",
+                    "Comes back a dotted quaver later, each time duller.",
+                    step(
+                            EffectType.ECHO,
+                            to(NOTE, 1 + NoteValue.DOTTED_QUAVER.ordinal()),
+                            to(FALL, 9),
+                            to(DULL, 3500),
+                            to(MIX, 15))));
 }

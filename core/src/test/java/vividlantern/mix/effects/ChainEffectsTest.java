@@ -362,6 +362,8 @@ public class ChainEffectsTest {
             {effect(EffectType.LIMITER, at(EffectNumber.CEILING, -10))},
             {effect(EffectType.SPEAKER)},
             {effect(EffectType.DELAY, at(EffectNumber.FRAMES, 3))},
+            {effect(EffectType.REVERB, at(EffectNumber.MIX, 50))},
+            {effect(EffectType.ECHO, at(EffectNumber.MIX, 50))},
         };
     }
 

@@ -50,6 +50,8 @@ public class EveryEffectTest {
             set(EffectType.DRIVE),
             set(EffectType.SPEAKER),
             set(EffectType.DELAY, new EffectValue(EffectNumber.FRAMES, 12.34)),
+            set(EffectType.REVERB, new EffectValue(EffectNumber.PRE_DELAY, 5)),
+            set(EffectType.ECHO, new EffectValue(EffectNumber.NOTE, 0), new EffectValue(EffectNumber.MS, 20)),
             new SignalMaker.Tone(440),
             new SignalMaker.PinkNoise(),
             new SignalMaker.CountedTones(2, 3));
@@ -125,7 +127,9 @@ public class EveryEffectTest {
     /** Wires that bring the same leave the same: what is decided is decided for all of them. A room comes from everywhere. */
     @Test(dataProvider = "examples")
     public void allWiresAreTreatedAlike(Effect.Settings settings, int wires) {
-        if (settings instanceof RoomReverb.Settings) {
+        boolean room = settings instanceof RoomReverb.Settings
+                || settings instanceof ChainSettings chained && chained.type() == EffectType.REVERB;
+        if (room) {
             return;
         }
         float[][] out = run(settings, new float[wires][FRAMES], FRAMES, 64);

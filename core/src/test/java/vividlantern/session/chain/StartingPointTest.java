@@ -50,6 +50,11 @@ public class StartingPointTest {
                         new EffectValue(EffectNumber.HIGH_MID_LEVEL, 2)));
         assertThat(bands.words()).isEqualTo("EQ +2.0 dB at 3.1 kHz");
         assertThat(bands.on(false).words()).isEqualTo("EQ +2.0 dB at 3.1 kHz, off");
+        assertThat(Inserted.of(new EffectId("r"), EffectType.REVERB).words()).isEqualTo("reverb medium, 1.10 s");
+        Inserted echo = Inserted.of(new EffectId("e"), EffectType.ECHO);
+        assertThat(echo.words()).isEqualTo("echo quaver");
+        assertThat(echo.with(List.of(new EffectValue(EffectNumber.NOTE, 0))).words())
+                .isEqualTo("echo 350 ms");
         assertThat(Optional.of(Inserted.of(new EffectId("c"), EffectType.COMPRESSOR))
                         .map(Inserted::words))
                 .contains("compressor 3 : 1");
