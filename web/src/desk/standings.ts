@@ -15,8 +15,9 @@ const NO_TRACK: Omit<TrackStanding, 'track'> = {
   quiet: '',
   unheard: '',
   effects: [],
-  way: { track: '', to: 'main', sum: null },
+  way: { track: '', to: 'main', sum: null, sends: [] },
   levelOf: '',
+  behindFaders: false,
 }
 
 /** What is true of inputs and tracks just now and stands in no field of theirs, as the program tells it. */

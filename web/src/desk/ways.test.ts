@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Session, Track, TrackWay } from '@/api/client'
-import { nameOfSum, nameOfWay, sentTo, waysFor } from './ways'
+import { NEW_RETURNS, nameOfSum, nameOfWay, namesOfReturns, newReturn, sendInto, sentTo, waysFor } from './ways'
 
 const track = (id: string, role: Track['role'], folder = '') =>
   ({ id, name: id.toUpperCase(), role, look: { folder } }) as Track
@@ -9,7 +9,7 @@ const session = (tracks: Track[]) => ({ tracks }) as Session
 
 test('a way is said unless it leads to main', () => {
   const all = session([track('s', 'sum')])
-  const way = (to: TrackWay['to'], sum: string | null = null) => nameOfWay(all, { track: 'a', to, sum })
+  const way = (to: TrackWay['to'], sum: string | null = null) => nameOfWay(all, { track: 'a', to, sum, sends: [] })
   expect([way('main'), way('nowhere'), way('sum', 's')]).toEqual(['', 'nowhere', 'S'])
 })
 
@@ -31,4 +31,26 @@ test('a sum is called as the folder that its tracks share, or by a number that i
   expect(nameOfSum(session(mixed), mixed)).toBe('Sum 1')
   const taken = [...inside, { ...track('s', 'sum', 'Drums'), name: 'Drums' }]
   expect(nameOfSum(session(taken), inside)).toBe('Sum 1')
+})
+
+test('a new return is called as what it begins with, or by a number that is free, and is sent into at once', async () => {
+  const all = session([track('a', 'input'), { ...track('r', 'return'), name: 'reverb' }])
+  const desk = { session: all, freshId: async (kind: string, name: string) => `${kind} ${name}` }
+  expect(await newReturn(desk, NEW_RETURNS[0], [all.tracks[0]!])).toEqual([
+    { kind: 'add-return', track: 'track Reverb 2', name: 'Reverb 2', effect: 'reverb' },
+    { kind: 'send-into', track: 'a', into: 'track Reverb 2', tap: 'post-fader', level: -12 },
+  ])
+})
+
+test('a row names the returns that its track is sent into', () => {
+  const all = session([track('a', 'input'), track('r', 'return'), track('q', 'return')])
+  const sends = [{ into: 'q', tap: 'input' as const, level: -3 }]
+  expect(namesOfReturns(all, { track: 'a', to: 'main', sum: null, sends })).toEqual(['Q'])
+  expect(sendInto('a', 'q', 'off', 'input')).toEqual({
+    kind: 'send-into',
+    track: 'a',
+    into: 'q',
+    tap: 'input',
+    level: 'off',
+  })
 })

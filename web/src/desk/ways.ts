@@ -1,9 +1,54 @@
-import type { Edit, Session, Track, TrackWay } from '@/api/client'
+import type { Edit, Level, Session, Tap, Track, TrackWay } from '@/api/client'
 
 /** Where a track goes if not to main: a sum's name, or "nowhere". */
 export function nameOfWay(session: Session, way: TrackWay) {
   if (way.to !== 'sum') return way.to === 'main' ? '' : way.to
   return session.tracks.find((track) => track.id === way.sum)?.name ?? 'a sum'
+}
+
+export const returnsOf = (session: Session) => session.tracks.filter((track) => track.role === 'return')
+
+/** The returns that a track sends into, by name. */
+export const namesOfReturns = (session: Session, way: TrackWay) =>
+  returnsOf(session)
+    .filter((track) => way.sends.some((send) => send.into === track.id))
+    .map((track) => track.name)
+
+/** Where a send into a return begins: so that it is heard behind its track, not beside it. */
+const BEGINS = -12
+
+export const sendInto = (track: string, into: string, level: Level = BEGINS, tap: Tap = 'post-fader'): Edit => ({
+  kind: 'send-into',
+  track,
+  into,
+  tap,
+  level,
+})
+
+/** What a new return can begin with. */
+export const NEW_RETURNS = [
+  { effect: 'reverb', label: 'a new return with a reverb', name: 'Reverb' },
+  { effect: 'echo', label: 'a new return with an echo', name: 'Echo' },
+  { effect: null, label: 'a new return with nothing in it', name: 'Return' },
+] as const
+type NewReturn = (typeof NEW_RETURNS)[number]
+
+/** A name that no track has: the wished one, or with the first number from 2 on that is free. */
+function apart(session: Session, wished: string) {
+  const taken = new Set(session.tracks.map((track) => track.name.toLowerCase()))
+  if (!taken.has(wished.toLowerCase())) return wished
+  for (let number = 2; ; number++) if (!taken.has(`${wished} ${number}`.toLowerCase())) return `${wished} ${number}`
+}
+
+/** What adds a return, and sends some tracks into it. */
+export async function newReturn(
+  desk: { session: Session | null; freshId: (kind: string, name: string) => Promise<string> },
+  wished: NewReturn,
+  from: Track[],
+): Promise<Edit[]> {
+  const name = apart(desk.session!, wished.name)
+  const track = await desk.freshId('track', name)
+  return [{ kind: 'add-return', track, name, effect: wished.effect }, ...from.map(({ id }) => sendInto(id, track))]
 }
 
 /** Where tracks can go. Whether one of these would run in a circle, the program says. */

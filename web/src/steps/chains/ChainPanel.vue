@@ -7,8 +7,9 @@ import { useRowDrag } from '@/parts/useRowDrag'
 import WordSwitch from '@/parts/WordSwitch.vue'
 import AddEffect from './AddEffect.vue'
 import EffectCard from './EffectCard.vue'
+import SendsInto from './SendsInto.vue'
 
-/** Both chains of a track, opened: each effect as a picture and a few lines of numbers, in the order in which the sound passes them. */
+/** Both chains of a track and what it sends into returns, opened: each effect as a picture and a few lines of numbers, in the order in which the sound passes them. */
 const { track } = defineProps<{ track: Track }>()
 
 const EFFECT = 'effect/'
@@ -58,6 +59,7 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
         >
         <AddEffect :track="track.id" :place="place" :words="words" />
       </div>
+      <SendsInto :track="track" />
     </div>
     <div v-if="parts.some(({ chain }) => chain.effects.length)" class="effects">
       <template v-for="{ place, words, chain } in parts" :key="place">

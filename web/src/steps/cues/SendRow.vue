@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Send, Tap, Track } from '@/api/client'
+import type { Send, Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
+import { TAPS } from '@/desk/taps'
 import ChoiceWord from '@/parts/ChoiceWord.vue'
 import LevelCell from '@/parts/LevelCell.vue'
 import LevelNumber from '@/parts/LevelNumber.vue'
@@ -23,14 +24,8 @@ const emit = defineEmits<{ pick: [event: MouseEvent]; press: [event: KeyboardEve
 
 const desk = useDesk()
 
-const TAPS: { label: string; value: Tap }[] = [
-  { label: 'input', value: 'input' },
-  { label: 'pre-fader', value: 'pre-fader' },
-  { label: 'post-fader', value: 'post-fader' },
-]
-
 const standing = computed(() => desk.standingOf(track.id))
-const followsTheSpeakers = (of: Send) => of.tap === 'post-fader' || of.panAsMain || track.role === 'sum'
+const followsTheSpeakers = (of: Send) => of.tap === 'post-fader' || of.panAsMain || standing.value.behindFaders
 const ids = computed(() => ({ cue, track: track.id }))
 </script>
 
@@ -48,7 +43,7 @@ const ids = computed(() => ({ cue, track: track.id }))
     <td class="name">
       {{ track.name }}
       <span v-if="track.role === 'click' && track.fader === 'off'" class="soft">not on the speakers</span>
-      <span v-if="track.role === 'sum'" class="soft" :title="standing.fedBy">sum</span>
+      <span v-if="standing.behindFaders" class="soft" :title="standing.fedBy">{{ track.role }}</span>
       <span v-if="standing.quiet" class="flare">{{ standing.quiet }}</span>
       <span
         v-else-if="send && send.level !== 'off' && standing.unheard"

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
-import { nameOfWay } from '@/desk/ways'
+import { namesOfReturns, nameOfWay } from '@/desk/ways'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelIn from '@/parts/LevelIn.vue'
@@ -48,6 +48,7 @@ const groups = computed(() =>
 )
 
 const way = computed(() => nameOfWay(desk.session!, standing.value.way))
+const sentInto = computed(() => namesOfReturns(desk.session!, standing.value.way).join(', '))
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -94,10 +95,13 @@ async function feed(value: number) {
       <span v-else-if="track.role === 'sum'" class="soft small" title="Tracks come together in it before the speakers"
         >sum</span
       >
+      <span v-else-if="track.role === 'return'" class="soft small" title="What tracks send into it comes back from it"
+        >return</span
+      >
     </td>
     <td>
       <TrackHear v-if="standing.may.includes('hear')" :track="track" />
-      <span v-else-if="track.role !== 'sum'" class="soft small">always</span>
+      <span v-else-if="!standing.behindFaders" class="soft small">always</span>
     </td>
     <td class="name">
       <span class="line">
@@ -116,6 +120,12 @@ async function feed(value: number) {
           :class="{ lit: standing.way.to === 'nowhere' }"
           :title="`Where ${track.name} goes on its way to the speakers: ${way}. The menu at the end of the row changes it.`"
           >→ {{ way }}</span
+        >
+        <span
+          v-if="sentInto"
+          class="soft wide way"
+          :title="`${track.name} is sent into ${sentInto}; its chains, opened, show how loud.`"
+          >into {{ sentInto }}</span
         >
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>

@@ -225,7 +225,7 @@ async function add() {
     <p class="hint">
       Drag over a column of switches to set them all. Drag a level; <kbd>Shift</kbd> is fine; type over its number.
       Double click: 0 dB. Of all this only arm, hear and chains reach the cues, and faders, pans and mutes of what goes
-      into a sum that a cue hears.
+      into a sum or a return that a cue hears.
     </p>
   </section>
 </template>

@@ -16,6 +16,7 @@ const KINDS: { role: Track['role']; words: string }[] = [
   { role: 'click', words: 'click' },
   { role: 'backing', words: 'guides' },
   { role: 'sum', words: 'sums' },
+  { role: 'return', words: 'returns' },
 ]
 
 const ofKind = (role: Track['role']) => desk.tracks.filter((track) => track.role === role)

@@ -2,7 +2,7 @@ import { computed, h } from 'vue'
 import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
 import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
-import { newSum, sentTo, waysFor } from '@/desk/ways'
+import { NEW_RETURNS, newReturn, newSum, returnsOf, sendInto, sentTo, waysFor } from '@/desk/ways'
 import { movedByOne } from './moved'
 
 type Colour = Track['look']['colour']
@@ -70,6 +70,16 @@ export function useTrackMenu(tracks: () => Track[]) {
           { label: 'a new sum', key: 'new-sum' },
         ],
       },
+      {
+        label: 'Send into',
+        key: 'send',
+        children: [
+          ...returnsOf(desk.session!)
+            .filter((each) => !tracks().includes(each))
+            .map((each) => ({ label: each.name, key: `send/${each.id}` })),
+          ...NEW_RETURNS.map(({ label, name }) => ({ label, key: `new-return/${name}` })),
+        ],
+      },
       { label: 'Hide', key: 'hide' },
       ...(tracks().length === 1 ? [{ label: 'Chains', key: 'chains' }] : []),
       ...(tracks().length > 1 && anyChain(chained()) ? [{ label: switchWords(chained()), key: 'chains-off' }] : []),
@@ -121,6 +131,10 @@ export function useTrackMenu(tracks: () => Track[]) {
         return each(({ id }) => ({ kind: 'hide-track', track: id, hidden: true }))
       case 'way':
         return each(({ id }) => sentTo(id, value))
+      case 'send':
+        return tracks()
+          .filter(({ id }) => !desk.standingOf(id).way.sends.some((send) => send.into === value))
+          .map(({ id }) => sendInto(id, value))
       case 'hear':
         return thatMay('hear').map(({ id }) => ({ kind: 'set-hear', track: id, hear: value as Hear }))
       case 'mute':
@@ -153,6 +167,8 @@ export function useTrackMenu(tracks: () => Track[]) {
 
   function act(key: string) {
     if (key === 'new-sum') return sum()
+    const wished = NEW_RETURNS.find(({ name }) => key === `new-return/${name}`)
+    if (wished) return newReturn(desk, wished, tracks()).then((edits) => desk.edit(edits))
     return key.startsWith('split/') ? split(key.slice(6)) : desk.edit(edits(key))
   }
 

@@ -184,10 +184,15 @@ public final class RandomSessions {
         TrackId guide = new TrackId("guide");
         Media sound = new Media(new MediaId("a" + seed), "Guide " + seed + ".wav", 2, 44_100, 441_000);
         TrackId sum = new TrackId("sum");
+        TrackId room = new TrackId("room");
         session = session.plus(Track.forSum(sum, 98, "Sum").faded(Decibels.of(-seed % 7)))
+                .plus(Track.forReturn(room, 97, "Room").faded(Decibels.of(-seed % 5)))
                 .withWays(List.of(
-                        TrackWay.to(new TrackId("t1"), sum),
-                        seed % 2 == 0 ? TrackWay.to(new TrackId("t2"), sum) : TrackWay.nowhere(new TrackId("t2"))));
+                        TrackWay.toMain(new TrackId("t0"))
+                                .with(new TrackWay.Into(room, Tap.PRE_FADER, Decibels.of(-12))),
+                        TrackWay.to(new TrackId("t1"), sum).with(new TrackWay.Into(room, Tap.INPUT, Decibels.of(-9))),
+                        seed % 2 == 0 ? TrackWay.to(new TrackId("t2"), sum) : TrackWay.nowhere(new TrackId("t2")),
+                        TrackWay.toMain(sum).with(new TrackWay.Into(room, Tap.POST_FADER, Decibels.of(-6)))));
         session = session.plus(Track.forBacking(guide, 99, "Guide", 2))
                 .withBacking(List.of(
                         new Backing(guide, sound, Backing.Follows.BARS, 1 + (int) seed, 1, 0, 0.5, 9, seed % 2 == 0)));

@@ -84,7 +84,7 @@ public final class Lights {
         Map<String, Map<String, List<EdgeReading>>> toSpeakers = new HashMap<>();
         double mainLevel = session.main().level().gain();
         for (Track track : session.tracks()) {
-            if (track.isSum()) {
+            if (track.gathers()) {
                 add("track/", track.id(), Kind.PAIR, NONE, state.sumMeter(track.id()));
             } else {
                 add("track/", track.id(), Kind.SOURCE, heard.sources(track), -1);

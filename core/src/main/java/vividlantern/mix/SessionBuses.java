@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import vividlantern.mix.effects.CeilingGuard;
 import vividlantern.mix.effects.Effect;
 import vividlantern.mix.effects.GentleCompressor;
@@ -81,7 +82,7 @@ final class SessionBuses {
         }
         pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
         buses.addAll(strips.buses());
-        tracks.stream().filter(Track::isSum).forEach(sum -> addSum(sum, buses));
+        tracks.stream().filter(Track::gathers).forEach(each -> addGathering(each, buses));
         return buses;
     }
 
@@ -174,12 +175,17 @@ final class SessionBuses {
         return new MixPlan.Bus(MixPlan.MAIN, false, edges, List.of(), Optional.empty(), Optional.empty());
     }
 
-    /** What goes into a sum, as the speakers get it, and as cues do that hear it: there solo is nothing, and gains rise gently. */
-    private void addSum(Track sum, List<MixPlan.Bus> buses) {
+    /** What goes into a sum or a return, as the speakers get it, and as cues do that hear it: there solo is nothing, and gains rise gently. */
+    private void addGathering(Track sum, List<MixPlan.Bus> buses) {
         List<MixPlan.Edge> toSpeakers = new ArrayList<>();
         List<MixPlan.Edge> toCues = new ArrayList<>();
         for (Track track : tracks) {
-            if (session.wayOf(track.id()).goesInto(sum.id())) {
+            TrackWay way = session.wayOf(track.id());
+            way.into(sum.id()).ifPresent(send -> {
+                addEdges(track, send, false, toSpeakers);
+                addEdges(track, send, true, toCues);
+            });
+            if (way.goesInto(sum.id())) {
                 addEdges(
                         track, MAIN_TAP, heard.mainGain(track), track.pan(), Ears.STEREO, Optional.empty(), toSpeakers);
                 addEdges(
@@ -330,6 +336,22 @@ final class SessionBuses {
         return new MixPlan.Bus(key, true, edges, chainOf(cue, key), Optional.empty(), Optional.empty());
     }
 
+    /** What a track sends into a return. */
+    private void addEdges(Track track, TrackWay.Into send, boolean forCues, List<MixPlan.Edge> edges) {
+        String tap = send.tap().name();
+        double gain = heard.gainInto(track, send, !forCues);
+        addEdges(
+                track,
+                tap,
+                forCues,
+                gain,
+                track.pan(),
+                Ears.STEREO,
+                Optional.empty(),
+                channel -> strips.originInReturn(track, send, channel, forCues),
+                edges);
+    }
+
     private void addEdges(
             Track track,
             String tap,
@@ -337,6 +359,29 @@ final class SessionBuses {
             Pan pan,
             Ears ears,
             Optional<MixPlan.ToCue> toCue,
+            List<MixPlan.Edge> edges) {
+        addEdges(
+                track,
+                tap,
+                !tap.equals(MAIN_TAP),
+                gain,
+                pan,
+                ears,
+                toCue,
+                channel ->
+                        tap.equals(MAIN_TAP) ? strips.originInMain(track, channel) : strips.origin(track, tap, channel),
+                edges);
+    }
+
+    private void addEdges(
+            Track track,
+            String tap,
+            boolean cuttable,
+            double gain,
+            Pan pan,
+            Ears ears,
+            Optional<MixPlan.ToCue> toCue,
+            IntFunction<MixPlan.Origin> origin,
             List<MixPlan.Edge> edges) {
         int[] sources = heard.sources(track);
         String[] path = paths.computeIfAbsent(track.id() + "|" + tap, key -> strips.pathsOf(track, tap));
@@ -349,11 +394,11 @@ final class SessionBuses {
             double right = here * Fold.right(sources.length, channel, pan);
             edges.add(new MixPlan.Edge(
                     path[channel],
-                    tap.equals(MAIN_TAP) ? strips.originInMain(track, channel) : strips.origin(track, tap, channel),
+                    origin.apply(channel),
                     0,
                     ears.left(left, right),
                     ears.right(left, right),
-                    !tap.equals(MAIN_TAP),
+                    cuttable,
                     toCue));
         }
     }

@@ -2,6 +2,7 @@ package vividlantern.mix;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import vividlantern.basics.Refused;
@@ -9,6 +10,7 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Sums;
 import vividlantern.session.Track;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chain;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
@@ -82,14 +84,38 @@ public record StartFromMain(List<Edit> edits, String limited) {
                     + " would be louder. Lower the main level or raise the cue's, then start again.");
         }
         String unsaid = session.tracks().stream()
-                .filter(track -> Sums.into(session, track.id()).findAny().isPresent())
+                .filter(track -> track.isSum()
+                        && Sums.into(session, track.id()).findAny().isPresent())
                 .filter(sum -> Sums.reachesMain(session, sum.id()))
                 .flatMap(sum -> unsaid(session, sum))
                 .collect(Collectors.joining(", "));
         if (taken.levels() && !unsaid.isEmpty()) {
             said.add("The cue hears the tracks without " + unsaid + ".");
         }
+        String past = session.tracks().stream()
+                .filter(Track::isReturn)
+                .flatMap(each -> pastSolo(session, gains, each).map(track -> track.name() + " in " + each.name()))
+                .distinct()
+                .collect(Collectors.joining(", "));
+        if (taken.levels() && !past.isEmpty()) {
+            said.add("Solo reaches no cue: it hears " + past + " as well.");
+        }
         return new StartFromMain(edits, String.join(" ", said));
+    }
+
+    /** The tracks that solo keeps out of a return on the speakers, by themselves or by what they go to, and not in cues. */
+    private static Stream<Track> pastSolo(Session session, TrackGains gains, Track gathering) {
+        return Sums.into(session, gathering.id()).flatMap(track -> {
+            Optional<TrackWay.Into> send = session.wayOf(track.id()).into(gathering.id());
+            double inCues =
+                    send.map(each -> gains.gainInto(track, each, false)).orElseGet(() -> gains.gainIntoCues(track));
+            double onSpeakers =
+                    send.map(each -> gains.gainInto(track, each, true)).orElseGet(() -> gains.mainGain(track));
+            if (inCues != onSpeakers) {
+                return Stream.of(track);
+            }
+            return inCues == 0 ? Stream.empty() : pastSolo(session, gains, track);
+        });
     }
 
     /** What a sum does to its tracks that sends of them cannot do. */

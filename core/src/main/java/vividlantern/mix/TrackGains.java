@@ -15,10 +15,12 @@ import vividlantern.session.Session;
 import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.chain.Chains;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.session.song.Backing;
 import vividlantern.session.song.ClickPattern;
 import vividlantern.session.song.VoiceId;
@@ -32,7 +34,7 @@ public final class TrackGains {
     /** Where a channel hears nothing. */
     public static final int NO_SOURCE = -1;
 
-    /** Where a channel hears what goes into a sum. */
+    /** Where a channel hears what goes into a sum or a return. */
     static final int SUMMED = -2;
 
     /**
@@ -84,7 +86,7 @@ public final class TrackGains {
                 Optional<Feed> feed = track.isFed() ? Optional.of(track.feeds().get(channel)) : Optional.empty();
                 int own = track.isClick()
                         ? voices.getOrDefault(track.voice().orElseThrow(), NO_SOURCE)
-                        : track.isSum()
+                        : track.gathers()
                                 ? SUMMED
                                 : played.containsKey(track.id()) ? played.get(track.id()) + channel : NO_SOURCE;
                 sources[channel] =
@@ -191,6 +193,25 @@ public final class TrackGains {
         return passes ? path.trim() * path.fader() : 0;
     }
 
+    /**
+     * The factor with which a track reaches a return by a send into it, before its pan; 0 while it is silent there.
+     *
+     * @param solo whether it is silent for the solo of others, as on the speakers; cues know of none
+     */
+    double gainInto(Track track, TrackWay.Into send, boolean solo) {
+        Path path = paths.get(track.id());
+        boolean passes = path.live() && !(solo && isOthersSoloInto(track, send.into()));
+        return passes ? tapped(path, send.tap()) * send.level().gain() : 0;
+    }
+
+    /** What is sent into a return is heard for the solo of its track, or of the return itself. */
+    private boolean isOthersSoloInto(Track track, TrackId into) {
+        Stream<Track> returns = session.find(into).stream();
+        Stream<Track> behind = Sums.after(session, into).stream();
+        return isOthersSolo(track)
+                && Stream.concat(returns, behind).noneMatch(each -> each.soloed() || each.soloSafe());
+    }
+
     /** Whether mute or solo, its own or those of the sums it passes, keeps a track from the main mix. */
     boolean isMutedOrNotSoloed(Track track) {
         return isOthersSolo(track) || track.muted() || mutedSum(track).isPresent();
@@ -200,10 +221,10 @@ public final class TrackGains {
         return Sums.after(session, track.id()).stream().filter(Track::muted).findFirst();
     }
 
-    /** A sum passes what comes in, and so is never silent for the solo of others; its own solo leaves in all that goes into it. */
+    /** A sum or a return passes what comes in, and so is never silent for the solo of others; its own solo leaves in all that goes into it. */
     private boolean isOthersSolo(Track track) {
         return anySoloed
-                && !track.isSum()
+                && !track.gathers()
                 && Stream.concat(Stream.of(track), Sums.after(session, track.id()).stream())
                         .noneMatch(each -> each.soloed() || each.soloSafe());
     }
@@ -260,8 +281,17 @@ public final class TrackGains {
     private boolean isFedAtAll(TrackId track) {
         int[] sources = paths.get(track).heard();
         return IntStream.of(sources).anyMatch(source -> source == SUMMED)
-                ? Sums.into(session, track).anyMatch(each -> gainIntoCues(each) != 0 && isFedAtAll(each.id()))
+                ? Sums.into(session, track).anyMatch(each -> isHeardInCuesOf(each, track) && isFedAtAll(each.id()))
                 : IntStream.of(sources).anyMatch(source -> source != NO_SOURCE);
+    }
+
+    /** Whether a track's gains let it into what cues hear of a sum or a return. */
+    private boolean isHeardInCuesOf(Track track, TrackId gathering) {
+        TrackWay way = session.wayOf(track.id());
+        return way.goesInto(gathering) && gainIntoCues(track) != 0
+                || way.into(gathering)
+                        .filter(send -> gainInto(track, send, false) != 0)
+                        .isPresent();
     }
 
     /** Whether anything of a track reaches a cue by sends of the sums that it passes. */
@@ -285,7 +315,11 @@ public final class TrackGains {
         if (send.muted() || live.headphonesCut() || !path.live()) {
             return 0;
         }
-        return switch (send.tap()) {
+        return tapped(path, send.tap());
+    }
+
+    private static double tapped(Path path, Tap tap) {
+        return switch (tap) {
             case INPUT -> 1;
             case PRE_FADER -> path.trim();
             case POST_FADER -> path.muted() ? 0 : path.trim() * path.fader();

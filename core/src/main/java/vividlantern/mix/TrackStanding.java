@@ -41,6 +41,7 @@ import vividlantern.session.cue.CueId;
  * @param effects what stands in its chains, the printed one first
  * @param way where it goes on its way to the speakers
  * @param levelOf the folder whose one level it is: a sum in there that all other tracks of it go through; "" if it is none's
+ * @param behindFaders whether what a cue hears of it is behind the faders of other tracks, as of a sum or a return
  */
 public record TrackStanding(
         TrackId track,
@@ -57,7 +58,8 @@ public record TrackStanding(
         String unheard,
         List<EffectStanding> effects,
         TrackWay way,
-        String levelOf) {
+        String levelOf,
+        boolean behindFaders) {
 
     /**
      * An effect of a chain in words.
@@ -125,7 +127,8 @@ public record TrackStanding(
                 heard.unheard(track),
                 effects(session, track),
                 session.wayOf(track.id()),
-                levelOf(session, track));
+                levelOf(session, track),
+                track.gathers());
     }
 
     private static String levelOf(Session session, Track track) {
@@ -159,7 +162,7 @@ public record TrackStanding(
         if (track.isRecorded()) {
             may.add(May.RECORD);
         }
-        if (!track.isBacking() && !track.isSum()) {
+        if (!track.isBacking() && !track.gathers()) {
             may.add(May.HEAR);
         }
         if (track.isWide()) {
@@ -201,7 +204,7 @@ public record TrackStanding(
                     .map(backing -> backing.media().name())
                     .orElse("no sound");
         }
-        if (track.isSum()) {
+        if (track.gathers()) {
             return Sums.into(session, track.id()).map(Track::name).collect(Collectors.joining(", "));
         }
         Optional<Track> wide = track.splitFrom().flatMap(session::find);

@@ -35,9 +35,10 @@ import vividlantern.session.song.TempoCurve;
 /**
  * The strips of a session's tracks: what the sound of a track passes before it is tapped. The input's cut and polarity → printed chain →
  * print → trim → heard-only chain → shift. A track in which nothing is inserted has none: its mixes read its sources. Tap <i>input</i>
- * always does. In the main mix, which nobody plays to, all tracks wait for the one whose chains make it latest; likewise in each sum.
+ * always does. In the main mix, which nobody plays to, all tracks wait for the one whose chains make it latest; likewise in each sum and
+ * each return.
  *
- * <p>A sum is there twice if a cue hears it: what performers get of it knows of no solo, and waits for nothing.
+ * <p>A sum or a return is there twice if a cue hears it: what performers get of it knows of no solo, and waits for nothing.
  */
 final class TrackStrips {
 
@@ -46,7 +47,7 @@ final class TrackStrips {
     private final Session session;
     private final TrackGains heard;
     private final TempoCurve curve;
-    private final Set<TrackId> sumsInCues = new HashSet<>();
+    private final Set<TrackId> inCues = new HashSet<>();
     /** By how many frames the chains on its way make a track later, and the latest of those that go to the same place. */
     private final Map<TrackId, Integer> late = new HashMap<>();
 
@@ -59,24 +60,30 @@ final class TrackStrips {
         session.cues().stream()
                 .flatMap(cue -> cue.sends().stream())
                 .flatMap(send -> session.find(send.trackId()).stream())
-                .filter(Track::isSum)
+                .filter(Track::gathers)
                 .forEach(this::addInCues);
         if (session.chains().stream().anyMatch(chains -> latencyFrames(chains) > 0)) {
-            session.tracks().stream()
-                    .filter(track -> session.wayOf(track.id()).to() != TrackWay.To.NOWHERE)
-                    .forEach(track -> latest.merge(session.wayOf(track.id()).sum(), late(track), Math::max));
+            session.tracks().forEach(this::addLatest);
         }
     }
 
-    private void addInCues(Track sum) {
-        if (sumsInCues.add(sum.id())) {
-            Sums.into(session, sum.id()).filter(Track::isSum).forEach(this::addInCues);
+    private void addInCues(Track gathering) {
+        if (inCues.add(gathering.id())) {
+            Sums.into(session, gathering.id()).filter(Track::gathers).forEach(this::addInCues);
         }
     }
 
-    /** Whether a cue hears a sum, or one that it goes to. */
-    boolean isInCues(Track sum) {
-        return sumsInCues.contains(sum.id());
+    private void addLatest(Track track) {
+        TrackWay way = session.wayOf(track.id());
+        if (way.to() != TrackWay.To.NOWHERE) {
+            latest.merge(way.sum(), late(track), Math::max);
+        }
+        way.sends().forEach(send -> latest.merge(Optional.of(send.into()), late(track, send), Math::max));
+    }
+
+    /** Whether a cue hears a sum or a return, or one that it goes to. */
+    boolean isInCues(Track gathering) {
+        return inCues.contains(gathering.id());
     }
 
     private int late(Track track) {
@@ -84,12 +91,24 @@ final class TrackStrips {
         if (known != null) {
             return known;
         }
-        int before = track.isSum()
-                ? Sums.into(session, track.id()).mapToInt(this::late).max().orElse(0)
-                : 0;
-        int all = before + latencyFrames(session.chainsOf(track.id()));
+        int all = lateBefore(track) + latencyFrames(session.chainsOf(track.id()));
         late.put(track.id(), all);
         return all;
+    }
+
+    /** How late what comes in is: as late as the latest that goes there. */
+    private int lateBefore(Track track) {
+        return Sums.into(session, track.id())
+                .mapToInt(each -> session.wayOf(each.id())
+                        .into(track.id())
+                        .map(send -> late(each, send))
+                        .orElseGet(() -> late(each)))
+                .max()
+                .orElse(0);
+    }
+
+    private int late(Track track, TrackWay.Into send) {
+        return send.tap() == Tap.INPUT ? lateBefore(track) : late(track);
     }
 
     /** By how many frames chains make later what passes them; what is set to be later on purpose is left out. */
@@ -103,6 +122,11 @@ final class TrackStrips {
     private int waits(Track track) {
         TrackWay way = session.wayOf(track.id());
         return latest.isEmpty() || way.to() == TrackWay.To.NOWHERE ? 0 : latest.get(way.sum()) - late(track);
+    }
+
+    /** By how many frames what a track sends into a return has to wait there. */
+    private int waits(Track track, TrackWay.Into send) {
+        return latest.isEmpty() ? 0 : latest.get(Optional.of(send.into())) - late(track, send);
     }
 
     /** Whether a track's sound passes something. */
@@ -127,6 +151,17 @@ final class TrackStrips {
                         key,
                         channel -> origin(track, "", channel),
                         List.of(new MixPlan.Insert(key + " frames", later))));
+            }
+            for (TrackWay.Into send : session.wayOf(track.id()).sends()) {
+                if (waits(track, send) > 0) {
+                    String key = inLine(track, send);
+                    Shift.Settings later = new Shift.Settings(waits(track, send), true);
+                    buses.add(bus(
+                            track,
+                            key,
+                            channel -> tapped(track, send.tap().name(), channel, false),
+                            List.of(new MixPlan.Insert(key + " frames", later))));
+                }
             }
         }
         return buses;
@@ -238,6 +273,11 @@ final class TrackStrips {
         return keyOf(track, false) + " in line";
     }
 
+    /** Where what a track sends into a return waits for the latest, on its way to the speakers. */
+    private String inLine(Track track, TrackWay.Into send) {
+        return keyOf(track, false) + " " + send.tap() + " in line for " + send.into();
+    }
+
     /** The insert of an effect of a track's chains. */
     String insertOf(Track track, Inserted effect) {
         return insertOf(keyOf(track, false), effect);
@@ -268,13 +308,23 @@ final class TrackStrips {
 
     /** Where a channel of a track is tapped, for the main mix if it is at no tap. */
     MixPlan.Origin origin(Track track, String tap, int channel) {
-        boolean forCues = track.isSum() && !tap.isEmpty();
+        return tapped(track, tap, channel, track.gathers() && !tap.isEmpty());
+    }
+
+    private MixPlan.Origin tapped(Track track, String tap, int channel, boolean forCues) {
         return has(track) && !isAtInput(tap)
                 ? new MixPlan.Tapped(keyOf(track, forCues), MixPlan.Tapped.END, channel)
                 : sourceOf(track, channel, forCues);
     }
 
-    /** The bus in which what goes into a sum comes together, for the speakers or for cues. */
+    /** Where a return taps a channel of a track; on the way to the speakers in line with all others that are sent there. */
+    MixPlan.Origin originInReturn(Track track, TrackWay.Into send, int channel, boolean forCues) {
+        return !forCues && waits(track, send) > 0
+                ? new MixPlan.Tapped(inLine(track, send), MixPlan.Tapped.END, channel)
+                : tapped(track, send.tap().name(), channel, forCues && track.gathers());
+    }
+
+    /** The bus in which what goes into a sum or a return comes together, for the speakers or for cues. */
     static String sumOf(TrackId sum, boolean forCues) {
         return MixPlan.SUM + sum + (forCues ? FOR_CUES : "");
     }

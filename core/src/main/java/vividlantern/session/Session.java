@@ -223,10 +223,10 @@ public record Session(
         return cue.send(track.id()).orElseGet(() -> Send.off(track.id()));
     }
 
-    /** Whether anything the control room does to a track reaches a send of it. What is sent of a sum is behind its tracks' faders. */
+    /** Whether anything the control room does to a track reaches a send of it. What is sent of a sum or a return is behind its tracks' faders. */
     public boolean followsTheSpeakers(Send send) {
         return send.followsTheSpeakers()
-                || find(send.trackId()).filter(Track::isSum).isPresent();
+                || find(send.trackId()).filter(Track::gathers).isPresent();
     }
 
     /** Whether a track can be taken out: not the last one of the click. */

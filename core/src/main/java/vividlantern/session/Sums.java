@@ -1,12 +1,16 @@
 package vividlantern.session;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import vividlantern.session.cue.Cue;
 
-/** Which sums the tracks of a session pass on their way to the speakers. */
+/** Which sums the tracks of a session pass on their way to the speakers, and into which returns they send. */
 public final class Sums {
 
     private Sums() {}
@@ -26,10 +30,30 @@ public final class Sums {
         return session.wayOf(track).sum().flatMap(session::find);
     }
 
-    /** What goes straight into a sum, in the order of the tracks. */
-    public static Stream<Track> into(Session session, TrackId sum) {
+    /** What goes straight into a sum, or is sent into a return, in the order of the tracks. */
+    public static Stream<Track> into(Session session, TrackId gathering) {
         return session.tracks().stream()
-                .filter(track -> session.wayOf(track.id()).goesInto(sum));
+                .filter(track -> session.wayOf(track.id()).goesInto(gathering)
+                        || session.wayOf(track.id()).into(gathering).isPresent());
+    }
+
+    /** The sum that a track goes to, and the returns that it sends into. */
+    public static Stream<Track> next(Session session, Track track) {
+        TrackWay way = session.wayOf(track.id());
+        return Stream.concat(way.sum().stream(), way.sends().stream().map(TrackWay.Into::into))
+                .flatMap(id -> session.find(id).stream());
+    }
+
+    /** Whether what a track sends into returns is heard on the speakers, or in a cue. */
+    public static boolean comesOutByReturns(Session session, TrackId track) {
+        return session.wayOf(track).sends().stream()
+                .map(TrackWay.Into::into)
+                .anyMatch(into -> reachesMain(session, into)
+                        || session.cues().stream()
+                                .anyMatch(cue -> session.find(into)
+                                        .filter(each -> isSent(session, cue, each))
+                                        .isPresent())
+                        || comesOutByReturns(session, into));
     }
 
     /** Whether a track's sound goes on to the speakers, whatever its switches and those of the sums on its way say. */
@@ -57,15 +81,28 @@ public final class Sums {
         return false;
     }
 
-    /** The circle in which a track's sound would run: each goes to the next, the last is the first again. Empty if it runs in none. */
+    /** A circle in which a track's sound would run: each goes to the next, the last is the first again. Empty if it runs in none. */
     public static List<Track> circle(Session session, TrackId track) {
-        List<Track> passed = after(session, track);
-        boolean closes = passed.stream().anyMatch(sum -> sum.id().equals(track));
-        if (!closes) {
-            return List.of();
+        Deque<Track> stations = new ArrayDeque<>();
+        boolean closes = session.find(track)
+                .filter(from -> comesTo(session, from, track, stations, new HashSet<>()))
+                .isPresent();
+        return closes ? List.copyOf(stations) : List.of();
+    }
+
+    private static boolean comesTo(
+            Session session, Track from, TrackId wanted, Deque<Track> stations, Set<TrackId> tried) {
+        stations.addLast(from);
+        for (Track next : next(session, from).toList()) {
+            if (next.id().equals(wanted)) {
+                stations.addLast(next);
+                return true;
+            }
+            if (tried.add(next.id()) && comesTo(session, next, wanted, stations, tried)) {
+                return true;
+            }
         }
-        List<Track> around = new ArrayList<>(passed.subList(passed.size() - 1, passed.size()));
-        around.addAll(passed);
-        return around;
+        stations.removeLast();
+        return false;
     }
 }

@@ -58,7 +58,9 @@ public record Track(
         /** Plays a sound from a file. */
         BACKING,
         /** Several tracks come together in it before the speakers. */
-        SUM
+        SUM,
+        /** What tracks send into it comes together in it, before its chain and the speakers. */
+        RETURN
     }
 
     public Track {
@@ -117,6 +119,11 @@ public record Track(
         return unfed(id, position, name, Role.SUM, 2, Optional.empty(), Decibels.ZERO);
     }
 
+    /** A return as it begins: stereo, on the speakers at 0 dB. Tracks send into it. */
+    public static Track forReturn(TrackId id, double position, String name) {
+        return unfed(id, position, name, Role.RETURN, 2, Optional.empty(), Decibels.ZERO);
+    }
+
     /** A track that nothing feeds: it plays something itself, or sums others up. It is always heard. */
     private static Track unfed(
             TrackId id, double position, String name, Role role, int width, Optional<VoiceId> voice, Decibels fader) {
@@ -163,9 +170,18 @@ public record Track(
         return role == Role.SUM;
     }
 
+    public boolean isReturn() {
+        return role == Role.RETURN;
+    }
+
+    /** Whether it holds what other tracks bring: a sum or a return. */
+    public boolean gathers() {
+        return isSum() || isReturn();
+    }
+
     /** Whether its channels are fed by inputs, ports or channels of other tracks. */
     public boolean isFed() {
-        return !isPlayed() && !isSum();
+        return !isPlayed() && !gathers();
     }
 
     /** Whether the program plays it itself: it is always heard and never recorded. */
@@ -302,7 +318,7 @@ public record Track(
 
     @Override
     public String title(PartNames names, PartKey key) {
-        return (isSum() ? "Sum " : "Track ") + name;
+        return (isSum() ? "Sum " : isReturn() ? "Return " : "Track ") + name;
     }
 
     @Override

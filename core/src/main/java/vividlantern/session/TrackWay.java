@@ -1,16 +1,24 @@
 package vividlantern.session;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import vividlantern.session.cue.Tap;
+import vividlantern.units.Decibels;
 
 /**
- * Where a track's sound goes on its way to the speakers. One that says nothing goes to the main mix. Cues take a track wherever it goes.
+ * Where a track's sound goes on its way to the speakers, and what of it goes into returns besides. One that says nothing goes to the main
+ * mix. Cues take a track wherever it goes.
  *
  * @param sum the sum it goes to, if it goes to one
+ * @param sends what of it goes into returns, one for each at most
  */
-public record TrackWay(TrackId track, To to, Optional<TrackId> sum) implements Part {
+public record TrackWay(TrackId track, To to, Optional<TrackId> sum, List<Into> sends) implements Part {
 
-    /** So many sums may follow one another on the way of a track. */
+    /** So many sums and returns may follow one another on the way of a track. */
     public static final int DEEPEST = 4;
 
     /** What a track's sound reaches next. */
@@ -18,6 +26,23 @@ public record TrackWay(TrackId track, To to, Optional<TrackId> sum) implements P
         MAIN,
         SUM,
         NOWHERE
+    }
+
+    /**
+     * What of a track goes into a return.
+     *
+     * @param tap where it leaves the track; post-fader, mute and fader of the track reach it
+     * @param level never off: what is off is not there
+     */
+    public record Into(TrackId into, Tap tap, Decibels level) {}
+
+    public TrackWay {
+        sends = sends == null ? List.of() : List.copyOf(sends);
+    }
+
+    /** One that sends into nothing. */
+    public TrackWay(TrackId track, To to, Optional<TrackId> sum) {
+        this(track, to, sum, List.of());
     }
 
     public static TrackWay toMain(TrackId track) {
@@ -32,9 +57,35 @@ public record TrackWay(TrackId track, To to, Optional<TrackId> sum) implements P
         return new TrackWay(track, To.SUM, Optional.of(sum));
     }
 
-    /** The same for another track. */
-    public TrackWay of(TrackId other) {
-        return new TrackWay(other, to, sum);
+    /** The same for another track, which sends into what it sends into itself. */
+    public TrackWay of(TrackWay other) {
+        return new TrackWay(other.track, to, sum, other.sends);
+    }
+
+    /** The same way with other sends. */
+    public TrackWay sending(List<Into> others) {
+        return new TrackWay(track, to, sum, others);
+    }
+
+    /** The same with a send into a return set; one that is off is taken out. */
+    public TrackWay with(Into send) {
+        List<Into> all = new ArrayList<>(sends);
+        all.removeIf(each -> each.into().equals(send.into()));
+        if (!send.level().isOff()) {
+            all.add(send);
+        }
+        all.sort(Comparator.comparing(each -> each.into().value()));
+        return sending(all);
+    }
+
+    /** Whether it says no more than what is so without it. */
+    public boolean saysNothing() {
+        return to == To.MAIN && sends.isEmpty();
+    }
+
+    /** The send into a return, if there is one. */
+    public Optional<Into> into(TrackId other) {
+        return sends.stream().filter(send -> send.into().equals(other)).findFirst();
     }
 
     public boolean goesInto(TrackId other) {
@@ -57,7 +108,10 @@ public record TrackWay(TrackId track, To to, Optional<TrackId> sum) implements P
 
     @Override
     public Map<String, String> traits(PartNames names) {
-        return Map.of("on the way to the speakers", words(names));
+        Map<String, String> traits = new LinkedHashMap<>();
+        traits.put("on the way to the speakers", words(names));
+        sends.forEach(send -> traits.put("into " + names.track(send.into()), send.level() + ", " + send.tap()));
+        return traits;
     }
 
     @Override
@@ -66,6 +120,10 @@ public record TrackWay(TrackId track, To to, Optional<TrackId> sum) implements P
                 sum.isEmpty() || sum.flatMap(session::find).filter(Track::isSum).isPresent();
         return there
                 && session.find(track).isPresent()
+                && sends.stream()
+                        .allMatch(send -> session.find(send.into())
+                                .filter(Track::isReturn)
+                                .isPresent())
                 && Sums.circle(session, track).isEmpty();
     }
 }

@@ -18,6 +18,7 @@ import vividlantern.session.PartNames;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Send;
 
@@ -69,6 +70,10 @@ public final class Comparison {
     }
 
     private void add(List<Compared> lines, PartKey key, Optional<Part> was, Optional<Part> is) {
+        if (key.kind() == PartKind.WAY && (was.isEmpty() || is.isEmpty())) {
+            addWay(lines, key, new TrackId(key.id()));
+            return;
+        }
         String name = is.map(part -> part.title(new PartNames(second, rig), key))
                 .or(() -> was.map(part -> part.title(new PartNames(first, rig), key)))
                 .orElse("");
@@ -85,6 +90,18 @@ public final class Comparison {
                 name,
                 was.get().traits(new PartNames(first, rig)),
                 is.get().traits(new PartNames(second, rig)));
+    }
+
+    /** A track that says nothing goes to main; of one that came or went its way needs no line. */
+    private void addWay(List<Compared> lines, PartKey key, TrackId track) {
+        if (first.find(track).isPresent() && second.find(track).isPresent()) {
+            addTraits(
+                    lines,
+                    key,
+                    second.wayOf(track).title(new PartNames(second, rig), key),
+                    first.wayOf(track).traits(new PartNames(first, rig)),
+                    second.wayOf(track).traits(new PartNames(second, rig)));
+        }
     }
 
     private static void addTraits(

@@ -185,7 +185,7 @@ public record Setting(
             }
             case POLARITY -> set(track.polarityFlipped(), polarityFlipped, id, SetPolarity::new, edits);
             case HEAR -> {
-                if (!track.isSum()) {
+                if (!track.gathers()) {
                     set(track.hear(), hear, id, SetHear::new, edits);
                 }
             }

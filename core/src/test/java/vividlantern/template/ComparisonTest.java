@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
@@ -13,6 +14,7 @@ import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Session;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.CueEdit.RemoveCue;
@@ -24,6 +26,7 @@ import vividlantern.session.edit.SendEdit.SetSendLevel;
 import vividlantern.session.edit.SongEdit.SetTempoMap;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
 import vividlantern.session.edit.TrackEdit.SetFader;
+import vividlantern.session.edit.WayEdit.SetWay;
 import vividlantern.session.song.TempoMap;
 import vividlantern.units.Decibels;
 
@@ -68,6 +71,14 @@ public class ComparisonTest {
                 .containsExactly(
                         "Track Track 0 |  | there | ",
                         "Group First three | tracks | Track 0, Track 1, Track 2 | Track 1, Track 2");
+    }
+
+    /** What goes to main has no way of its own, and is told all the same. */
+    @Test
+    public void aWayIsComparedWithTheWayToMain() {
+        TrackId last = new TrackId("guide");
+        assertThat(words(new SetWay(last, TrackWay.To.NOWHERE, Optional.empty()).applyTo(SESSION, RandomSessions.RIG)))
+                .containsExactly("Way of Guide | on the way to the speakers | goes to main | goes nowhere");
     }
 
     @Test

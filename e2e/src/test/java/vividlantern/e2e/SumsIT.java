@@ -14,7 +14,7 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Sums on their pages: made of what is selected, of a folder, heard in a cue, taken back. */
+/** Sums and returns on their pages: made of what is selected, of a folder, heard in a cue, taken back. */
 public class SumsIT extends WithDemo {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -142,5 +142,54 @@ public class SumsIT extends WithDemo {
         assertThat(rowOf("bouzouki")).containsText("→ Sum 2");
         button("Undo: Sum 1: track removed").click();
         assertThat(rowOf("bouzouki")).containsText("→ Sum 1");
+    }
+
+    /** Voice and accordion share a room; the voice's cue hears it. A level that is off takes the send away. */
+    @Test
+    public void tracksSendIntoAReturnWhichACueMayHear() {
+        button("Select Lead voice").click();
+        button("Select Accordion treble")
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        button("Change all").click();
+        fromMenu("Send into", "a new return with a reverb");
+        assertThat(rowOf("reverb")).containsText("return");
+        assertThat(rowOf("reverb")).containsText("Accordion treble, Lead voice");
+        assertThat(rowOf("lead-voice")).containsText("into Reverb");
+        button("Clear selection").click();
+        button("More for Lead voice").click();
+        fromMenu("Chains");
+        button("Lead voice into Reverb: ").click();
+        Locator level = page.getByLabel("Lead voice into Reverb, in dB");
+        level.fill("-20");
+        level.press("Enter");
+        org.assertj.core.api.Assertions.assertThat(sends())
+                .containsExactly("accordion-treble post-fader -12.0", "lead-voice post-fader -20.0");
+        org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
+        goTo("/sessions/low-water/cues");
+        page.getByText("Voice", new Page.GetByTextOptions().setExact(true))
+                .last()
+                .click();
+        rowOf("reverb").getByText("+").click();
+        assertThat(rowOf("reverb")).containsText("follows the speakers");
+        goTo("/sessions/low-water/tracks");
+        button("More for Lead voice").click();
+        fromMenu("Chains");
+        button("Lead voice into Reverb: ").click();
+        level.fill("off");
+        level.press("Enter");
+        assertThat(rowOf("lead-voice")).not().containsText("into Reverb");
+        org.assertj.core.api.Assertions.assertThat(sends()).containsExactly("accordion-treble post-fader -12.0");
+    }
+
+    private List<String> sends() {
+        List<String> sends = new ArrayList<>();
+        for (JsonNode way :
+                JSON.readTree(program.get("/api/sessions/low-water")).get("ways")) {
+            for (JsonNode send : way.get("sends")) {
+                sends.add(way.get("track").asString() + " " + send.get("tap").asString() + " "
+                        + send.get("level").asString());
+            }
+        }
+        return sends;
     }
 }

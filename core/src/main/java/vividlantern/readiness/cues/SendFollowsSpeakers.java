@@ -49,14 +49,15 @@ public final class SendFollowsSpeakers implements Rule {
     private static Finding ofASum(Cue cue, Track sum) {
         return Finding.byHand(
                 Keys.of("send-follows-sum", cue.id(), sum.id()),
-                "Cue " + cue.name() + " hears the sum " + sum.name() + ", behind its tracks' faders.",
+                "Cue " + cue.name() + " hears the " + (sum.isSum() ? "sum " : "return ") + sum.name()
+                        + ", behind its tracks' faders.",
                 WHY,
                 List.of(PartKey.of(cue.id()), PartKey.of(sum.id())),
                 "Send its tracks to the cue under Cues instead, or say that it is on purpose.");
     }
 
     private static Finding finding(Cue cue, Track track, Send send) {
-        if (track.isSum()) {
+        if (track.gathers()) {
             return ofASum(cue, track);
         }
         List<Edit> edits = new ArrayList<>();

@@ -83,7 +83,7 @@ public final class Grouped {
         } else if (edit instanceof SetHear hear) {
             all.add(edit);
             others.stream()
-                    .filter(other -> !other.isBacking() && !other.isSum())
+                    .filter(other -> !other.isBacking() && !other.gathers())
                     .forEach(other -> all.add(new SetHear(other.id(), hear.hear())));
         } else if (edit instanceof MuteTrack mute) {
             all.add(edit);

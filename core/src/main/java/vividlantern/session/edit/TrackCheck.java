@@ -29,8 +29,8 @@ final class TrackCheck {
         if (track.width() < 1 || track.width() > Track.MAX_WIDTH) {
             throw new Refused(track.name() + " has 1 to 8 channels.", "tracks");
         }
-        if (track.isSum() && track.width() != 2) {
-            throw new Refused(track.name() + " is a sum, and those are stereo.", "tracks");
+        if (track.gathers() && track.width() != 2) {
+            throw new Refused(track.name() + " is a sum or a return, and those are stereo.", "tracks");
         }
         int feeds = track.isFed() ? track.width() : 0;
         if (track.feeds().size() != feeds) {

@@ -248,6 +248,9 @@ public sealed interface TrackEdit extends Edit {
             if (was.isSum()) {
                 throw new Refused(was.name() + " is a sum; tracks go into it by their ways.", "feeds");
             }
+            if (was.isReturn()) {
+                throw new Refused(was.name() + " is a return; tracks send into it.", "feeds");
+            }
             if (was.role() == Track.Role.SPLIT) {
                 throw new Refused(
                         was.name() + " is split from a wide track and follows what feeds that. Feed the wide track.",
@@ -273,9 +276,8 @@ public sealed interface TrackEdit extends Edit {
             if (of.isBacking()) {
                 throw new Refused(of.name() + " plays a sound from a file; there is nothing to record.", "track");
             }
-            if (of.isSum()) {
-                throw new Refused(
-                        of.name() + " is a sum, heard and not recorded. Arm the tracks that go into it.", "track");
+            if (of.gathers()) {
+                throw new Refused(of.name() + " is heard and not recorded. Arm the tracks that go into it.", "track");
             }
             if (of.role() == Track.Role.SPLIT) {
                 throw new Refused(
@@ -298,9 +300,8 @@ public sealed interface TrackEdit extends Edit {
             if (was.isBacking()) {
                 throw new Refused(was.name() + " plays a sound from a file; it is heard whenever that plays.", "hear");
             }
-            if (was.isSum()) {
-                throw new Refused(
-                        was.name() + " is a sum; what is heard of it is what is heard of its tracks.", "hear");
+            if (was.gathers()) {
+                throw new Refused(was.name() + " is heard as far as its tracks are.", "hear");
             }
             return was.heard(hear);
         }

@@ -16,6 +16,15 @@ import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackWay;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectNumber;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.EffectValue;
+import vividlantern.session.chain.Inserted;
+import vividlantern.session.cue.Tap;
+import vividlantern.units.Decibels;
 
 /** Changes of where tracks go on their way to the speakers. */
 public sealed interface WayEdit extends Edit {
@@ -23,16 +32,17 @@ public sealed interface WayEdit extends Edit {
     private static Session with(Session session, TrackWay way) {
         Stream<TrackWay> others =
                 session.ways().stream().filter(each -> !each.track().equals(way.track()));
-        Stream<TrackWay> own = way.to() == TrackWay.To.MAIN ? Stream.empty() : Stream.of(way);
+        Stream<TrackWay> own = way.saysNothing() ? Stream.empty() : Stream.of(way);
         return session.withWays(Stream.concat(others, own).toList());
     }
 
-    /** The session in which whatever goes into a track goes where that goes; then nothing needs it. */
+    /** The session in which whatever goes into a track goes where that goes, and nothing is sent into it; then nothing needs it. */
     static Session past(Session session, TrackId track) {
         TrackWay on = session.wayOf(track);
         return session.withWays(session.ways().stream()
-                .map(way -> way.goesInto(track) ? on.of(way.track()) : way)
-                .filter(way -> way.to() != TrackWay.To.MAIN)
+                .map(way -> way.goesInto(track) ? on.of(way) : way)
+                .map(way -> way.with(new TrackWay.Into(track, Tap.POST_FADER, Decibels.OFF)))
+                .filter(way -> !way.saysNothing())
                 .toList());
     }
 
@@ -40,7 +50,7 @@ public sealed interface WayEdit extends Edit {
         return stations.stream().map(Track::name).collect(Collectors.joining(" → "));
     }
 
-    /** Refuses a way that leads back to where it began, or through too many sums. */
+    /** Refuses a way that leads back to where it began, or through too many sums and returns. */
     private static void requireAWay(Session session, TrackId track) {
         List<Track> circle = Sums.circle(session, track);
         if (!circle.isEmpty()) {
@@ -49,42 +59,63 @@ public sealed interface WayEdit extends Edit {
         List<Track> longest = longest(session, Rules.known(session, track));
         if (longest.size() > TrackWay.DEEPEST) {
             throw new Refused(
-                    "At most " + TrackWay.DEEPEST + " sums can follow one another; these would be " + names(longest)
-                            + ".",
+                    "At most " + TrackWay.DEEPEST + " sums and returns can follow one another; these would be "
+                            + names(longest) + ".",
                     "sum");
         }
     }
 
-    /** The longest row of sums in which a track stands: from what goes into it to the last it passes. */
+    /** The longest row of sums and returns in which a track stands: from what goes into it to the last it passes. */
     private static List<Track> longest(Session session, Track track) {
-        List<Track> longest = new ArrayList<>(before(session, track));
-        longest.addAll(Sums.after(session, track.id()));
+        List<Track> longest = new ArrayList<>();
+        if (track.gathers()) {
+            longest.addAll(before(session, track));
+            longest.add(track);
+        }
+        longest.addAll(after(session, track));
         return longest;
     }
 
-    /** The longest row of sums that ends with a track; empty if that is none. */
+    /** The longest row of sums and returns whose last goes into a track. */
     private static List<Track> before(Session session, Track track) {
-        if (!track.isSum()) {
-            return List.of();
+        List<Track> longest = List.of();
+        for (Track each : Sums.into(session, track.id()).filter(Track::gathers).toList()) {
+            List<Track> row = new ArrayList<>(before(session, each));
+            row.add(each);
+            longest = row.size() > longest.size() ? row : longest;
         }
-        List<Track> longest = new ArrayList<>();
-        Sums.into(session, track.id()).filter(Track::isSum).forEach(each -> {
-            List<Track> row = before(session, each);
-            if (row.size() > longest.size()) {
-                longest.clear();
-                longest.addAll(row);
-            }
-        });
-        longest.add(track);
+        return longest;
+    }
+
+    /** The longest row of sums and returns behind a track. */
+    private static List<Track> after(Session session, Track track) {
+        List<Track> longest = List.of();
+        for (Track each : Sums.next(session, track).toList()) {
+            List<Track> row = new ArrayList<>(List.of(each));
+            row.addAll(after(session, each));
+            longest = row.size() > longest.size() ? row : longest;
+        }
         return longest;
     }
 
     /** Whether a way that comes from a document is one that edits could have made. */
     static void check(TrackWay way, Session session, Rig rig) {
-        if (way.to() == TrackWay.To.MAIN) {
+        if (way.saysNothing()) {
             throw new Refused(Rules.name(session, way.track()) + " goes to main, which needs no way.", "ways");
         }
         new SetWay(way.track(), way.to(), way.sum()).applyTo(session, rig);
+        long returns = way.sends().stream().map(TrackWay.Into::into).distinct().count();
+        if (returns < way.sends().size()) {
+            throw new Refused(Rules.name(session, way.track()) + " sends into a return twice.", "ways");
+        }
+        for (TrackWay.Into send : way.sends()) {
+            if (send.level().isOff()) {
+                throw new Refused(
+                        Rules.name(session, way.track()) + " sends into a return what is off, which needs no send.",
+                        "ways");
+            }
+            new SendInto(way.track(), send.into(), send.tap(), send.level()).applyTo(session, rig);
+        }
     }
 
     /**
@@ -106,7 +137,8 @@ public sealed interface WayEdit extends Edit {
                     throw new Refused(into.name() + " is no sum; nothing can go into it.", "sum");
                 }
             });
-            Session changed = with(session, new TrackWay(track, to, sum));
+            Session changed = with(
+                    session, new TrackWay(track, to, sum, session.wayOf(track).sends()));
             requireAWay(changed, track);
             return changed;
         }
@@ -114,6 +146,67 @@ public sealed interface WayEdit extends Edit {
         @Override
         public String summary(Session session, Rig rig) {
             return Rules.name(session, track) + ": " + new TrackWay(track, to, sum).words(new PartNames(session, rig));
+        }
+    }
+
+    /**
+     * Sends something of a track into a return, or, off, nothing.
+     *
+     * @param tap where it leaves the track
+     */
+    record SendInto(TrackId track, TrackId into, Tap tap, Decibels level) implements WayEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, track);
+            Track to = Rules.known(session, into);
+            if (!to.isReturn()) {
+                throw new Refused(to.name() + " is no return; nothing can be sent into it.", "into");
+            }
+            if (tap == null) {
+                throw new Refused("A send leaves its track at a tap: input, pre-fader or post-fader.", "tap");
+            }
+            Decibels set = Rules.fader(level, "A send");
+            Session changed = with(session, session.wayOf(track).with(new TrackWay.Into(into, tap, set)));
+            requireAWay(changed, track);
+            return changed;
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            String what = level.isOff() ? "off" : level + ", " + tap;
+            return Rules.name(session, track) + " into " + Rules.name(session, into) + ": " + what;
+        }
+    }
+
+    /**
+     * Adds a return at the end, on the speakers.
+     *
+     * @param effect what its chain begins with, as it gives back nothing of what is sent there itself; none for an empty chain
+     */
+    record AddReturn(TrackId track, String name, Optional<EffectType> effect) implements WayEdit {
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
+            String named = Texts.name(name, "A return", "name");
+            Session changed = session.plus(Track.forReturn(track, Rules.lastPosition(session), named));
+            if (effect.isEmpty()) {
+                return changed;
+            }
+            EffectType type = effect.get();
+            Inserted inserted = Inserted.of(new EffectId(Ids.fresh(type.word(), id -> false)), type);
+            boolean mixes = type.ranges().stream().anyMatch(range -> range.number() == EffectNumber.MIX);
+            Inserted whole = mixes ? inserted.with(List.of(new EffectValue(EffectNumber.MIX, 100))) : inserted;
+            List<Chains> chains = new ArrayList<>(changed.chains());
+            chains.add(new Chains(track, Chain.EMPTY, new Chain(true, List.of(whole))));
+            return changed.withChains(chains);
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            return name + ": return added"
+                    + effect.map(type -> ", with " + type.word()).orElse("");
         }
     }
 
@@ -141,7 +234,8 @@ public sealed interface WayEdit extends Edit {
                     .filter(at -> of.contains(session.tracks().get(at).id()))
                     .findFirst();
             changed = first.isPresent() ? Positions.placed(changed, track, first.get()) : changed;
-            Optional<TrackWay> before = same(moved, id -> session.wayOf(id).of(track));
+            TrackWay ofTheSum = TrackWay.toMain(track);
+            Optional<TrackWay> before = same(moved, id -> session.wayOf(id).of(ofTheSum));
             if (before.isPresent()) {
                 changed = with(changed, before.get());
             }
@@ -151,7 +245,7 @@ public sealed interface WayEdit extends Edit {
                 changed = changed.change(track, sum -> sum.looking(sum.look().inFolder(folder.get())));
             }
             for (TrackId id : moved) {
-                changed = with(changed, TrackWay.to(id, track));
+                changed = with(changed, TrackWay.to(id, track).of(session.wayOf(id)));
                 requireAWay(changed, id);
             }
             return changed;

@@ -30,6 +30,7 @@ import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Headphones;
 import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
 import vividlantern.session.edit.BackingEdit.AddBacking;
 import vividlantern.session.edit.BringEdit.WriteBringLine;
@@ -54,7 +55,9 @@ import vividlantern.session.edit.TrackEdit.AddTrack;
 import vividlantern.session.edit.TrackEdit.HideTrack;
 import vividlantern.session.edit.TrackGroupEdit.GroupTracks;
 import vividlantern.session.edit.ViewEdit.SaveView;
+import vividlantern.session.edit.WayEdit.AddReturn;
 import vividlantern.session.edit.WayEdit.AddSum;
+import vividlantern.session.edit.WayEdit.SendInto;
 import vividlantern.session.edit.WornEdit.SetHeadphones;
 import vividlantern.session.song.MarkerId;
 import vividlantern.session.song.Media;
@@ -83,6 +86,8 @@ final class HarpAndFlute {
     static final TrackId FLUTE_TRACK = new TrackId("flute-track");
     /** The sum that the harp goes to. */
     static final TrackId STRINGS = new TrackId("strings");
+
+    static final TrackId HALL = new TrackId("hall");
 
     static final TrackId CLICK = new TrackId("click");
     static final CueId CUE = new CueId("cue-anna");
@@ -128,6 +133,8 @@ final class HarpAndFlute {
                     new SetListenMic(Optional.of(new PortId("in-9"))),
                     new SetTalkbackMic(Optional.of(new PortId("in-13"))),
                     new AddSum(STRINGS, "Strings", List.of(HARP_TRACK)),
+                    new AddReturn(HALL, "Hall", Optional.of(EffectType.REVERB)),
+                    new SendInto(HARP_TRACK, HALL, Tap.POST_FADER, Decibels.of(-12)),
                     new AddEffect(HARP_TRACK, Place.PRINTED, EffectType.HIGH_PASS, Optional.empty()),
                     new AddEffect(HARP_TRACK, Place.HEARD, EffectType.COMPRESSOR, Optional.empty()),
                     new AddEffect(HARP_TRACK, Place.HEARD, EffectType.EQ, Optional.empty()),

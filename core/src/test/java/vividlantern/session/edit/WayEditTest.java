@@ -3,6 +3,7 @@ package vividlantern.session.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static vividlantern.session.edit.HarpAndFlute.FLUTE_TRACK;
+import static vividlantern.session.edit.HarpAndFlute.HALL;
 import static vividlantern.session.edit.HarpAndFlute.HARP_TRACK;
 import static vividlantern.session.edit.HarpAndFlute.RIG;
 import static vividlantern.session.edit.HarpAndFlute.SESSION;
@@ -23,12 +24,16 @@ import vividlantern.session.Sums;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackWay;
 import vividlantern.session.TrackWay.To;
+import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.TrackEdit.ArmTrack;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
 import vividlantern.session.edit.TrackEdit.SetHear;
+import vividlantern.session.edit.WayEdit.AddReturn;
 import vividlantern.session.edit.WayEdit.AddSum;
+import vividlantern.session.edit.WayEdit.SendInto;
 import vividlantern.session.edit.WayEdit.SetWay;
+import vividlantern.units.Decibels;
 
 /** Where no track can go, each with its reason, and what becomes of ways when sums go. */
 public class WayEditTest {
@@ -55,10 +60,45 @@ public class WayEditTest {
             },
             {new AddSum(STRINGS, "Once more", List.of()), "The id 'strings' is taken."},
             {new AddSum(new TrackId("new"), " ", List.of()), "A sum needs a name."},
-            {new ArmTrack(STRINGS, true), "Strings is a sum, heard and not recorded. Arm the tracks that go into it."},
-            {new SetHear(STRINGS, Hear.OFF), "Strings is a sum; what is heard of it is what is heard of its tracks."},
+            {new ArmTrack(STRINGS, true), "Strings is heard and not recorded. Arm the tracks that go into it."},
+            {new SetHear(STRINGS, Hear.OFF), "Strings is heard as far as its tracks are."},
             {new FeedTrack(STRINGS, List.of()), "Strings is a sum; tracks go into it by their ways."},
+            {new FeedTrack(HALL, List.of()), "Hall is a return; tracks send into it."},
+            {to(HARP_TRACK, HALL), "Hall is no sum; nothing can go into it."},
+            {sent(HARP_TRACK, STRINGS), "Strings is no return; nothing can be sent into it."},
+            {sent(HALL, HALL), "This would run in a circle: Hall \u2192 Hall."},
+            {
+                new SendInto(FLUTE_TRACK, HALL, null, Decibels.ZERO),
+                "A send leaves its track at a tap: input, pre-fader or post-fader."
+            },
+            {new AddReturn(HALL, "Once more", Optional.empty()), "The id 'hall' is taken."},
+            {new AddReturn(new TrackId("new"), " ", Optional.empty()), "A return needs a name."},
         };
+    }
+
+    private static Edit sent(TrackId track, TrackId into) {
+        return new SendInto(track, into, Tap.POST_FADER, Decibels.ZERO);
+    }
+
+    /** The hall goes into all of it, so that nothing of all of it may be sent there; nor of another hall that is sent there. */
+    @Test
+    public void aCircleByReturnsIsNamedWithItsStations() {
+        TrackId second = new TrackId("second");
+        Session looped = Edit.applyAll(
+                List.of(to(HALL, ALL), new AddReturn(second, "Second", Optional.empty()), sent(second, HALL)),
+                TWO,
+                RIG);
+        assertThatThrownBy(() -> sent(ALL, second).applyTo(looped, RIG))
+                .hasMessage("This would run in a circle: All of it \u2192 Second \u2192 Hall \u2192 All of it.");
+        Session sends = sent(STRINGS, second).applyTo(looped, RIG);
+        assertThat(Sums.circle(sends, HARP_TRACK)).isEmpty();
+        assertThatThrownBy(() -> to(ALL, STRINGS).applyTo(sends, RIG))
+                .hasMessage("This would run in a circle: All of it \u2192 Strings \u2192 All of it.");
+        TrackId last = new TrackId("last");
+        Session five = new AddSum(last, "Last", List.of(ALL)).applyTo(looped, RIG);
+        assertThatThrownBy(() -> sent(STRINGS, second).applyTo(five, RIG))
+                .hasMessage("At most 4 sums and returns can follow one another; these would be Strings \u2192 Second"
+                        + " \u2192 Hall \u2192 All of it \u2192 Last.");
     }
 
     private static Edit to(TrackId track, TrackId sum) {
@@ -80,16 +120,18 @@ public class WayEditTest {
         assertThat(Sums.after(now, HARP_TRACK)).hasSize(TrackWay.DEEPEST);
         assertThatThrownBy(() -> new AddSum(new TrackId("inner"), "Inner", List.of(HARP_TRACK)).applyTo(now, RIG))
                 .hasMessage(
-                        "At most 4 sums can follow one another; these would be Inner \u2192 Strings \u2192 All of it"
+                        "At most 4 sums and returns can follow one another; these would be Inner \u2192 Strings \u2192 All of it"
                                 + " \u2192 Third \u2192 Fourth.");
     }
 
     @Test
     public void whatWentIntoASumThatIsRemovedGoesWhereThatWent() {
         Session without = new RemoveTrack(STRINGS).applyTo(TWO, RIG);
-        assertThat(without.wayOf(HARP_TRACK)).isEqualTo(TrackWay.to(HARP_TRACK, ALL));
+        assertThat(without.wayOf(HARP_TRACK))
+                .isEqualTo(TrackWay.to(HARP_TRACK, ALL).of(SESSION.wayOf(HARP_TRACK)));
         Session none = new RemoveTrack(ALL).applyTo(without, RIG);
-        assertThat(none.ways()).isEmpty();
+        assertThat(none.wayOf(HARP_TRACK).to()).isEqualTo(To.MAIN);
+        assertThat(new RemoveTrack(HALL).applyTo(none, RIG).ways()).isEmpty();
     }
 
     /** Sums put in and turned round at random: whatever is let in ends at main or nowhere, and what is refused would not. */
