@@ -37,13 +37,13 @@ test('a new return is called as what it begins with, or by a number that is free
   const all = session([track('a', 'input'), { ...track('r', 'return'), name: 'reverb' }])
   const desk = { session: all, freshId: async (kind: string, name: string) => `${kind} ${name}` }
   expect(await newReturn(desk, NEW_RETURNS[0], [all.tracks[0]!])).toEqual([
-    { kind: 'add-return', track: 'track Reverb 2', name: 'Reverb 2', effect: 'reverb' },
+    { kind: 'add-return', name: 'Reverb 2', track: 'track Reverb 2', effect: 'reverb' },
     { kind: 'send-into', track: 'a', into: 'track Reverb 2', tap: 'post-fader', level: -12 },
   ])
 })
 
 test('a row names the returns that its track is sent into', () => {
-  const all = session([track('a', 'input'), track('r', 'return'), track('q', 'return')])
+  const all = session(['r', 'q'].map((id) => track(id, 'return')))
   const sends = [{ into: 'q', tap: 'input' as const, level: -3 }]
   expect(namesOfReturns(all, { track: 'a', to: 'main', sum: null, sends })).toEqual(['Q'])
   expect(sendInto('a', 'q', 'off', 'input')).toEqual({

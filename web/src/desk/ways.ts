@@ -48,7 +48,7 @@ export async function newReturn(
 ): Promise<Edit[]> {
   const name = apart(desk.session!, wished.name)
   const track = await desk.freshId('track', name)
-  return [{ kind: 'add-return', track, name, effect: wished.effect }, ...from.map(({ id }) => sendInto(id, track))]
+  return [{ kind: 'add-return', name, track, effect: wished.effect }, ...from.map(({ id }) => sendInto(id, track))]
 }
 
 /** Where tracks can go. Whether one of these would run in a circle, the program says. */

@@ -112,6 +112,10 @@ export function useTrackMenu(tracks: () => Track[]) {
     ]
   })
 
+  /** Those of them that send nothing into a return yet. */
+  const notSentInto = (into: string) =>
+    tracks().filter(({ id }) => !desk.standingOf(id).way.sends.some((send) => send.into === into))
+
   const each = (edit: (track: Track) => Edit) => tracks().map(edit)
 
   function edits(key: string): Edit[] {
@@ -132,9 +136,7 @@ export function useTrackMenu(tracks: () => Track[]) {
       case 'way':
         return each(({ id }) => sentTo(id, value))
       case 'send':
-        return tracks()
-          .filter(({ id }) => !desk.standingOf(id).way.sends.some((send) => send.into === value))
-          .map(({ id }) => sendInto(id, value))
+        return notSentInto(value).map(({ id }) => sendInto(id, value))
       case 'hear':
         return thatMay('hear').map(({ id }) => ({ kind: 'set-hear', track: id, hear: value as Hear }))
       case 'mute':

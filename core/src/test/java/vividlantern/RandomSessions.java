@@ -186,7 +186,7 @@ public final class RandomSessions {
         TrackId sum = new TrackId("sum");
         TrackId room = new TrackId("room");
         session = session.plus(Track.forSum(sum, 98, "Sum").faded(Decibels.of(-seed % 7)))
-                .plus(Track.forReturn(room, 97, "Room").faded(Decibels.of(-seed % 5)))
+                .plus(Track.forSends(room, 97, "Room").faded(Decibels.of(-seed % 5)))
                 .withWays(List.of(
                         TrackWay.toMain(new TrackId("t0"))
                                 .with(new TrackWay.Into(room, Tap.PRE_FADER, Decibels.of(-12))),

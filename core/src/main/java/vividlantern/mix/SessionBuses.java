@@ -348,7 +348,7 @@ final class SessionBuses {
                 track.pan(),
                 Ears.STEREO,
                 Optional.empty(),
-                channel -> strips.originInReturn(track, send, channel, forCues),
+                channel -> strips.originOfSend(track, send, channel, forCues),
                 edges);
     }
 

@@ -318,7 +318,7 @@ final class TrackStrips {
     }
 
     /** Where a return taps a channel of a track; on the way to the speakers in line with all others that are sent there. */
-    MixPlan.Origin originInReturn(Track track, TrackWay.Into send, int channel, boolean forCues) {
+    MixPlan.Origin originOfSend(Track track, TrackWay.Into send, int channel, boolean forCues) {
         return !forCues && waits(track, send) > 0
                 ? new MixPlan.Tapped(inLine(track, send), MixPlan.Tapped.END, channel)
                 : tapped(track, send.tap().name(), channel, forCues && track.gathers());

@@ -120,7 +120,7 @@ public record Track(
     }
 
     /** A return as it begins: stereo, on the speakers at 0 dB. Tracks send into it. */
-    public static Track forReturn(TrackId id, double position, String name) {
+    public static Track forSends(TrackId id, double position, String name) {
         return unfed(id, position, name, Role.RETURN, 2, Optional.empty(), Decibels.ZERO);
     }
 
@@ -318,7 +318,11 @@ public record Track(
 
     @Override
     public String title(PartNames names, PartKey key) {
-        return (isSum() ? "Sum " : isReturn() ? "Return " : "Track ") + name;
+        return switch (role) {
+            case SUM -> "Sum " + name;
+            case RETURN -> "Return " + name;
+            default -> "Track " + name;
+        };
     }
 
     @Override

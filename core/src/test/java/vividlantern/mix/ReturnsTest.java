@@ -53,7 +53,7 @@ public class ReturnsTest {
         Session plain = RandomSessions.blank()
                 .plus(mono(LOW, 3, 1))
                 .plus(mono(HIGH, 4, 2))
-                .plus(Track.forReturn(ROOM, 5, "Room"))
+                .plus(Track.forSends(ROOM, 5, "Room"))
                 .withWays(List.of(TrackWay.nowhere(LOW), TrackWay.nowhere(HIGH)))
                 .plus(cue(CUE, 1))
                 .plus(cue(OTHER, 2));

@@ -249,7 +249,7 @@ public sealed interface TrackEdit extends Edit {
                 throw new Refused(was.name() + " is a sum; tracks go into it by their ways.", "feeds");
             }
             if (was.isReturn()) {
-                throw new Refused(was.name() + " is a return; tracks send into it.", "feeds");
+                throw new Refused(was.name() + " is a return, fed by what tracks send into it.", "feeds");
             }
             if (was.role() == Track.Role.SPLIT) {
                 throw new Refused(

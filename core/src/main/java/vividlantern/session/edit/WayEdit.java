@@ -184,13 +184,13 @@ public sealed interface WayEdit extends Edit {
      *
      * @param effect what its chain begins with, as it gives back nothing of what is sent there itself; none for an empty chain
      */
-    record AddReturn(TrackId track, String name, Optional<EffectType> effect) implements WayEdit {
+    record AddReturn(String name, TrackId track, Optional<EffectType> effect) implements WayEdit {
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             Ids.requireNew(track.value(), session.find(track).isPresent(), "id");
             String named = Texts.name(name, "A return", "name");
-            Session changed = session.plus(Track.forReturn(track, Rules.lastPosition(session), named));
+            Session changed = session.plus(Track.forSends(track, Rules.lastPosition(session), named));
             if (effect.isEmpty()) {
                 return changed;
             }

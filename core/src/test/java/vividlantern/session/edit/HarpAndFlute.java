@@ -133,7 +133,7 @@ final class HarpAndFlute {
                     new SetListenMic(Optional.of(new PortId("in-9"))),
                     new SetTalkbackMic(Optional.of(new PortId("in-13"))),
                     new AddSum(STRINGS, "Strings", List.of(HARP_TRACK)),
-                    new AddReturn(HALL, "Hall", Optional.of(EffectType.REVERB)),
+                    new AddReturn("Hall", HALL, Optional.of(EffectType.REVERB)),
                     new SendInto(HARP_TRACK, HALL, Tap.POST_FADER, Decibels.of(-12)),
                     new AddEffect(HARP_TRACK, Place.PRINTED, EffectType.HIGH_PASS, Optional.empty()),
                     new AddEffect(HARP_TRACK, Place.HEARD, EffectType.COMPRESSOR, Optional.empty()),

@@ -63,7 +63,7 @@ public class WayEditTest {
             {new ArmTrack(STRINGS, true), "Strings is heard and not recorded. Arm the tracks that go into it."},
             {new SetHear(STRINGS, Hear.OFF), "Strings is heard as far as its tracks are."},
             {new FeedTrack(STRINGS, List.of()), "Strings is a sum; tracks go into it by their ways."},
-            {new FeedTrack(HALL, List.of()), "Hall is a return; tracks send into it."},
+            {new FeedTrack(HALL, List.of()), "Hall is a return, fed by what tracks send into it."},
             {to(HARP_TRACK, HALL), "Hall is no sum; nothing can go into it."},
             {sent(HARP_TRACK, STRINGS), "Strings is no return; nothing can be sent into it."},
             {sent(HALL, HALL), "This would run in a circle: Hall \u2192 Hall."},
@@ -71,8 +71,8 @@ public class WayEditTest {
                 new SendInto(FLUTE_TRACK, HALL, null, Decibels.ZERO),
                 "A send leaves its track at a tap: input, pre-fader or post-fader."
             },
-            {new AddReturn(HALL, "Once more", Optional.empty()), "The id 'hall' is taken."},
-            {new AddReturn(new TrackId("new"), " ", Optional.empty()), "A return needs a name."},
+            {new AddReturn("Once more", HALL, Optional.empty()), "The id 'hall' is taken."},
+            {new AddReturn(" ", new TrackId("new"), Optional.empty()), "A return needs a name."},
         };
     }
 
@@ -85,7 +85,7 @@ public class WayEditTest {
     public void aCircleByReturnsIsNamedWithItsStations() {
         TrackId second = new TrackId("second");
         Session looped = Edit.applyAll(
-                List.of(to(HALL, ALL), new AddReturn(second, "Second", Optional.empty()), sent(second, HALL)),
+                List.of(to(HALL, ALL), new AddReturn("Second", second, Optional.empty()), sent(second, HALL)),
                 TWO,
                 RIG);
         assertThatThrownBy(() -> sent(ALL, second).applyTo(looped, RIG))

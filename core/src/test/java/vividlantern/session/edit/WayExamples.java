@@ -82,7 +82,7 @@ final class WayExamples {
                             sends(HARP_TRACK).apply(session), sends(STRINGS).apply(session)),
                     List.of(List.of("hall POST_FADER \u221212.0 dB"), List.of("hall POST_FADER \u221220.0 dB"))),
             row(
-                    new AddReturn(ALL, "Echo", Optional.of(EffectType.ECHO)),
+                    new AddReturn("Echo", ALL, Optional.of(EffectType.ECHO)),
                     "Echo: return added, with echo",
                     session -> List.of(
                             names(session),
@@ -93,7 +93,7 @@ final class WayExamples {
                             "echo quaver",
                             100.0)),
             row(
-                    new AddReturn(ALL, "Plain", Optional.empty()),
+                    new AddReturn("Plain", ALL, Optional.empty()),
                     "Plain: return added",
                     session -> session.chainsOf(ALL).effects().count(),
                     0L),
