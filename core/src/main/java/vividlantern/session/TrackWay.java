@@ -78,6 +78,14 @@ public record TrackWay(TrackId track, To to, Optional<TrackId> sum, List<Into> s
         return sending(all);
     }
 
+    /** The way where only some tracks are: to main if its sum is none of them, and into those returns that are. */
+    TrackWay among(List<TrackId> tracks) {
+        List<Into> left =
+                sends.stream().filter(send -> tracks.contains(send.into())).toList();
+        boolean goes = sum.stream().allMatch(tracks::contains);
+        return goes ? sending(left) : toMain(track).sending(left);
+    }
+
     /** Whether it says no more than what is so without it. */
     public boolean saysNothing() {
         return to == To.MAIN && sends.isEmpty();

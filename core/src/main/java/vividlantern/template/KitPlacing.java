@@ -230,15 +230,12 @@ public record KitPlacing(
         private void add(TrackWay way) {
             List<TrackWay> all = new ArrayList<>(session.ways());
             List<TrackWay.Into> sends = way.sends().stream()
-                    .filter(send -> tracks.containsKey(send.into()))
                     .map(send -> new TrackWay.Into(tracks.get(send.into()), send.tap(), send.level()))
                     .toList();
             TrackWay here =
                     new TrackWay(tracks.get(way.track()), way.to(), way.sum().map(tracks::get), sends);
-            if (!here.saysNothing()) {
-                all.add(here);
-                session = session.withWays(all);
-            }
+            all.add(here);
+            session = session.withWays(all);
         }
 
         private CueMeeting meeting(Cue cue) {

@@ -21,6 +21,7 @@ import vividlantern.basics.Refused;
 import vividlantern.session.Hear;
 import vividlantern.session.Session;
 import vividlantern.session.Sums;
+import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackWay;
 import vividlantern.session.TrackWay.To;
@@ -132,6 +133,19 @@ public class WayEditTest {
         Session none = new RemoveTrack(ALL).applyTo(without, RIG);
         assertThat(none.wayOf(HARP_TRACK).to()).isEqualTo(To.MAIN);
         assertThat(new RemoveTrack(HALL).applyTo(none, RIG).ways()).isEmpty();
+    }
+
+    /** As in a kit: what goes to a sum that stays behind goes to main, and what stays behind is sent nothing. */
+    @Test
+    public void whereOnlySomeTracksAreAWayLeadsToNoOther() {
+        List<Track> harp = TWO.find(HARP_TRACK).stream().toList();
+        assertThat(TWO.withoutOtherTracks(harp).ways()).isEmpty();
+        List<Track> both = TWO.tracks().stream()
+                .filter(track -> List.of(HARP_TRACK, HALL).contains(track.id()))
+                .toList();
+        assertThat(TWO.withoutOtherTracks(both).ways())
+                .containsExactly(
+                        TrackWay.toMain(HARP_TRACK).with(new TrackWay.Into(HALL, Tap.POST_FADER, Decibels.of(-12))));
     }
 
     /** Sums put in and turned round at random: whatever is let in ends at main or nowhere, and what is refused would not. */
