@@ -46,6 +46,12 @@ export function followPointer(
   addEventListener('pointercancel', release, { signal: ended.signal })
 }
 
+/** Drags of which something is still to be sent. */
+const sending = new Set<Promise<void>>()
+
+/** Waits until what was dragged so far is sent, to the place where it was let go. */
+export const dragsSent = () => Promise.allSettled(sending)
+
 /** Sends the latest value of a drag, one at a time and no faster than 30 a second; finishing waits for the last. */
 export function useDrag<T>(send: (value: T, gesture: string) => Promise<unknown>) {
   const gesture = newGesture()
@@ -64,7 +70,11 @@ export function useDrag<T>(send: (value: T, gesture: string) => Promise<unknown>
   return {
     move(value: T) {
       waiting = { value }
-      running ??= run()
+      if (running) return
+      const sent = run()
+      running = sent
+      sending.add(sent)
+      void sent.finally(() => sending.delete(sent))
     },
     finish: () => running ?? Promise.resolve(),
   }

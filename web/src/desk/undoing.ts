@@ -1,7 +1,9 @@
+import { dragsSent } from './gesture'
 import { trying } from './notice'
 
 /**
- * Undo and redo of what changes by calls to the program. Each waits for the changes that are on their way; a change that cannot be
+ * Undo and redo of what changes by calls to the program. Each waits for the changes that are on their way, and for
+ * the end of what was dragged; a change that cannot be
  * taken back says why, and the one before it is offered.
  */
 export function undoing(calls: { undo(line: number | undefined): Promise<unknown>; redo(): Promise<unknown> }) {
@@ -13,7 +15,7 @@ export function undoing(calls: { undo(line: number | undefined): Promise<unknown
     return change
   }
 
-  const next = (call: () => Promise<boolean>) => onItsWay(last.then(call))
+  const next = (call: () => Promise<boolean>) => onItsWay(Promise.all([last, dragsSent()]).then(call))
 
   const undo = (line?: number): Promise<boolean> =>
     next(() =>

@@ -162,6 +162,7 @@ public class SumsIT extends WithDemo {
         Locator level = page.getByLabel("Lead voice into Reverb, in dB");
         level.fill("-20");
         level.press("Enter");
+        assertThat(button("Lead voice into Reverb: −20.0")).isVisible();
         org.assertj.core.api.Assertions.assertThat(sends())
                 .containsExactly("accordion-treble post-fader -12.0", "lead-voice post-fader -20.0");
         org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
