@@ -12,8 +12,12 @@ import { tell } from './desk/notice'
 import { router } from './router'
 
 /** What an act did not expect to fail is told all the same. */
-addEventListener('unhandledrejection', ({ reason }) => {
-  if (reason instanceof Problem) tell(reason.message)
-})
+function unexpected(failed: unknown) {
+  if (failed instanceof Problem) tell(failed.message)
+  else console.error(failed)
+}
+addEventListener('unhandledrejection', ({ reason }) => unexpected(reason))
 
-createApp(App).use(createPinia()).use(router).mount('#page')
+const app = createApp(App)
+app.config.errorHandler = unexpected
+app.use(createPinia()).use(router).mount('#page')

@@ -38,6 +38,7 @@ export const useDesk = defineStore('desk', () => {
   const offers = shallowRef<Offers>({
     places: [],
     pairs: [],
+    waysOut: [],
     tracks: [],
     driver: { sampleRates: [], bufferFrames: [], directMonitoring: false },
   })

@@ -15,7 +15,7 @@ const NO_TRACK: Omit<TrackStanding, 'track'> = {
   quiet: '',
   unheard: '',
   effects: [],
-  way: { track: '', to: 'main', sum: null, sends: [] },
+  way: { track: '', to: 'main', sum: null, sends: [], outs: [] },
   levelOf: '',
   behindFaders: false,
 }

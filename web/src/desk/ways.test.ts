@@ -1,6 +1,18 @@
 import { expect, test } from 'vitest'
-import type { Session, Track, TrackWay } from '@/api/client'
-import { NEW_RETURNS, nameOfSum, nameOfWay, namesOfReturns, newReturn, sendInto, sentTo, waysFor } from './ways'
+import type { Offers, Session, Track, TrackWay } from '@/api/client'
+import {
+  NEW_RETURNS,
+  nameOfSum,
+  nameOfWay,
+  namesOfOuts,
+  namesOfReturns,
+  newReturn,
+  sendInto,
+  sendOut,
+  sentTo,
+  waysFor,
+  waysOutMenu,
+} from './ways'
 
 const track = (id: string, role: Track['role'], folder = '') =>
   ({ id, name: id.toUpperCase(), role, look: { folder } }) as Track
@@ -9,7 +21,8 @@ const session = (tracks: Track[]) => ({ tracks }) as Session
 
 test('a way is said unless it leads to main', () => {
   const all = session([track('s', 'sum')])
-  const way = (to: TrackWay['to'], sum: string | null = null) => nameOfWay(all, { track: 'a', to, sum, sends: [] })
+  const way = (to: TrackWay['to'], sum: string | null = null) =>
+    nameOfWay(all, { track: 'a', to, sum, sends: [], outs: [] })
   expect([way('main'), way('nowhere'), way('sum', 's')]).toEqual(['', 'nowhere', 'S'])
 })
 
@@ -45,7 +58,7 @@ test('a new return is called as what it begins with, or by a number that is free
 test('a row names the returns that its track is sent into', () => {
   const all = session(['r', 'q'].map((id) => track(id, 'return')))
   const sends = [{ into: 'q', tap: 'input' as const, level: -3 }]
-  expect(namesOfReturns(all, { track: 'a', to: 'main', sum: null, sends })).toEqual(['Q'])
+  expect(namesOfReturns(all, { track: 'a', to: 'main', sum: null, sends, outs: [] })).toEqual(['Q'])
   expect(sendInto('a', 'q', 'off', 'input')).toEqual({
     kind: 'send-into',
     track: 'a',
@@ -53,4 +66,33 @@ test('a row names the returns that its track is sent into', () => {
     tap: 'input',
     level: 'off',
   })
+})
+
+test('a pair is offered as a whole and each of its ports alone, with whose cue leaves there', () => {
+  const out = (side: 'both' | 'left' | 'right', label: string) => ({ pair: 'p/1', side, label, usedBy: ['Fiddle'] })
+  const offers = { waysOut: [out('both', 'Phones'), out('left', '3'), out('right', '4')] } as unknown as Offers
+  expect(waysOutMenu(offers)).toEqual([
+    {
+      label: 'Phones, where Fiddle leaves',
+      key: 'pair/p/1',
+      children: [
+        { label: 'both', key: 'out/both/p/1' },
+        { label: '3 alone', key: 'out/left/p/1' },
+        { label: '4 alone', key: 'out/right/p/1' },
+      ],
+    },
+  ])
+  expect(sendOut('a', 'left/p/1')).toEqual({
+    kind: 'send-out',
+    track: 'a',
+    pair: 'p/1',
+    side: 'left',
+    tap: null,
+    level: null,
+  })
+  const outs = ['p/1', 'gone'].map((pair) => ({ pair, side: 'right' as const, tap: 'input' as const, level: -3 }))
+  expect(namesOfOuts(offers, { track: 'a', to: 'main', sum: null, sends: [], outs })).toEqual([
+    '4',
+    'an output that is gone',
+  ])
 })

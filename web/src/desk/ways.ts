@@ -1,4 +1,4 @@
-import type { Edit, Level, Session, Tap, Track, TrackWay } from '@/api/client'
+import type { Edit, Level, Offers, Session, Tap, Track, TrackWay, WayOut } from '@/api/client'
 
 /** Where a track goes if not to main: a sum's name, or "nowhere". */
 export function nameOfWay(session: Session, way: TrackWay) {
@@ -50,6 +50,36 @@ export async function newReturn(
   const track = await desk.freshId('track', name)
   return [{ kind: 'add-return', name, track, effect: wished.effect }, ...from.map(({ id }) => sendInto(id, track))]
 }
+
+/** Which outputs these are, as a word that a menu can have as its key. */
+export const keyOfOut = ({ pair, side }: Pick<WayOut, 'pair' | 'side'>) => `${side}/${pair}`
+
+/** The outputs by which a track is sent out, by name. */
+export const namesOfOuts = (offers: Offers, way: TrackWay) => way.outs.map((out) => nameOfOut(offers, out))
+
+export const nameOfOut = (offers: Offers, out: WayOut) =>
+  offers.waysOut.find((each) => keyOfOut(each) === keyOfOut(out))?.label ?? 'an output that is gone'
+
+/** What sends a track out by outputs; where and how loud it begins, the program says. */
+export const sendOut = (track: string, key: string, level: Level | null = null, tap: Tap | null = null): Edit => {
+  const [side, pair = ''] = key.split(/\/(.*)/s)
+  return { kind: 'send-out', track, pair, side: side as WayOut['side'], tap, level }
+}
+
+/** The outputs by which tracks can be sent out: pairs, and behind each its two ports. */
+export const waysOutMenu = (offers: Offers) =>
+  offers.waysOut
+    .filter(({ side }) => side === 'both')
+    .map(({ pair, label, usedBy }) => ({
+      label: usedBy.length ? `${label}, where ${usedBy.join(', ')} leaves` : label,
+      key: `pair/${pair}`,
+      children: offers.waysOut
+        .filter((each) => each.pair === pair)
+        .map((each) => ({
+          label: each.side === 'both' ? 'both' : `${each.label} alone`,
+          key: `out/${keyOfOut(each)}`,
+        })),
+    }))
 
 /** Where tracks can go. Whether one of these would run in a circle, the program says. */
 export function waysFor(session: Session, tracks: Track[]) {

@@ -8,8 +8,9 @@ import WordSwitch from '@/parts/WordSwitch.vue'
 import AddEffect from './AddEffect.vue'
 import EffectCard from './EffectCard.vue'
 import SendsInto from './SendsInto.vue'
+import SendsOut from './SendsOut.vue'
 
-/** Both chains of a track and what it sends into returns, opened: each effect as a picture and a few lines of numbers, in the order in which the sound passes them. */
+/** Both chains of a track and what it sends, opened: each effect as a picture and a few lines of numbers, in the order in which the sound passes them. */
 const { track } = defineProps<{ track: Track }>()
 
 const EFFECT = 'effect/'
@@ -60,6 +61,7 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
         <AddEffect :track="track.id" :place="place" :words="words" />
       </div>
       <SendsInto :track="track" />
+      <SendsOut :track="track" />
     </div>
     <div v-if="parts.some(({ chain }) => chain.effects.length)" class="effects">
       <template v-for="{ place, words, chain } in parts" :key="place">

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Track } from '@/api/client'
 import { useDesk } from '@/desk/desk'
 import { widthWord } from '@/desk/feeds'
-import { namesOfReturns, nameOfWay } from '@/desk/ways'
+import { namesOfOuts, namesOfReturns, nameOfWay } from '@/desk/ways'
 import ChoiceList from '@/parts/ChoiceList.vue'
 import EditableText from '@/parts/EditableText.vue'
 import LevelIn from '@/parts/LevelIn.vue'
@@ -49,6 +49,7 @@ const groups = computed(() =>
 
 const way = computed(() => nameOfWay(desk.session!, standing.value.way))
 const sentInto = computed(() => namesOfReturns(desk.session!, standing.value.way).join(', '))
+const sentOut = computed(() => namesOfOuts(desk.offers, standing.value.way).join(', '))
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -126,6 +127,12 @@ async function feed(value: number) {
           class="soft wide way"
           :title="`${track.name} is sent into ${sentInto}; its chains, opened, show how loud.`"
           >into {{ sentInto }}</span
+        >
+        <span
+          v-if="sentOut"
+          class="soft wide way"
+          :title="`${track.name} is sent out by ${sentOut}; its chains, opened, show how loud.`"
+          >out by {{ sentOut }}</span
         >
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>

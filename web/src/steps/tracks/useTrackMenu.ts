@@ -2,7 +2,18 @@ import { computed, h } from 'vue'
 import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
 import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
-import { NEW_RETURNS, newReturn, newSum, returnsOf, sendInto, sentTo, waysFor } from '@/desk/ways'
+import {
+  keyOfOut,
+  NEW_RETURNS,
+  newReturn,
+  newSum,
+  returnsOf,
+  sendInto,
+  sendOut,
+  sentTo,
+  waysFor,
+  waysOutMenu,
+} from '@/desk/ways'
 import { movedByOne } from './moved'
 
 type Colour = Track['look']['colour']
@@ -25,6 +36,7 @@ const swatch = (colour: Colour) =>
 /** What can be done to one track, or to all that are selected, besides what a row shows. */
 export function useTrackMenu(tracks: () => Track[]) {
   const desk = useDesk()
+  const waysOut = computed(() => waysOutMenu(desk.offers))
   const thatMay = (what: May) => tracks().filter((track) => desk.standingOf(track.id).may.includes(what))
   const every = (is: (track: Track) => boolean) => tracks().every(is)
 
@@ -80,6 +92,7 @@ export function useTrackMenu(tracks: () => Track[]) {
           ...NEW_RETURNS.map(({ label, name }) => ({ label, key: `new-return/${name}` })),
         ],
       },
+      { label: 'Send out', key: 'send-out', disabled: !waysOut.value.length, children: waysOut.value },
       { label: 'Hide', key: 'hide' },
       ...(tracks().length === 1 ? [{ label: 'Chains', key: 'chains' }] : []),
       ...(tracks().length > 1 && anyChain(chained()) ? [{ label: switchWords(chained()), key: 'chains-off' }] : []),
@@ -116,6 +129,10 @@ export function useTrackMenu(tracks: () => Track[]) {
   const notSentInto = (into: string) =>
     tracks().filter(({ id }) => !desk.standingOf(id).way.sends.some((send) => send.into === into))
 
+  /** Those of them that are not sent out there yet. */
+  const notSentOut = (key: string) =>
+    tracks().filter(({ id }) => !desk.standingOf(id).way.outs.some((out) => keyOfOut(out) === key))
+
   const each = (edit: (track: Track) => Edit) => tracks().map(edit)
 
   function edits(key: string): Edit[] {
@@ -137,6 +154,8 @@ export function useTrackMenu(tracks: () => Track[]) {
         return each(({ id }) => sentTo(id, value))
       case 'send':
         return notSentInto(value).map(({ id }) => sendInto(id, value))
+      case 'out':
+        return notSentOut(value).map(({ id }) => sendOut(id, value))
       case 'hear':
         return thatMay('hear').map(({ id }) => ({ kind: 'set-hear', track: id, hear: value as Hear }))
       case 'mute':

@@ -189,7 +189,9 @@ public final class RandomSessions {
                 .plus(Track.forSends(room, 97, "Room").faded(Decibels.of(-seed % 5)))
                 .withWays(List.of(
                         TrackWay.toMain(new TrackId("t0"))
-                                .with(new TrackWay.Into(room, Tap.PRE_FADER, Decibels.of(-12))),
+                                .with(new TrackWay.Into(room, Tap.PRE_FADER, Decibels.of(-12)))
+                                .with(new TrackWay.Out(
+                                        new PairId("phones-4"), TrackWay.Side.LEFT, Tap.PRE_FADER, Decibels.of(-30))),
                         TrackWay.to(new TrackId("t1"), sum).with(new TrackWay.Into(room, Tap.INPUT, Decibels.of(-9))),
                         seed % 2 == 0 ? TrackWay.to(new TrackId("t2"), sum) : TrackWay.nowhere(new TrackId("t2")),
                         TrackWay.toMain(sum).with(new TrackWay.Into(room, Tap.POST_FADER, Decibels.of(-6)))));

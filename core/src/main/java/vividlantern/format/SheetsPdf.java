@@ -20,9 +20,11 @@ import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Channels;
 import vividlantern.session.Input;
+import vividlantern.session.PartNames;
 import vividlantern.session.Performer;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.song.SongOutline;
 import vividlantern.session.song.TempoCurve;
@@ -183,6 +185,7 @@ public final class SheetsPdf {
             boolean main = session.main().output().equals(Optional.of(pair.id()));
             List<String> carries = new ArrayList<>(main ? List.of("Main") : List.of());
             cues.forEach(cue -> carries.add(cue.name()));
+            carries.addAll(sentOut(session, rig, pair));
             String listeners = String.join(
                     ", ",
                     cues.stream()
@@ -203,6 +206,17 @@ public final class SheetsPdf {
                 "Outputs and headphones",
                 List.of(bold("Pair"), of("Panel"), bold("Carries"), of("Who listens"), of("Ceiling guard")),
                 rows);
+    }
+
+    /** The tracks that are sent out by a pair; of one port, which. */
+    private static List<String> sentOut(Session session, Rig rig, StereoPair pair) {
+        PartNames names = new PartNames(session, rig);
+        return session.ways().stream()
+                .flatMap(way -> way.outs().stream()
+                        .filter(out -> out.pair().equals(pair.id()))
+                        .map(out -> names.track(way.track())
+                                + (out.side() == TrackWay.Side.BOTH ? "" : " by " + names.outputs(out))))
+                .toList();
     }
 
     /** What is heard direct passes no guard. */

@@ -21,6 +21,11 @@ final class Fold {
         return width == 1 ? pan.monoRight() : pan.balanceRight() * share(width, channel, 1);
     }
 
+    /** How much of a channel goes where one signal is wanted: of mono all, of wider tracks half of both sides. */
+    static double mono(int width, int channel) {
+        return width == 1 ? 1 : 0.5 * (left(width, channel, Pan.CENTRE) + right(width, channel, Pan.CENTRE));
+    }
+
     private static double share(int width, int channel, int side) {
         if (width == 5 || width == 6) {
             return surroundShare(width, channel, side);

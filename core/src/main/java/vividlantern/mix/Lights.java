@@ -80,7 +80,7 @@ public final class Lights {
             add("input/", input.id(), Kind.SOURCE, sources, -1);
             add("clip/", input.id(), Kind.CLIPS, sources, -1);
         }
-        TrackStrips strips = new TrackStrips(session, heard);
+        TrackStrips strips = new TrackStrips(session, rig, heard);
         Map<String, Map<String, List<EdgeReading>>> toSpeakers = new HashMap<>();
         double mainLevel = session.main().level().gain();
         for (Track track : session.tracks()) {

@@ -57,7 +57,7 @@ final class SessionBuses {
         this.rig = rig;
         this.live = live;
         heard = new TrackGains(session, rig, live);
-        strips = new TrackStrips(session, heard);
+        strips = new TrackStrips(session, rig, heard);
         tracks = session.tracks().stream()
                 .sorted(Comparator.comparing(track -> track.id() + "|"))
                 .toList();
@@ -80,7 +80,13 @@ final class SessionBuses {
                 });
             }
         }
-        pairs.values().forEach(pair -> buses.add(pairBus(pair, controlRoom.edgesInto(pair))));
+        SentOut.pairs(session, rig).forEach(pair -> pairs.put(pair.id(), pair));
+        SentOut sentOut = new SentOut(session, rig, live, heard, strips);
+        for (StereoPair pair : pairs.values()) {
+            List<MixPlan.Edge> edges = new ArrayList<>(controlRoom.edgesInto(pair));
+            edges.addAll(sentOut.edgesInto(pair));
+            buses.add(pairBus(pair, MixPlan.Bus.inOrder(edges)));
+        }
         buses.addAll(strips.buses());
         tracks.stream().filter(Track::gathers).forEach(each -> addGathering(each, buses));
         return buses;

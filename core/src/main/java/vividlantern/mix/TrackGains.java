@@ -204,6 +204,12 @@ public final class TrackGains {
         return passes ? tapped(path, send.tap()) * send.level().gain() : 0;
     }
 
+    /** The factor with which a track goes out by an output, before its pan; 0 while it is silent there. */
+    double gainOut(Track track, TrackWay.Out out) {
+        Path path = paths.get(track.id());
+        return path.live() ? tapped(path, out.tap()) * out.level().gain() : 0;
+    }
+
     /** What is sent into a return is heard for the solo of its track, or of the return itself. */
     private boolean isOthersSoloInto(Track track, TrackId into) {
         Stream<Track> returns = session.find(into).stream();

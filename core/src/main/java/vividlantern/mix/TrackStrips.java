@@ -38,7 +38,7 @@ import vividlantern.session.song.TempoCurve;
  * always does. In the main mix, which nobody plays to, all tracks wait for the one whose chains make it latest; likewise in each sum and
  * each return.
  *
- * <p>A sum or a return is there twice if a cue hears it: what performers get of it knows of no solo, and waits for nothing.
+ * <p>A sum or a return is there twice if performers hear it: what performers get of it knows of no solo, and waits for nothing.
  */
 final class TrackStrips {
 
@@ -53,15 +53,16 @@ final class TrackStrips {
 
     private final Map<Optional<TrackId>, Integer> latest = new HashMap<>();
 
-    TrackStrips(Session session, TrackGains heard) {
+    TrackStrips(Session session, Rig rig, TrackGains heard) {
         this.session = session;
         this.heard = heard;
         curve = session.tempoMap().curve();
-        session.cues().stream()
+        Stream<Track> inSends = session.cues().stream()
                 .flatMap(cue -> cue.sends().stream())
-                .flatMap(send -> session.find(send.trackId()).stream())
-                .filter(Track::gathers)
-                .forEach(this::addInCues);
+                .flatMap(send -> session.find(send.trackId()).stream());
+        Stream<Track> sentOut =
+                session.tracks().stream().filter(track -> SentOut.isHeardByPerformers(session, rig, track));
+        Stream.concat(inSends, sentOut).filter(Track::gathers).forEach(this::addInCues);
         if (session.chains().stream().anyMatch(chains -> latencyFrames(chains) > 0)) {
             session.tracks().forEach(this::addLatest);
         }
@@ -81,7 +82,7 @@ final class TrackStrips {
         way.sends().forEach(send -> latest.merge(Optional.of(send.into()), late(track, send), Math::max));
     }
 
-    /** Whether a cue hears a sum or a return, or one that it goes to. */
+    /** Whether performers hear a sum or a return, or one that it goes to. */
     boolean isInCues(Track gathering) {
         return inCues.contains(gathering.id());
     }
@@ -179,7 +180,7 @@ final class TrackStrips {
         if (tracks.size() < changed.size() || tracks.stream().anyMatch(track -> !alike(before, now, track))) {
             return Optional.empty();
         }
-        TrackStrips strips = new TrackStrips(now, new TrackGains(now, rig, live));
+        TrackStrips strips = new TrackStrips(now, rig, new TrackGains(now, rig, live));
         Map<String, List<MixPlan.Insert>> inserts = new HashMap<>();
         for (Track track : tracks) {
             for (boolean forCues : new boolean[] {false, true}) {
@@ -322,6 +323,11 @@ final class TrackStrips {
         return !forCues && waits(track, send) > 0
                 ? new MixPlan.Tapped(inLine(track, send), MixPlan.Tapped.END, channel)
                 : tapped(track, send.tap().name(), channel, forCues && track.gathers());
+    }
+
+    /** Where outputs tap a channel of a track; a sum or a return as performers hear it, if they do there. */
+    MixPlan.Origin originOut(Track track, TrackWay.Out out, int channel, boolean toPerformers) {
+        return tapped(track, out.tap().name(), channel, toPerformers && track.gathers());
     }
 
     /** The bus in which what goes into a sum or a return comes together, for the speakers or for cues. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import vividlantern.rig.PairId;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
@@ -89,12 +90,19 @@ public final class Fit {
      * All lines, inputs first.
      *
      * @param inputs how many lines are inputs
-     * @param proposals what would help what has no place
+     * @param proposals what would help what has no place, and what has none besides
      */
     public record Fitted(int inputs, List<FitLine> lines, List<String> proposals) {
 
         public List<Edit> edits() {
             return lines.stream().flatMap(line -> line.edits().stream()).toList();
+        }
+
+        public Fitted alsoSaying(List<String> more) {
+            return new Fitted(
+                    inputs,
+                    lines,
+                    Stream.concat(proposals.stream(), more.stream()).toList());
         }
 
         /** The lines as they are read: what has no place first, since somebody has to think about it. */

@@ -1,5 +1,6 @@
 package vividlantern.patch;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -19,6 +20,7 @@ import vividlantern.rig.WideGroup;
 import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TrackWay.Side;
 import vividlantern.session.cue.Cue;
 
 /** What is on offer for an input's cable or a cue's output, and who uses it already. */
@@ -122,6 +124,26 @@ public final class Ports {
                                 .map(Cue::name)
                                 .toList()))
                 .toList();
+    }
+
+    /**
+     * Outputs by which tracks can be sent out.
+     *
+     * @param label what they are called: the pair, or one port of it
+     * @param usedBy the names of the cues that leave there
+     */
+    public record OfferedWayOut(PairId pair, Side side, String label, List<String> usedBy) {}
+
+    /** By which outputs tracks can be sent out: the pairs that cues may have, and each of their ports. */
+    public static List<OfferedWayOut> waysOut(Session session, Rig rig) {
+        List<OfferedWayOut> ways = new ArrayList<>();
+        for (OfferedPair offered : forCues(session, rig)) {
+            StereoPair pair = rig.pair(offered.id()).orElseThrow();
+            ways.add(new OfferedWayOut(pair.id(), Side.BOTH, pair.houseLabel(), offered.usedBy()));
+            ways.add(new OfferedWayOut(pair.id(), Side.LEFT, rig.label(pair.left()), offered.usedBy()));
+            ways.add(new OfferedWayOut(pair.id(), Side.RIGHT, rig.label(pair.right()), offered.usedBy()));
+        }
+        return ways;
     }
 
     /** The first pair for headphones by which no cue leaves. */

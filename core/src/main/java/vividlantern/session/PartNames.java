@@ -56,6 +56,16 @@ public final class PartNames {
         return rig.pair(id).map(StereoPair::houseLabel).orElse(id.value());
     }
 
+    /** The outputs by which something of a track goes out: the pair, or one of its ports. */
+    public String outputs(TrackWay.Out out) {
+        return switch (out.side()) {
+            case BOTH -> pair(out.pair());
+            case LEFT -> rig.pair(out.pair()).map(pair -> port(pair.left())).orElse("the left of " + pair(out.pair()));
+            case RIGHT ->
+                rig.pair(out.pair()).map(pair -> port(pair.right())).orElse("the right of " + pair(out.pair()));
+        };
+    }
+
     public String port(PortId id) {
         return rig.label(id);
     }

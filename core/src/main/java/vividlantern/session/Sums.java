@@ -44,16 +44,21 @@ public final class Sums {
                 .flatMap(id -> session.find(id).stream());
     }
 
-    /** Whether what a track sends into returns is heard on the speakers, or in a cue. */
-    public static boolean comesOutByReturns(Session session, TrackId track) {
-        return session.wayOf(track).sends().stream()
-                .map(TrackWay.Into::into)
-                .anyMatch(into -> reachesMain(session, into)
-                        || session.cues().stream()
-                                .anyMatch(cue -> session.find(into)
-                                        .filter(each -> isSent(session, cue, each))
-                                        .isPresent())
-                        || comesOutByReturns(session, into));
+    /** Whether what a track sends, or a sum that it passes, goes out by outputs, or by returns to the speakers or into a cue. */
+    public static boolean comesOutBySends(Session session, TrackId track) {
+        Stream<TrackId> passed = after(session, track).stream().map(Track::id);
+        return Stream.concat(Stream.of(track), passed)
+                .map(session::wayOf)
+                .anyMatch(way -> !way.outs().isEmpty()
+                        || way.sends().stream()
+                                .flatMap(send -> session.find(send.into()).stream())
+                                .anyMatch(into -> comesOut(session, into)));
+    }
+
+    private static boolean comesOut(Session session, Track gathering) {
+        return reachesMain(session, gathering.id())
+                || session.cues().stream().anyMatch(cue -> isSent(session, cue, gathering))
+                || comesOutBySends(session, gathering.id());
     }
 
     /** Whether a track's sound goes on to the speakers, whatever its switches and those of the sums on its way say. */

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import vividlantern.patch.Fit;
 import vividlantern.patch.Ports;
 import vividlantern.rig.Driver;
@@ -20,6 +21,7 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Settings;
 import vividlantern.session.Track;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.Edit;
@@ -80,12 +82,32 @@ public record Beginning(Session unplugged, Session session, Fit.Fitted fitted) {
                     .toList();
             unplugged = unplugged.change(track.id(), each -> each.fedBy(feeds));
         }
+        Predicate<PairId> there = pair -> stays(template, rig, base, pair);
+        List<String> notSentOut = notSentOut(template, there);
+        unplugged = unplugged.withWays(base.ways().stream()
+                .map(way -> way.outOnlyBy(there))
+                .filter(way -> !way.saysNothing())
+                .toList());
         Map<InputId, List<PortId>> ports = new LinkedHashMap<>(chosen.ports());
         ports.keySet().retainAll(inputs.keySet());
         Map<CueId, Optional<PairId>> pairs = new LinkedHashMap<>(chosen.pairs());
         pairs.keySet().retainAll(cues.keySet());
-        Fit.Fitted fitted = Fit.of(unplugged, rig, new Fit.Wishes(inputs, cues, ports, pairs));
+        Fit.Fitted fitted = Fit.of(unplugged, rig, new Fit.Wishes(inputs, cues, ports, pairs))
+                .alsoSaying(notSentOut);
         return new Beginning(unplugged, Edit.applyAll(fitted.edits(), unplugged, rig), fitted);
+    }
+
+    /** What was sent out by pairs that are not here, in sentences. */
+    private static List<String> notSentOut(Template template, Predicate<PairId> there) {
+        Session session = template.session();
+        return session.ways().stream()
+                .flatMap(way -> way.outs().stream()
+                        .map(TrackWay.Out::pair)
+                        .filter(there.negate())
+                        .distinct()
+                        .map(pair -> session.find(way.track()).map(Track::name).orElse("A track") + " was sent out by "
+                                + template.name(pair) + ", which is not here; it is sent out no more."))
+                .toList();
     }
 
     /** How it fits: "all 13 inputs", or how many, and why not the first of the others. */

@@ -233,8 +233,10 @@ public record KitPlacing(
                     .map(send -> new TrackWay.Into(tracks.get(send.into()), send.tap(), send.level()))
                     .toList();
             TrackWay here =
-                    new TrackWay(tracks.get(way.track()), way.to(), way.sum().map(tracks::get), sends);
-            all.add(here);
+                    new TrackWay(tracks.get(way.track()), way.to(), way.sum().map(tracks::get)).sending(sends);
+            if (!here.saysNothing()) {
+                all.add(here);
+            }
             session = session.withWays(all);
         }
 

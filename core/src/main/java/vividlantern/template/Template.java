@@ -15,6 +15,7 @@ import vividlantern.session.PartKind;
 import vividlantern.session.Parts;
 import vividlantern.session.Performer;
 import vividlantern.session.Session;
+import vividlantern.session.TrackWay;
 
 /**
  * A session to begin others from, with whatever parts it has, and what its ports and pairs are called where it was kept, so
@@ -100,9 +101,13 @@ public record Template(
                 .withInputs(
                         session.inputs().stream().map(input -> input.cut(false)).toList())
                 .withPerformers(withoutNames ? numbered(session.performers()) : session.performers());
-        List<PairName> pairs = Stream.concat(
+        List<PairName> pairs = Stream.of(
                         session.main().output().stream(),
-                        session.cues().stream().flatMap(cue -> cue.outputs().stream()))
+                        session.cues().stream().flatMap(cue -> cue.outputs().stream()),
+                        session.ways().stream()
+                                .flatMap(way -> way.outs().stream())
+                                .map(TrackWay.Out::pair))
+                .flatMap(each -> each)
                 .distinct()
                 .flatMap(pair -> rig.pair(pair).map(found -> new PairName(pair, found.houseLabel())).stream())
                 .toList();

@@ -192,6 +192,6 @@ public class ReturnsTest {
         assertThat(cue.send(LOW).orElseThrow().level())
                 .as("goes nowhere itself")
                 .isEqualTo(Decibels.OFF);
-        assertThat(Sums.comesOutByReturns(session, LOW)).isTrue();
+        assertThat(Sums.comesOutBySends(session, LOW)).isTrue();
     }
 }

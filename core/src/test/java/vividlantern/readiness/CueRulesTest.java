@@ -10,6 +10,8 @@ import vividlantern.RandomSessions;
 import vividlantern.engine.HeardCues;
 import vividlantern.rig.PairId;
 import vividlantern.rig.PortId;
+import vividlantern.rig.Rig;
+import vividlantern.rig.edit.PairEdit.UnpairPorts;
 import vividlantern.session.DirectLevel;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
@@ -19,10 +21,12 @@ import vividlantern.session.PerformerId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Tap;
 import vividlantern.session.edit.Edit;
+import vividlantern.session.edit.WayEdit.SendOut;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
 
@@ -124,6 +128,35 @@ public class CueRulesTest {
         assertThat(found(direct))
                 .extracting(Finding::sentence)
                 .doesNotContain("Ann is not in cue Ann's, which they listen to.");
+    }
+
+    @Test
+    public void aTrackThatIsSentOutIntoSomebodysCue() {
+        Edit out = new SendOut(
+                HARP, new PairId("phones-1"), TrackWay.Side.RIGHT, Optional.empty(), Optional.of(Decibels.of(-40)));
+        endsIt(
+                Edit.applyAll(List.of(out), SOUND, RandomSessions.RIG),
+                "Harp is sent out by House out-4, where cue Ann's leaves.");
+    }
+
+    @Test
+    public void aTrackThatIsSentOutWhereNothingLeavesAnyMore() {
+        Edit out = new SendOut(
+                HARP, new PairId("phones-2"), TrackWay.Side.RIGHT, Optional.empty(), Optional.of(Decibels.of(-40)));
+        Session sent = Edit.applyAll(List.of(out), SOUND, RandomSessions.RIG);
+        assertThat(lost(sent, RandomSessions.RIG)).isEmpty();
+        Rig unpaired = new UnpairPorts(new PairId("phones-2")).applyTo(RandomSessions.RIG);
+        Finding lost = lost(sent, unpaired).get(0);
+        assertThat(lost.sentence())
+                .isEqualTo("Harp is sent out by the right of phones-2, by which nothing can be sent out any more.");
+        assertThat(lost(Edit.applyAll(lost.fix().orElseThrow().edits(), sent, unpaired), unpaired))
+                .isEmpty();
+    }
+
+    private static List<Finding> lost(Session session, Rig rig) {
+        return Readiness.findings(session, rig, Noted.NOTHING).stream()
+                .filter(each -> each.sentence().contains("sent out"))
+                .toList();
     }
 
     @Test

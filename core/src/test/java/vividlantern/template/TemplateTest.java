@@ -19,6 +19,7 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.RigId;
 import vividlantern.rig.StereoPair;
+import vividlantern.rig.edit.PairEdit.LabelPair;
 import vividlantern.rig.edit.PairEdit.PairPorts;
 import vividlantern.rig.edit.PairEdit.UnpairPorts;
 import vividlantern.rig.edit.PortEdit.LabelPort;
@@ -32,7 +33,9 @@ import vividlantern.session.Performer;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
+import vividlantern.session.TrackId;
 import vividlantern.session.TrackViewId;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.edit.AcknowledgementEdit.Acknowledge;
@@ -42,6 +45,7 @@ import vividlantern.session.edit.InputEdit.CutInput;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.MarkerEdit.SetMarker;
 import vividlantern.session.edit.ViewEdit.SaveView;
+import vividlantern.session.edit.WayEdit.SendOut;
 import vividlantern.session.song.MarkerId;
 
 /** What is kept of a session, and the sessions that begin from it. */
@@ -144,6 +148,30 @@ public class TemplateTest {
         assertThat(begin(keep(kept), fewer).session().find(cue).orElseThrow().outputs())
                 .containsExactly(new PairId("phones-2"), new PairId("phones-3"));
         assertThat(begin(keep(kept), RandomSessions.RIG).session().cues()).isEqualTo(kept.cues());
+    }
+
+    /** Another rig may call a pair by the same id: what was meant for a box must not get into somebody's ears. */
+    @Test
+    public void whatWasSentOutByAPairThatIsNotHereIsSentOutNoMoreAndThatIsSaid() {
+        TrackId click = new TrackId("click");
+        Session sent = Edit.applyAll(
+                List.of(
+                        new SendOut(
+                                click, new PairId("phones-1"), TrackWay.Side.LEFT, Optional.empty(), Optional.empty()),
+                        new SendOut(
+                                click, new PairId("phones-2"), TrackWay.Side.BOTH, Optional.empty(), Optional.empty())),
+                RandomSessions.blank(),
+                RandomSessions.RIG);
+        assertThat(begin(keep(sent), RandomSessions.RIG).session().ways()).isEqualTo(sent.ways());
+        Rig other = RigEdit.applyAll(
+                List.of(new UnpairPorts(new PairId("phones-1")), new LabelPair(new PairId("phones-2"), "Booth")),
+                RandomSessions.RIG);
+        Beginning begun = begin(keep(sent), other);
+        assertThat(begun.session().ways()).isEmpty();
+        assertThat(begun.fitted().proposals())
+                .contains(
+                        "Click was sent out by phones-1, which is not here; it is sent out no more.",
+                        "Click was sent out by phones-2, which is not here; it is sent out no more.");
     }
 
     @Test

@@ -337,8 +337,9 @@ public class SongWalkIT {
         button("Tap a tempo").click();
         select("Tap along with", "Mill tape");
         button("Play the song from bar 1").click();
-        for (int bar = 2; bar < 8; bar++) {
-            assertThat(page.getByText(Pattern.compile("^bar " + bar + " · "))).isVisible();
+        for (int tap = 0; tap < 6; tap++) {
+            aBarLater();
+            aBarLater();
             page.locator(".tap").press("Space");
         }
         button("A tempo for each bar").click();
@@ -351,12 +352,19 @@ public class SongWalkIT {
         accessible();
     }
 
+    /** Whichever bar comes next: on a busy machine one may pass unseen. */
+    private void aBarLater() {
+        Locator place = page.getByText(Pattern.compile("^bar \\d+ · "));
+        String bar = place.innerText().replaceFirst("·.*", "");
+        assertThat(place).not().containsText(bar);
+    }
+
     /** The guide is a sine of −12.2 dBFS that begins with bar 2; where nothing is played the mics hiss at −93 dBFS. */
     private void step9EverybodyHearsTheirOwnAndTheFilesProveIt() {
         page.keyboard().press("Shift+1");
         assertThat(page.getByText(Pattern.compile("^bar 1 · "))).isVisible();
         button("▶ Play").click();
-        assertThat(page.getByText(Pattern.compile("^bar 2 · "))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^bar ([2-9]|\\d\\d) · "))).isVisible();
         buttonLike("Stop").click();
         double[] voice = mix("voice");
         double[] cajon = mix("bass-cajon");

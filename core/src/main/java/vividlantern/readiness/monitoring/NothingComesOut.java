@@ -22,7 +22,7 @@ public final class NothingComesOut implements Rule {
         return session.tracks().stream()
                 .filter(track -> track.isFed() && !Sums.reachesMain(session, track.id()))
                 .filter(track -> session.cues().stream().noneMatch(cue -> Sums.isSent(session, cue, track)))
-                .filter(track -> !Sums.comesOutByReturns(session, track.id()))
+                .filter(track -> !Sums.comesOutBySends(session, track.id()))
                 .map(track -> finding(session, track))
                 .toList();
     }

@@ -17,15 +17,18 @@ import vividlantern.rig.Rig;
 import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.PartKey;
+import vividlantern.session.PartNames;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackWay;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.edit.CueEdit.SetCueFurtherOutputs;
 import vividlantern.session.edit.CueEdit.SetCueOutput;
 import vividlantern.session.edit.InputEdit.PatchInput;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
+import vividlantern.session.edit.WayEdit.SendOut;
 
-/** An input, a track or a cue speaks of a port that the rig has no more, or that leads nowhere. */
+/** An input, a track, what it sends out or a cue speaks of a port that the rig has no more, or that leads nowhere. */
 public final class LostPort implements Rule {
 
     @Override
@@ -52,9 +55,16 @@ public final class LostPort implements Rule {
                     .mapToObj(channel -> finding(rig, track, channel))
                     .forEach(found::add);
         }
+        List<PairId> offered =
+                Ports.forCues(session, rig).stream().map(Ports.OfferedPair::id).toList();
+        Predicate<PairId> there = offered::contains;
+        for (TrackWay way : session.ways()) {
+            way.outs().stream()
+                    .filter(out -> !there.test(out.pair()))
+                    .map(out -> finding(session, rig, way, out))
+                    .forEach(found::add);
+        }
         for (Cue cue : session.cues()) {
-            Predicate<PairId> there = pair -> Ports.forCues(session, rig).stream()
-                    .anyMatch(each -> each.id().equals(pair));
             cue.outputs().stream()
                     .filter(there.negate())
                     .findFirst()
@@ -75,6 +85,18 @@ public final class LostPort implements Rule {
                 List.of(
                         new SetCueOutput(cue.id(), left.output()),
                         new SetCueFurtherOutputs(cue.id(), left.furtherOutputs())));
+    }
+
+    private static Finding finding(Session session, Rig rig, TrackWay way, TrackWay.Out out) {
+        Track track = session.find(way.track()).orElseThrow();
+        return Finding.fixable(
+                Keys.of("lost-way-out", track.id(), out.pair(), out.side()),
+                track.name() + " is sent out by " + new PartNames(session, rig).outputs(out)
+                        + ", by which nothing can be sent out any more.",
+                "What hangs there gets nothing.",
+                Keys.about(track),
+                "Send nothing out there",
+                List.of(SendOut.off(track.id(), out)));
     }
 
     private static Finding finding(Session session, Rig rig, Input input, int channel) {

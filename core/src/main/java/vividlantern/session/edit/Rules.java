@@ -277,19 +277,35 @@ final class Rules {
                             + ". Give it another pair first; speakers and headphones do not share one.",
                     "output");
         });
+        session.tracks().stream()
+                .filter(track -> session.wayOf(track.id()).outs().stream()
+                        .anyMatch(out -> out.pair().equals(id)))
+                .findFirst()
+                .ifPresent(track -> {
+                    throw new Refused(
+                            track.name() + " is sent out by " + pair.houseLabel()
+                                    + ". Send it out by another pair first; there tracks are heard by the main mix.",
+                            "output");
+                });
     }
 
     static void cuePair(Session session, Rig rig, PairId id) {
+        besideMain(session, rig, id, "Choose a pair that feeds headphones.");
+    }
+
+    /** A pair by which something is sent out that is not for the control room. */
+    static void pairBesideMain(Session session, Rig rig, PairId id) {
+        besideMain(session, rig, id, "Choose another pair; there tracks are heard by the main mix.");
+    }
+
+    private static void besideMain(Session session, Rig rig, PairId id, String instead) {
         StereoPair pair = outputPair(rig, id);
         boolean carriesMain = session.main().output().equals(Optional.of(id));
         if (carriesMain || !pair.feeds().isForCues()) {
             String why = carriesMain
                     ? "carries the main mix"
                     : "is for " + pair.feeds().words();
-            throw new Refused(
-                    pair.houseLabel() + " (" + rig.panelName(pair) + ") " + why
-                            + ". Choose a pair that feeds headphones.",
-                    "output");
+            throw new Refused(pair.houseLabel() + " (" + rig.panelName(pair) + ") " + why + ". " + instead, "output");
         }
     }
 

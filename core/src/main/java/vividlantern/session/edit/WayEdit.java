@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import vividlantern.basics.Ids;
 import vividlantern.basics.Refused;
 import vividlantern.basics.Texts;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.PartNames;
 import vividlantern.session.Session;
@@ -116,6 +117,28 @@ public sealed interface WayEdit extends Edit {
             }
             new SendInto(way.track(), send.into(), send.tap(), send.level()).applyTo(session, rig);
         }
+        Rules.requireDifferent(
+                way.outs(),
+                out -> List.of(out.pair(), out.side()),
+                "ways of " + Rules.name(session, way.track()) + " out are by the same outputs");
+        for (TrackWay.Out out : way.outs()) {
+            if (out.level().isOff()) {
+                throw new Refused(
+                        Rules.name(session, way.track()) + " sends out what is off, which needs no way.", "ways");
+            }
+            sentOut(out);
+        }
+    }
+
+    /** What may be sent out, wherever: from a tap, at a level. */
+    private static TrackWay.Out sentOut(TrackWay.Out out) {
+        if (out.side() == null) {
+            throw new Refused("Something goes out by both outputs of a pair, by the left or by the right.", "side");
+        }
+        if (out.tap() == null) {
+            throw new Refused("What is sent out leaves its track at a tap: input, pre-fader or post-fader.", "tap");
+        }
+        return new TrackWay.Out(out.pair(), out.side(), out.tap(), Rules.fader(out.level(), "What is sent out"));
     }
 
     /**
@@ -137,8 +160,7 @@ public sealed interface WayEdit extends Edit {
                     throw new Refused(into.name() + " is no sum; nothing can go into it.", "sum");
                 }
             });
-            Session changed = with(
-                    session, new TrackWay(track, to, sum, session.wayOf(track).sends()));
+            Session changed = with(session, new TrackWay(track, to, sum).of(session.wayOf(track)));
             requireAWay(changed, track);
             return changed;
         }
@@ -176,6 +198,48 @@ public sealed interface WayEdit extends Edit {
         public String summary(Session session, Rig rig) {
             String what = level.isOff() ? "off" : level + ", " + tap;
             return Rules.name(session, track) + " into " + Rules.name(session, into) + ": " + what;
+        }
+    }
+
+    /**
+     * Sends something of a track out by both outputs of a pair or by one of them, or, off, nothing.
+     *
+     * @param tap where it leaves the track; said by nobody, before the fader
+     * @param level said by nobody, low: who knows what hangs there
+     */
+    record SendOut(TrackId track, PairId pair, TrackWay.Side side, Optional<Tap> tap, Optional<Decibels> level)
+            implements WayEdit {
+
+        private static final Decibels LOW = Decibels.of(-20);
+
+        public SendOut(TrackId track, TrackWay.Out out) {
+            this(track, out.pair(), out.side(), Optional.of(out.tap()), Optional.of(out.level()));
+        }
+
+        /** Nothing any more. */
+        public static SendOut off(TrackId track, TrackWay.Out out) {
+            return new SendOut(track, new TrackWay.Out(out.pair(), out.side(), out.tap(), Decibels.OFF));
+        }
+
+        private TrackWay.Out out() {
+            return new TrackWay.Out(pair, side, tap.orElse(Tap.PRE_FADER), level.orElse(LOW));
+        }
+
+        @Override
+        public Session applyTo(Session session, Rig rig) {
+            Rules.known(session, track);
+            TrackWay.Out out = sentOut(out());
+            if (!out.level().isOff()) {
+                Rules.pairBesideMain(session, rig, pair);
+            }
+            return with(session, session.wayOf(track).with(out));
+        }
+
+        @Override
+        public String summary(Session session, Rig rig) {
+            TrackWay.Out out = out();
+            String what = out.level().isOff() ? "off" : out.level() + ", " + out.tap();
+            return Rules.name(session, track) + " out by " + new PartNames(session, rig).outputs(out) + ": " + what;
         }
     }
 

@@ -18,14 +18,18 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import vividlantern.basics.Refused;
+import vividlantern.rig.PairId;
 import vividlantern.session.Hear;
 import vividlantern.session.Session;
 import vividlantern.session.Sums;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.TrackWay;
+import vividlantern.session.TrackWay.Out;
+import vividlantern.session.TrackWay.Side;
 import vividlantern.session.TrackWay.To;
 import vividlantern.session.cue.Tap;
+import vividlantern.session.edit.SessionEdit.SetMainOutput;
 import vividlantern.session.edit.TrackEdit.ArmTrack;
 import vividlantern.session.edit.TrackEdit.FeedTrack;
 import vividlantern.session.edit.TrackEdit.RemoveTrack;
@@ -33,6 +37,7 @@ import vividlantern.session.edit.TrackEdit.SetHear;
 import vividlantern.session.edit.WayEdit.AddReturn;
 import vividlantern.session.edit.WayEdit.AddSum;
 import vividlantern.session.edit.WayEdit.SendInto;
+import vividlantern.session.edit.WayEdit.SendOut;
 import vividlantern.session.edit.WayEdit.SetWay;
 import vividlantern.units.Decibels;
 
@@ -72,9 +77,32 @@ public class WayEditTest {
                 new SendInto(FLUTE_TRACK, HALL, null, Decibels.ZERO),
                 "A send leaves its track at a tap: input, pre-fader or post-fader."
             },
+            {
+                out("main", Side.LEFT),
+                "main (Panel out-1, out-2) carries the main mix. Choose another pair; there tracks are heard by the main mix."
+            },
+            {out("ghost", Side.BOTH), "There is no output pair 'ghost' in Plain."},
+            {out("phones-2", null), "Something goes out by both outputs of a pair, by the left or by the right."},
+            {
+                new SendOut(HARP_TRACK, new Out(new PairId("phones-2"), Side.BOTH, Tap.INPUT, Decibels.of(13))),
+                "What is sent out is off or lies between \u221290.0 and +12.0 dB; +13.0 dB does not."
+            },
             {new AddReturn("Once more", HALL, Optional.empty()), "The id 'hall' is taken."},
             {new AddReturn(" ", new TrackId("new"), Optional.empty()), "A return needs a name."},
         };
+    }
+
+    private static Edit out(String pair, Side side) {
+        return new SendOut(HARP_TRACK, new PairId(pair), side, Optional.empty(), Optional.empty());
+    }
+
+    /** Speakers and what is sent out share no pair, whichever was there first. */
+    @Test
+    public void thePairByWhichSomethingIsSentOutIsNoneForTheSpeakers() {
+        Session sent = out("phones-2", Side.LEFT).applyTo(SESSION, RIG);
+        assertThatThrownBy(() -> new SetMainOutput(Optional.of(new PairId("phones-2"))).applyTo(sent, RIG))
+                .hasMessage("Harp is sent out by phones-2. Send it out by another pair first; there tracks are heard by"
+                        + " the main mix.");
     }
 
     private static Edit sent(TrackId track, TrackId into) {

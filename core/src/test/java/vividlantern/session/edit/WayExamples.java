@@ -7,12 +7,16 @@ import static vividlantern.session.edit.HarpAndFlute.STRINGS;
 import static vividlantern.session.edit.HarpAndFlute.row;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import vividlantern.rig.PairId;
 import vividlantern.session.PartNames;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.TrackWay.Out;
+import vividlantern.session.TrackWay.Side;
 import vividlantern.session.TrackWay.To;
 import vividlantern.session.chain.EffectNumber;
 import vividlantern.session.chain.EffectType;
@@ -21,6 +25,7 @@ import vividlantern.session.edit.TrackEdit.RemoveTrack;
 import vividlantern.session.edit.WayEdit.AddReturn;
 import vividlantern.session.edit.WayEdit.AddSum;
 import vividlantern.session.edit.WayEdit.SendInto;
+import vividlantern.session.edit.WayEdit.SendOut;
 import vividlantern.session.edit.WayEdit.SetWay;
 import vividlantern.units.Decibels;
 
@@ -81,6 +86,20 @@ final class WayExamples {
                     session -> List.of(
                             sends(HARP_TRACK).apply(session), sends(STRINGS).apply(session)),
                     List.of(List.of("hall POST_FADER \u221212.0 dB"), List.of("hall POST_FADER \u221220.0 dB"))),
+            row(
+                    new SendOut(FLUTE_TRACK, new PairId("phones-2"), Side.LEFT, Optional.empty(), Optional.empty()),
+                    "Flute out by House out-5: \u221220.0 dB, pre-fader",
+                    session -> session.wayOf(FLUTE_TRACK).outs(),
+                    List.of(new Out(new PairId("phones-2"), Side.LEFT, Tap.PRE_FADER, Decibels.of(-20)))),
+            row(
+                    new SendOut(
+                            HARP_TRACK, new Out(new PairId("phones-3"), Side.BOTH, Tap.POST_FADER, Decibels.of(-3))),
+                    "Harp out by phones-3: \u22123.0 dB, post-fader",
+                    session -> session.wayOf(HARP_TRACK).traits(new PartNames(session, HarpAndFlute.RIG)),
+                    Map.of(
+                            "on the way to the speakers", "goes to Strings",
+                            "into Hall", "\u221212.0 dB, post-fader",
+                            "out by phones-3", "\u22123.0 dB, post-fader")),
             row(
                     new AddReturn("Echo", ALL, Optional.of(EffectType.ECHO)),
                     "Echo: return added, with echo",

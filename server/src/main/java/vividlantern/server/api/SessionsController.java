@@ -98,11 +98,13 @@ class SessionsController {
      *
      * @param places where cables can go: single ports, and as many side by side as there are inputs with so many channels
      * @param pairs the output pairs for cues
+     * @param waysOut the outputs by which tracks can be sent out
      * @param driver the rates and buffers
      */
     record Offers(
             List<Ports.OfferedPlace> places,
             List<Ports.OfferedPair> pairs,
+            List<Ports.OfferedWayOut> waysOut,
             List<InputTracks.TrackPlace> tracks,
             Driver driver) {}
 
@@ -225,7 +227,8 @@ class SessionsController {
                 .boxed()
                 .flatMap(width -> Ports.forInputs(open, rig, width).stream())
                 .toList();
-        return new Offers(places, Ports.forCues(open, rig), InputTracks.places(open), rig.driver());
+        return new Offers(
+                places, Ports.forCues(open, rig), Ports.waysOut(open, rig), InputTracks.places(open), rig.driver());
     }
 
     /** What a cue's high-pass and low-pass leave of each frequency, from 20 Hz to 20 kHz. */
