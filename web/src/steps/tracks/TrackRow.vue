@@ -48,8 +48,20 @@ const groups = computed(() =>
 )
 
 const way = computed(() => nameOfWay(desk.session!, standing.value.way))
-const sentInto = computed(() => namesOfReturns(desk.session!, standing.value.way).join(', '))
-const sentOut = computed(() => namesOfOuts(desk.offers, standing.value.way).join(', '))
+const sends = computed(() => {
+  const into = namesOfReturns(desk.session!, standing.value.way)
+  const out = namesOfOuts(desk.offers, standing.value.way)
+  return [into.length && `into ${into.join(', ')}`, out.length && `out by ${out.join(', ')}`].filter(Boolean).join(' ')
+})
+const ways = computed(() => way.value || sends.value)
+const waysTold = computed(() =>
+  [
+    way.value && `${track.name} → ${way.value} on its way to the speakers; the menu at the end of the row changes it.`,
+    sends.value && `It is sent ${sends.value}; its chains, opened, show how loud.`,
+  ]
+    .filter(Boolean)
+    .join(' '),
+)
 
 async function choose() {
   if (await askWhatCanFeed(track)) choosing.value = true
@@ -115,24 +127,8 @@ async function feed(value: number) {
         <span v-if="groups" class="soft wide group" :title="`Grouped: ${groups}`">{{ groups }}</span>
         <span v-if="track.width > 1" class="soft wide"> {{ widthWord(track.width) }}</span>
         <span v-if="track.polarityFlipped" class="lit wide"> polarity flipped</span>
-        <span
-          v-if="way"
-          class="soft wide way"
-          :class="{ lit: standing.way.to === 'nowhere' }"
-          :title="`Where ${track.name} goes on its way to the speakers: ${way}. The menu at the end of the row changes it.`"
-          >→ {{ way }}</span
-        >
-        <span
-          v-if="sentInto"
-          class="soft wide way"
-          :title="`${track.name} is sent into ${sentInto}; its chains, opened, show how loud.`"
-          >into {{ sentInto }}</span
-        >
-        <span
-          v-if="sentOut"
-          class="soft wide way"
-          :title="`${track.name} is sent out by ${sentOut}; its chains, opened, show how loud.`"
-          >out by {{ sentOut }}</span
+        <span v-if="ways" class="soft wide ways" :title="waysTold"
+          ><span v-if="way" :class="{ lit: standing.way.to === 'nowhere' }">→ {{ way }}</span> {{ sends }}</span
         >
         <span v-if="standing.quiet" class="flare wide"> {{ standing.quiet }}</span>
       </span>
@@ -191,8 +187,10 @@ async function feed(value: number) {
   margin-left: 6px;
 }
 
-.way {
-  max-width: 84px;
+/* What does not fit is left out here before anything of the name. */
+.ways {
+  flex: 0 1000 auto;
+  min-width: 16px;
   overflow: hidden;
   text-overflow: ellipsis;
 }

@@ -36,7 +36,6 @@ const swatch = (colour: Colour) =>
 /** What can be done to one track, or to all that are selected, besides what a row shows. */
 export function useTrackMenu(tracks: () => Track[]) {
   const desk = useDesk()
-  const waysOut = computed(() => waysOutMenu(desk.offers))
   const thatMay = (what: May) => tracks().filter((track) => desk.standingOf(track.id).may.includes(what))
   const every = (is: (track: Track) => boolean) => tracks().every(is)
 
@@ -83,16 +82,16 @@ export function useTrackMenu(tracks: () => Track[]) {
         ],
       },
       {
-        label: 'Send into',
+        label: 'Send',
         key: 'send',
         children: [
           ...returnsOf(desk.session!)
             .filter((each) => !tracks().includes(each))
-            .map((each) => ({ label: each.name, key: `send/${each.id}` })),
-          ...NEW_RETURNS.map(({ label, name }) => ({ label, key: `new-return/${name}` })),
+            .map((each) => ({ label: `into ${each.name}`, key: `send/${each.id}` })),
+          ...NEW_RETURNS.map(({ label, name }) => ({ label: `into ${label}`, key: `new-return/${name}` })),
+          ...waysOutMenu(desk.offers).map((pair) => ({ ...pair, label: `out by ${pair.label}` })),
         ],
       },
-      { label: 'Send out', key: 'send-out', disabled: !waysOut.value.length, children: waysOut.value },
       { label: 'Hide', key: 'hide' },
       ...(tracks().length === 1 ? [{ label: 'Chains', key: 'chains' }] : []),
       ...(tracks().length > 1 && anyChain(chained()) ? [{ label: switchWords(chained()), key: 'chains-off' }] : []),

@@ -151,18 +151,18 @@ public class SumsIT extends WithDemo {
         button("Select Accordion treble")
                 .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
         button("Change all").click();
-        fromMenu("Send into", "a new return with a reverb");
+        fromMenu("Send", "into a new return with a reverb");
         assertThat(rowOf("reverb")).containsText("return");
         assertThat(rowOf("reverb")).containsText("Accordion treble, Lead voice");
         assertThat(rowOf("lead-voice")).containsText("into Reverb");
         button("Clear selection").click();
         button("More for Lead voice").click();
         fromMenu("Chains");
-        button("Lead voice into Reverb: ").click();
+        button("Lead voice into Reverb: −12.0, type a level").click();
         Locator level = page.getByLabel("Lead voice into Reverb, in dB");
         level.fill("-20");
         level.press("Enter");
-        assertThat(button("Lead voice into Reverb: −20.0")).isVisible();
+        assertThat(button("Lead voice into Reverb: −20.0, type a level")).isVisible();
         org.assertj.core.api.Assertions.assertThat(sends())
                 .containsExactly("accordion-treble post-fader -12.0", "lead-voice post-fader -20.0");
         org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
@@ -175,11 +175,55 @@ public class SumsIT extends WithDemo {
         goTo("/sessions/low-water/tracks");
         button("More for Lead voice").click();
         fromMenu("Chains");
-        button("Lead voice into Reverb: ").click();
+        button("Lead voice into Reverb: −20.0, type a level").click();
         level.fill("off");
         level.press("Enter");
         assertThat(rowOf("lead-voice")).not().containsText("into Reverb");
         org.assertj.core.api.Assertions.assertThat(sends()).containsExactly("accordion-treble post-fader -12.0");
+    }
+
+    /** A box hangs at one output of the pair; what gets into somebody's cue besides is said at its row, and taken away there. */
+    @Test
+    public void whatIsSelectedIsSentOutByOneOutput() {
+        button("Select Bass pickup").click();
+        button("Select Bouzouki").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        button("Change all").click();
+        fromMenu("Send", "out by Live room speaker", "Harbour out 9 alone");
+        assertThat(rowOf("bass-pickup")).containsText("out by Harbour out 9");
+        assertThat(rowOf("bouzouki")).containsText("out by Harbour out 9");
+        button("Clear selection").click();
+        button("More for Bass pickup").click();
+        fromMenu("Chains");
+        button("Bass pickup out by Harbour out 9: −20.0, type a level").click();
+        Locator level = page.getByLabel("Bass pickup out by Harbour out 9, in dB");
+        level.fill("-6");
+        level.press("Enter");
+        assertThat(button("Bass pickup out by Harbour out 9: −6.0, type a level"))
+                .isVisible();
+        org.assertj.core.api.Assertions.assertThat(outs())
+                .containsExactly("bass-pickup out-9-10 left pre-fader -6.0", "bouzouki out-9-10 left pre-fader -20.0");
+        org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
+        button("Send Bass pickup out by another output").click();
+        fromMenu("Buoy A", "both");
+        assertThat(rowOf("bass-pickup")).containsText("Buoy A");
+        Locator finding = page.getByText("Bass pickup is sent out by Buoy A, where cue Accordion and fiddle leaves.");
+        assertThat(finding).isVisible();
+        button("Send nothing out there").click();
+        assertThat(finding).hasCount(0);
+        assertThat(rowOf("bass-pickup")).not().containsText("Buoy A");
+    }
+
+    private List<String> outs() {
+        List<String> outs = new ArrayList<>();
+        for (JsonNode way :
+                JSON.readTree(program.get("/api/sessions/low-water")).get("ways")) {
+            for (JsonNode out : way.get("outs")) {
+                outs.add(way.get("track").asString() + " " + out.get("pair").asString() + " "
+                        + out.get("side").asString() + " " + out.get("tap").asString() + " "
+                        + out.get("level").asString());
+            }
+        }
+        return outs;
     }
 
     private List<String> sends() {
