@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
+import vividlantern.session.TrackWay;
 import vividlantern.session.TrackWay.Out;
 import vividlantern.session.TrackWay.Side;
 
@@ -32,31 +32,35 @@ final class SentOut {
         this.strips = strips;
     }
 
-    /** The pairs by which something is sent out, as far as the engine reaches them. */
+    /** The pairs by which something is sent out, as far as the engine reaches them; those of the speakers, if they have become that, are none. */
     static Stream<StereoPair> pairs(Session session, Rig rig) {
-        return session.ways().stream()
-                .flatMap(way -> way.outs().stream())
-                .map(Out::pair)
-                .distinct()
-                .flatMap(pair -> rig.outputPair(pair).stream())
-                .filter(rig::isDriven);
+        return session.ways().stream().flatMap(way -> pairs(way, session, rig)).distinct();
     }
 
-    /** Whether performers hear something of a track because it is sent out. */
-    static boolean isHeardByPerformers(Session session, Rig rig, Track track) {
-        return session.wayOf(track.id()).outs().stream()
-                .map(Out::pair)
-                .flatMap((PairId pair) -> rig.outputPair(pair).stream())
-                .anyMatch(pair -> SessionBuses.isHeardByPerformers(session, pair));
+    private static Stream<StereoPair> pairs(TrackWay way, Session session, Rig rig) {
+        return way.outs().stream()
+                .flatMap(out -> rig.outputPair(out.pair()).stream())
+                .filter(pair -> rig.isDriven(pair)
+                        && pair.feeds().isForCues()
+                        && !session.main().output().equals(Optional.of(pair.id())));
+    }
+
+    /** The tracks of which performers hear something because it is sent out. */
+    static Stream<Track> heardByPerformers(Session session, Rig rig) {
+        return session.ways().stream()
+                .filter(way ->
+                        pairs(way, session, rig).anyMatch(pair -> SessionBuses.isHeardByPerformers(session, pair)))
+                .flatMap(way -> session.find(way.track()).stream());
     }
 
     List<MixPlan.Edge> edgesInto(StereoPair pair) {
         List<MixPlan.Edge> edges = new ArrayList<>();
-        for (Track track : session.tracks()) {
-            session.wayOf(track.id()).outs().stream()
-                    .filter(out -> out.pair().equals(pair.id()))
-                    .forEach(out -> add(track, out, pair, edges));
-        }
+        session.ways().stream()
+                .filter(way -> pairs(way, session, rig).anyMatch(pair::equals))
+                .forEach(way -> session.find(way.track())
+                        .ifPresent(track -> way.outs().stream()
+                                .filter(out -> out.pair().equals(pair.id()))
+                                .forEach(out -> add(track, out, pair, edges))));
         return edges;
     }
 

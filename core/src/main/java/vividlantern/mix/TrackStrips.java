@@ -60,9 +60,9 @@ final class TrackStrips {
         Stream<Track> inSends = session.cues().stream()
                 .flatMap(cue -> cue.sends().stream())
                 .flatMap(send -> session.find(send.trackId()).stream());
-        Stream<Track> sentOut =
-                session.tracks().stream().filter(track -> SentOut.isHeardByPerformers(session, rig, track));
-        Stream.concat(inSends, sentOut).filter(Track::gathers).forEach(this::addInCues);
+        Stream.concat(inSends, SentOut.heardByPerformers(session, rig))
+                .filter(Track::gathers)
+                .forEach(this::addInCues);
         if (session.chains().stream().anyMatch(chains -> latencyFrames(chains) > 0)) {
             session.tracks().forEach(this::addLatest);
         }

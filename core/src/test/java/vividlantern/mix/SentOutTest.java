@@ -158,6 +158,17 @@ public class SentOutTest {
         assertThat(db(beside, LEFT_EAR)).isGreaterThan(db(without, LEFT_EAR) + 1);
     }
 
+    /** The rig was described anew: now second speakers hang where the box did. */
+    @Test
+    public void whatHasBecomeTheSpeakersGetsNothing() {
+        Session sent = sent(session(), BASS, BOX, Side.BOTH, Tap.PRE_FADER, 0);
+        Rig speakers = new SetPairFeeds(BOX, StereoPair.Feeds.SECOND_SPEAKERS).applyTo(RIG);
+        float[][] out = MixRun.of(MixPlan.compile(sent, speakers, LiveState.STOPPED, MediaShelf.EMPTY))
+                .constant(0.1, FRAMES)
+                .run(64);
+        assertThat(Math.abs(out[LEFT_OF_BOX][FRAMES - 1])).isLessThan(1e-6f);
+    }
+
     @Test
     public void offTakesTheWayAway() {
         Session sent = sent(session(), BASS, BOX, Side.LEFT, Tap.PRE_FADER, 0);
