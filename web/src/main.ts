@@ -11,13 +11,13 @@ import { Problem } from './api/client'
 import { tell } from './desk/notice'
 import { router } from './router'
 
-/** What an act did not expect to fail is told all the same. */
-function unexpected(failed: unknown) {
+/** What an act did not expect to fail is told all the same; gives whether it could be. */
+function tellOf(failed: unknown): boolean {
   if (failed instanceof Problem) tell(failed.message)
-  else console.error(failed)
+  return failed instanceof Problem
 }
-addEventListener('unhandledrejection', ({ reason }) => unexpected(reason))
+addEventListener('unhandledrejection', ({ reason }) => tellOf(reason))
 
 const app = createApp(App)
-app.config.errorHandler = unexpected
+app.config.errorHandler = (failed) => tellOf(failed) || console.error(failed)
 app.use(createPinia()).use(router).mount('#page')

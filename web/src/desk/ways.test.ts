@@ -51,7 +51,7 @@ test('a new return is called as what it begins with, or by a number that is free
   const desk = { session: all, freshId: async (kind: string, name: string) => `${kind} ${name}` }
   expect(await newReturn(desk, NEW_RETURNS[0], [all.tracks[0]!])).toEqual([
     { kind: 'add-return', name: 'Reverb 2', track: 'track Reverb 2', effect: 'reverb' },
-    { kind: 'send-into', track: 'a', into: 'track Reverb 2', tap: 'post-fader', level: -12 },
+    { kind: 'send-into', track: 'a', into: 'track Reverb 2', tap: null, level: null },
   ])
 })
 
@@ -68,17 +68,21 @@ test('a row names the returns that its track is sent into', () => {
   })
 })
 
-test('a pair is offered as a whole and each of its ports alone, with whose cue leaves there', () => {
+test('pairs and single ports are offered, with whose cue leaves there', () => {
   const out = (side: 'both' | 'left' | 'right', label: string) => ({ pair: 'p/1', side, label, usedBy: ['Fiddle'] })
   const offers = { waysOut: [out('both', 'Phones'), out('left', '3'), out('right', '4')] } as unknown as Offers
   expect(waysOutMenu(offers)).toEqual([
     {
-      label: 'Phones, where Fiddle leaves',
-      key: 'pair/p/1',
+      label: 'out by a pair',
+      key: 'pairs',
+      children: [{ label: 'Phones, where Fiddle leaves', key: 'out/both/p/1' }],
+    },
+    {
+      label: 'out by one port',
+      key: 'ports',
       children: [
-        { label: 'both', key: 'out/both/p/1' },
-        { label: '3 alone', key: 'out/left/p/1' },
-        { label: '4 alone', key: 'out/right/p/1' },
+        { label: '3, where Fiddle leaves', key: 'out/left/p/1' },
+        { label: '4, where Fiddle leaves', key: 'out/right/p/1' },
       ],
     },
   ])

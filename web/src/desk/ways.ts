@@ -14,10 +14,8 @@ export const namesOfReturns = (session: Session, way: TrackWay) =>
     .filter((track) => way.sends.some((send) => send.into === track.id))
     .map((track) => track.name)
 
-/** Where a send into a return begins: so that it is heard behind its track, not beside it. */
-const BEGINS = -12
-
-export const sendInto = (track: string, into: string, level: Level = BEGINS, tap: Tap = 'post-fader'): Edit => ({
+/** What sends a track into a return; where and how loud it begins, the program says. */
+export const sendInto = (track: string, into: string, level: Level | null = null, tap: Tap | null = null): Edit => ({
   kind: 'send-into',
   track,
   into,
@@ -66,20 +64,17 @@ export const sendOut = (track: string, key: string, level: Level | null = null, 
   return { kind: 'send-out', track, pair, side: side as WayOut['side'], tap, level }
 }
 
-/** The outputs by which tracks can be sent out: pairs, and behind each its two ports. */
-export const waysOutMenu = (offers: Offers) =>
-  offers.waysOut
-    .filter(({ side }) => side === 'both')
-    .map(({ pair, label, usedBy }) => ({
-      label: usedBy.length ? `${label}, where ${usedBy.join(', ')} leaves` : label,
-      key: `pair/${pair}`,
-      children: offers.waysOut
-        .filter((each) => each.pair === pair)
-        .map((each) => ({
-          label: each.side === 'both' ? 'both' : `${each.label} alone`,
-          key: `out/${keyOfOut(each)}`,
-        })),
-    }))
+/** The outputs by which tracks can be sent out: pairs, and single ports. */
+export const waysOutMenu = (offers: Offers) => [
+  { label: 'out by a pair', key: 'pairs', children: offered(offers.waysOut.filter(({ side }) => side === 'both')) },
+  { label: 'out by one port', key: 'ports', children: offered(offers.waysOut.filter(({ side }) => side !== 'both')) },
+]
+
+const offered = (ways: Offers['waysOut']) =>
+  ways.map((each) => ({
+    label: each.usedBy.length ? `${each.label}, where ${each.usedBy.join(', ')} leaves` : each.label,
+    key: `out/${keyOfOut(each)}`,
+  }))
 
 /** Where tracks can go. Whether one of these would run in a circle, the program says. */
 export function waysFor(session: Session, tracks: Track[]) {

@@ -5,6 +5,7 @@ import type { Level, Tap } from '@/api/client'
 import { TAPS } from '@/desk/taps'
 import ChoiceWord from '@/parts/ChoiceWord.vue'
 import LevelCell from '@/parts/LevelCell.vue'
+import { longMenu } from '@/parts/longMenu'
 
 /** What a track sends, in a line: where to, how loud, and where it leaves the track. */
 const { words, hint, sends, set } = defineProps<{
@@ -55,7 +56,7 @@ function change(key: string, level: Level, tap: Tap, gesture: string | null = nu
         @choose="(wanted: Tap) => change(send.key, send.level, wanted)"
       />
     </span>
-    <NDropdown trigger="click" :options="options" @select="(key: string) => $emit('add', key)">
+    <NDropdown trigger="click" :options="options" :menu-props="longMenu" @select="(key: string) => $emit('add', key)">
       <NButton size="tiny" :aria-label="moreLabel" :disabled="!options.length">{{ more }}</NButton>
     </NDropdown>
   </div>

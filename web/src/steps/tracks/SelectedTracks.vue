@@ -6,6 +6,7 @@ import { placing } from '@/desk/placing'
 import { useDesk } from '@/desk/desk'
 import LevelsBy from '@/parts/LevelsBy.vue'
 import ChoiceList from '@/parts/ChoiceList.vue'
+import { longMenu } from '@/parts/longMenu'
 import GroupSelected from './GroupSelected.vue'
 import KeepKit from './KeepKit.vue'
 import CopySettings from './CopySettings.vue'
@@ -81,7 +82,7 @@ async function remove() {
   </NButton>
   <NButton v-if="armable.length" size="small" @click="arm">{{ allArmed ? 'Disarm' : 'Arm' }}</NButton>
   <LevelsBy label="Levels of all selected by, dB" :raise="raise" />
-  <NDropdown trigger="click" :options="offered" @update:show="offered = menu" @select="act">
+  <NDropdown trigger="click" :options="offered" :menu-props="longMenu" @update:show="offered = menu" @select="act">
     <NButton size="small" title="Colour, mark, folder, hear, mute and more, for all of them">Change all…</NButton>
   </NDropdown>
   <NButton v-if="tracks.length > 1" size="small" title="They share level, mute and more" @click="shown = 'group'">

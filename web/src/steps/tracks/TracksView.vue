@@ -12,6 +12,7 @@ import ChainButtons from '@/steps/chains/ChainButtons.vue'
 import ChainRows from '@/steps/chains/ChainRows.vue'
 import { useOpenChains } from '@/steps/chains/useOpenChains'
 import RowTrouble from '@/steps/readiness/RowTrouble.vue'
+import { longMenu } from '@/parts/longMenu'
 import AddMany from './AddMany.vue'
 import FolderRow from './FolderRow.vue'
 import GroupsMenu from './GroupsMenu.vue'
@@ -219,6 +220,7 @@ async function add() {
       :x="menuAt.x"
       :y="menuAt.y"
       :options="offered"
+      :menu-props="longMenu"
       @select="done"
       @clickoutside="menuOf = []"
     />

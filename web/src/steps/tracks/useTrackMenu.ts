@@ -2,18 +2,7 @@ import { computed, h } from 'vue'
 import { api, type Edit, type Hear, type May, type Track } from '@/api/client'
 import { allSwitched, anyChain, switchWords } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
-import {
-  keyOfOut,
-  NEW_RETURNS,
-  newReturn,
-  newSum,
-  returnsOf,
-  sendInto,
-  sendOut,
-  sentTo,
-  waysFor,
-  waysOutMenu,
-} from '@/desk/ways'
+import { NEW_RETURNS, newReturn, newSum, returnsOf, sendInto, sendOut, sentTo, waysFor, waysOutMenu } from '@/desk/ways'
 import { movedByOne } from './moved'
 
 type Colour = Track['look']['colour']
@@ -89,7 +78,7 @@ export function useTrackMenu(tracks: () => Track[]) {
             .filter((each) => !tracks().includes(each))
             .map((each) => ({ label: `into ${each.name}`, key: `send/${each.id}` })),
           ...NEW_RETURNS.map(({ label, name }) => ({ label: `into ${label}`, key: `new-return/${name}` })),
-          ...waysOutMenu(desk.offers).map((pair) => ({ ...pair, label: `out by ${pair.label}` })),
+          ...waysOutMenu(desk.offers),
         ],
       },
       { label: 'Hide', key: 'hide' },
@@ -124,14 +113,6 @@ export function useTrackMenu(tracks: () => Track[]) {
     ]
   })
 
-  /** Those of them that send nothing into a return yet. */
-  const notSentInto = (into: string) =>
-    tracks().filter(({ id }) => !desk.standingOf(id).way.sends.some((send) => send.into === into))
-
-  /** Those of them that are not sent out there yet. */
-  const notSentOut = (key: string) =>
-    tracks().filter(({ id }) => !desk.standingOf(id).way.outs.some((out) => keyOfOut(out) === key))
-
   const each = (edit: (track: Track) => Edit) => tracks().map(edit)
 
   function edits(key: string): Edit[] {
@@ -152,9 +133,9 @@ export function useTrackMenu(tracks: () => Track[]) {
       case 'way':
         return each(({ id }) => sentTo(id, value))
       case 'send':
-        return notSentInto(value).map(({ id }) => sendInto(id, value))
+        return each(({ id }) => sendInto(id, value))
       case 'out':
-        return notSentOut(value).map(({ id }) => sendOut(id, value))
+        return each(({ id }) => sendOut(id, value))
       case 'hear':
         return thatMay('hear').map(({ id }) => ({ kind: 'set-hear', track: id, hear: value as Hear }))
       case 'mute':

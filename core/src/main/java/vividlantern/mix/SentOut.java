@@ -40,9 +40,7 @@ final class SentOut {
     private static Stream<StereoPair> pairs(TrackWay way, Session session, Rig rig) {
         return way.outs().stream()
                 .flatMap(out -> rig.outputPair(out.pair()).stream())
-                .filter(pair -> rig.isDriven(pair)
-                        && pair.feeds().isForCues()
-                        && !session.main().output().equals(Optional.of(pair.id())));
+                .filter(pair -> rig.isDriven(pair) && session.main().leavesFree(pair));
     }
 
     /** The tracks of which performers hear something because it is sent out. */

@@ -113,8 +113,7 @@ public final class Ports {
     public static List<OfferedPair> forCues(Session session, Rig rig) {
         return rig.outputPairs().stream()
                 .filter(rig::isDriven)
-                .filter(pair -> pair.feeds().isForCues())
-                .filter(pair -> !session.main().output().equals(Optional.of(pair.id())))
+                .filter(session.main()::leavesFree)
                 .map(pair -> new OfferedPair(
                         pair.id(),
                         pair.houseLabel(),

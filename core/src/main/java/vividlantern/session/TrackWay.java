@@ -142,6 +142,11 @@ public record TrackWay(TrackId track, To to, Optional<TrackId> sum, List<Into> s
         return sends.stream().filter(send -> send.into().equals(other)).findFirst();
     }
 
+    /** What goes out by some outputs, if something does. */
+    public Optional<Out> out(PairId pair, Side side) {
+        return outs.stream().filter(out -> out.isBy(pair, side)).findFirst();
+    }
+
     public boolean goesInto(TrackId other) {
         return sum.equals(Optional.of(other));
     }

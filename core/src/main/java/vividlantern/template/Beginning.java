@@ -106,7 +106,7 @@ public record Beginning(Session unplugged, Session session, Fit.Fitted fitted) {
                         .filter(there.negate())
                         .distinct()
                         .map(pair -> session.find(way.track()).map(Track::name).orElse("A track") + " was sent out by "
-                                + template.name(pair) + ", which is not here; it is sent out no more."))
+                                + template.name(pair) + ", which is not here, so it no longer is."))
                 .toList();
     }
 

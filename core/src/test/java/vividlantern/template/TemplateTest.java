@@ -170,8 +170,8 @@ public class TemplateTest {
         assertThat(begun.session().ways()).isEmpty();
         assertThat(begun.fitted().proposals())
                 .contains(
-                        "Click was sent out by phones-1, which is not here; it is sent out no more.",
-                        "Click was sent out by phones-2, which is not here; it is sent out no more.");
+                        "Click was sent out by phones-1, which is not here, so it no longer is.",
+                        "Click was sent out by phones-2, which is not here, so it no longer is.");
     }
 
     @Test

@@ -136,7 +136,7 @@ public final class Pictures {
         page.getByText("late by 4.9 ms").waitFor();
     }
 
-    /** The cajón and the shaker in a folder with one level and one compressor; taken out again. */
+    /** The cajón and the shaker in a folder with one level and one compressor, with some of it in a return and out by an output; taken out again. */
     private static void sums(Program program, Page page, Path folder, String theme, boolean wanted) {
         String inFolder = "{\"kind\": \"set-track-folder\", \"folder\": \"Drums\", \"track\": ";
         program.post(
@@ -144,7 +144,10 @@ public final class Pictures {
                 "{\"edits\": [" + inFolder + "\"cajon-front\"}, " + inFolder + "\"cajon-rear\"}, " + inFolder
                         + "\"shaker\"}, {\"kind\": \"add-sum\", \"track\": \"drums\", \"name\": \"Drums\", \"of\":"
                         + " [\"cajon-front\", \"cajon-rear\", \"shaker\"]}, {\"kind\": \"add-effect\", \"track\": \"drums\","
-                        + " \"place\": \"heard\", \"type\": \"compressor\"}]}");
+                        + " \"place\": \"heard\", \"type\": \"compressor\"}, {\"kind\": \"add-return\", \"name\": \"Reverb\","
+                        + " \"track\": \"reverb\", \"effect\": \"reverb\"}, {\"kind\": \"send-into\", \"track\": \"drums\","
+                        + " \"into\": \"reverb\"}, {\"kind\": \"send-into\", \"track\": \"lead-voice\", \"into\": \"reverb\"},"
+                        + " {\"kind\": \"send-out\", \"track\": \"drums\", \"pair\": \"out-9-10\", \"side\": \"left\"}]}");
         page.getByLabel("Chains of Drums").first().click();
         page.getByLabel("Switch the compressor of Drums").waitFor();
         page.waitForTimeout(4000);

@@ -188,7 +188,7 @@ public class SumsIT extends WithDemo {
         button("Select Bass pickup").click();
         button("Select Bouzouki").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
         button("Change all").click();
-        fromMenu("Send", "out by Live room speaker", "Harbour out 9 alone");
+        fromMenu("Send", "out by one port", "Harbour out 9");
         assertThat(rowOf("bass-pickup")).containsText("out by Harbour out 9");
         assertThat(rowOf("bouzouki")).containsText("out by Harbour out 9");
         button("Clear selection").click();
@@ -204,7 +204,7 @@ public class SumsIT extends WithDemo {
                 .containsExactly("bass-pickup out-9-10 left pre-fader -6.0", "bouzouki out-9-10 left pre-fader -20.0");
         org.assertj.core.api.Assertions.assertThat(AccessibilityIT.faults(page)).isEmpty();
         button("Send Bass pickup out by another output").click();
-        fromMenu("Buoy A", "both");
+        fromMenu("out by a pair", "Buoy A");
         assertThat(rowOf("bass-pickup")).containsText("Buoy A");
         Locator finding = page.getByText("Bass pickup is sent out by Buoy A, where cue Accordion and fiddle leaves.");
         assertThat(finding).isVisible();

@@ -301,7 +301,7 @@ final class Rules {
     private static void besideMain(Session session, Rig rig, PairId id, String instead) {
         StereoPair pair = outputPair(rig, id);
         boolean carriesMain = session.main().output().equals(Optional.of(id));
-        if (carriesMain || !pair.feeds().isForCues()) {
+        if (!session.main().leavesFree(pair)) {
             String why = carriesMain
                     ? "carries the main mix"
                     : "is for " + pair.feeds().words();

@@ -115,6 +115,7 @@ public sealed interface WayEdit extends Edit {
                         Rules.name(session, way.track()) + " sends into a return what is off, which needs no send.",
                         "ways");
             }
+            requireTap(send.tap());
             new SendInto(way.track(), send.into(), send.tap(), send.level()).applyTo(session, rig);
         }
         Rules.requireDifferent(
@@ -126,17 +127,26 @@ public sealed interface WayEdit extends Edit {
                 throw new Refused(
                         Rules.name(session, way.track()) + " sends out what is off, which needs no way.", "ways");
             }
+            requireTap(out.tap());
             sentOut(out);
         }
     }
 
-    /** What may be sent out, wherever: from a tap, at a level. */
+    private static void requireTap(Tap tap) {
+        if (tap == null) {
+            throw new Refused("What is sent leaves its track at a tap: input, pre-fader or post-fader.", "tap");
+        }
+    }
+
+    /** As in "−12.0 dB, post-fader". */
+    private static String how(Tap tap, Decibels level) {
+        return level.isOff() ? "off" : level + ", " + tap;
+    }
+
+    /** What may be sent out, wherever. */
     private static TrackWay.Out sentOut(TrackWay.Out out) {
         if (out.side() == null) {
             throw new Refused("Something goes out by both outputs of a pair, by the left or by the right.", "side");
-        }
-        if (out.tap() == null) {
-            throw new Refused("What is sent out leaves its track at a tap: input, pre-fader or post-fader.", "tap");
         }
         return new TrackWay.Out(out.pair(), out.side(), out.tap(), Rules.fader(out.level(), "What is sent out"));
     }
@@ -172,11 +182,26 @@ public sealed interface WayEdit extends Edit {
     }
 
     /**
-     * Sends something of a track into a return, or, off, nothing.
+     * Sends something of a track into a return, or, off, nothing. What is not said stays as it is.
      *
-     * @param tap where it leaves the track
+     * @param tap where it leaves the track; at first behind the fader
+     * @param level at first so that it is heard behind its track, not beside it
      */
-    record SendInto(TrackId track, TrackId into, Tap tap, Decibels level) implements WayEdit {
+    record SendInto(TrackId track, TrackId into, Optional<Tap> tap, Optional<Decibels> level) implements WayEdit {
+
+        private static final Decibels BEHIND = Decibels.of(-12);
+
+        public SendInto(TrackId track, TrackId into, Tap tap, Decibels level) {
+            this(track, into, Optional.of(tap), Optional.of(level));
+        }
+
+        private TrackWay.Into send(Session session) {
+            Optional<TrackWay.Into> is = session.wayOf(track).into(into);
+            return new TrackWay.Into(
+                    into,
+                    tap.or(() -> is.map(TrackWay.Into::tap)).orElse(Tap.POST_FADER),
+                    level.or(() -> is.map(TrackWay.Into::level)).orElse(BEHIND));
+        }
 
         @Override
         public Session applyTo(Session session, Rig rig) {
@@ -185,27 +210,26 @@ public sealed interface WayEdit extends Edit {
             if (!to.isReturn()) {
                 throw new Refused(to.name() + " is no return; nothing can be sent into it.", "into");
             }
-            if (tap == null) {
-                throw new Refused("A send leaves its track at a tap: input, pre-fader or post-fader.", "tap");
-            }
-            Decibels set = Rules.fader(level, "A send");
-            Session changed = with(session, session.wayOf(track).with(new TrackWay.Into(into, tap, set)));
+            TrackWay.Into send = send(session);
+            Decibels set = Rules.fader(send.level(), "A send");
+            Session changed = with(session, session.wayOf(track).with(new TrackWay.Into(into, send.tap(), set)));
             requireAWay(changed, track);
             return changed;
         }
 
         @Override
         public String summary(Session session, Rig rig) {
-            String what = level.isOff() ? "off" : level + ", " + tap;
-            return Rules.name(session, track) + " into " + Rules.name(session, into) + ": " + what;
+            TrackWay.Into send = send(session);
+            return Rules.name(session, track) + " into " + Rules.name(session, into) + ": "
+                    + how(send.tap(), send.level());
         }
     }
 
     /**
-     * Sends something of a track out by both outputs of a pair or by one of them, or, off, nothing.
+     * Sends something of a track out by both outputs of a pair or by one of them, or, off, nothing. What is not said stays as it is.
      *
-     * @param tap where it leaves the track; said by nobody, before the fader
-     * @param level said by nobody, low: who knows what hangs there
+     * @param tap where it leaves the track; at first before the fader
+     * @param level at first low: who knows what hangs there
      */
     record SendOut(TrackId track, PairId pair, TrackWay.Side side, Optional<Tap> tap, Optional<Decibels> level)
             implements WayEdit {
@@ -221,14 +245,19 @@ public sealed interface WayEdit extends Edit {
             return new SendOut(track, new TrackWay.Out(out.pair(), out.side(), out.tap(), Decibels.OFF));
         }
 
-        private TrackWay.Out out() {
-            return new TrackWay.Out(pair, side, tap.orElse(Tap.PRE_FADER), level.orElse(LOW));
+        private TrackWay.Out out(Session session) {
+            Optional<TrackWay.Out> is = session.wayOf(track).out(pair, side);
+            return new TrackWay.Out(
+                    pair,
+                    side,
+                    tap.or(() -> is.map(TrackWay.Out::tap)).orElse(Tap.PRE_FADER),
+                    level.or(() -> is.map(TrackWay.Out::level)).orElse(LOW));
         }
 
         @Override
         public Session applyTo(Session session, Rig rig) {
             Rules.known(session, track);
-            TrackWay.Out out = sentOut(out());
+            TrackWay.Out out = sentOut(out(session));
             if (!out.level().isOff()) {
                 Rules.pairBesideMain(session, rig, pair);
             }
@@ -237,9 +266,9 @@ public sealed interface WayEdit extends Edit {
 
         @Override
         public String summary(Session session, Rig rig) {
-            TrackWay.Out out = out();
-            String what = out.level().isOff() ? "off" : out.level() + ", " + out.tap();
-            return Rules.name(session, track) + " out by " + new PartNames(session, rig).outputs(out) + ": " + what;
+            TrackWay.Out out = out(session);
+            return Rules.name(session, track) + " out by " + new PartNames(session, rig).outputs(out) + ": "
+                    + how(out.tap(), out.level());
         }
     }
 

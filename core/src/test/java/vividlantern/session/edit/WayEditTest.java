@@ -74,8 +74,8 @@ public class WayEditTest {
             {sent(HARP_TRACK, STRINGS), "Strings is no return; nothing can be sent into it."},
             {sent(HALL, HALL), "This would run in a circle: Hall \u2192 Hall."},
             {
-                new SendInto(FLUTE_TRACK, HALL, null, Decibels.ZERO),
-                "A send leaves its track at a tap: input, pre-fader or post-fader."
+                new SendInto(FLUTE_TRACK, HALL, Tap.INPUT, Decibels.of(13)),
+                "A send is off or lies between \u221290.0 and +12.0 dB; +13.0 dB does not."
             },
             {
                 out("main", Side.LEFT),
@@ -103,6 +103,20 @@ public class WayEditTest {
         assertThatThrownBy(() -> new SetMainOutput(Optional.of(new PairId("phones-2"))).applyTo(sent, RIG))
                 .hasMessage("Harp is sent out by phones-2. Send it out by another pair first; there tracks are heard by"
                         + " the main mix.");
+    }
+
+    /** Chosen once more, as by a second press: how loud it is and where it leaves the track stays. */
+    @Test
+    public void whatIsSentAlreadyStaysAsItIs() {
+        Session into = new SendInto(FLUTE_TRACK, HALL, Optional.empty(), Optional.empty()).applyTo(SESSION, RIG);
+        assertThat(into.wayOf(FLUTE_TRACK).sends())
+                .containsExactly(new TrackWay.Into(HALL, Tap.POST_FADER, Decibels.of(-12)));
+        Session lower = new SendInto(FLUTE_TRACK, HALL, Tap.INPUT, Decibels.of(-30)).applyTo(into, RIG);
+        assertThat(new SendInto(FLUTE_TRACK, HALL, Optional.empty(), Optional.empty()).applyTo(lower, RIG))
+                .isEqualTo(lower);
+        Out out = new Out(new PairId("phones-2"), Side.LEFT, Tap.POST_FADER, Decibels.of(-3));
+        Session sent = new SendOut(HARP_TRACK, out).applyTo(SESSION, RIG);
+        assertThat(out("phones-2", Side.LEFT).applyTo(sent, RIG)).isEqualTo(sent);
     }
 
     private static Edit sent(TrackId track, TrackId into) {
