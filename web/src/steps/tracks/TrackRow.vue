@@ -187,9 +187,9 @@ async function feed(value: number) {
   margin-left: 6px;
 }
 
-/* What does not fit is left out here before anything of the name. */
+/* What does not fit is left out here before anything of the name: not even the fraction of a pixel that would cut its end off. */
 .ways {
-  flex: 0 1000 auto;
+  flex: 0 1000000 auto;
   min-width: 16px;
   overflow: hidden;
   text-overflow: ellipsis;
