@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -59,8 +60,8 @@ public class PreampsIT extends WithDemo {
 
     /** From now on the row notes every word that stands in it, however short: a busy machine looks too seldom to see it. */
     private void note(Locator row) {
-        row.evaluate("row => { window.noted = '';"
-                + " new MutationObserver(() => { window.noted += row.textContent })"
+        row.evaluate("row => { document.body.dataset.noted = '';"
+                + " new MutationObserver(() => { document.body.dataset.noted += row.textContent })"
                 + ".observe(row, {childList: true, characterData: true, subtree: true}) }");
     }
 
@@ -68,7 +69,7 @@ public class PreampsIT extends WithDemo {
     public void aRowSaysWhileItsSwitchIsThrownAndThenWhatIsWrong() {
         note(row("Cajón rear"));
         write("Cajón rear", "+48 V", "off");
-        page.waitForFunction("window.noted.includes('silent')");
+        assertThat(page.locator("body")).hasAttribute("data-noted", Pattern.compile("silent"));
         assertThat(page.getByText("has a small condenser without +48 V")).isVisible();
         assertThat(row("Cajón rear").getByText("silent")).hasCount(0);
     }
