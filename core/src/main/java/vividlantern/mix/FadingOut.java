@@ -44,7 +44,7 @@ final class FadingOut {
     /** Whether something of a bus was kept. */
     private boolean keep(MixPlan.Bus was, int inputsAndClicks) {
         MixPlan.Bus now = merged.get(was.key());
-        if (now == null && was.isStrip()) {
+        if (now == null && was.hasFixedGains()) {
             return false;
         }
         List<MixPlan.Edge> held = now == null ? List.of() : held(was, now);

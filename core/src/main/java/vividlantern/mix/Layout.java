@@ -372,7 +372,7 @@ final class Layout {
 
     private void addManners(MixPlan.Bus bus, IntStream.Builder manners) {
         for (MixPlan.Edge edge : bus.edges()) {
-            int manner = bus.isStrip() ? Sum.FIXED : bus.gentle() ? rise.gains(bus, edge) : Gains.IN_A_LINE;
+            int manner = bus.hasFixedGains() ? Sum.FIXED : bus.gentle() ? rise.gains(bus, edge) : Gains.IN_A_LINE;
             continuing.curves.prepare(Math.max(1, manner));
             manners.add(manner);
         }

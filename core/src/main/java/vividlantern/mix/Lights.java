@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.session.ControlRoomSource;
@@ -20,7 +21,7 @@ import vividlantern.session.cue.CueId;
 import vividlantern.session.cue.Send;
 
 /**
- * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in,
+ * Every level that can be shown of a session, by the key of what it belongs to: "input/…" and "track/…" as they come in, "print/…" as a printed chain leaves them,
  * "main/…" and "send/cue/…" as they reach a mix, "main" as it is mixed, "cue/…" and "pair/…" as they leave the interface
  * (of a cue that shares its pair what it alone sends there),
  * "source/…", "listen" and "talkback" as they come into the control room, "guard/…" and "compressor/…" for what a cue's ceiling guard and
@@ -34,6 +35,7 @@ public final class Lights {
         CLIPS,
         PAIR,
         PAIR_CLIPS,
+        PRINT,
         READING
     }
 
@@ -59,6 +61,7 @@ public final class Lights {
     private final List<Light> lights = new ArrayList<>();
     private final List<String> keys;
     private final Map<InputId, Integer> inputs = new LinkedHashMap<>();
+    private final Map<TrackId, Integer> prints = new LinkedHashMap<>();
     private final Map<CueId, OfCue> cues = new LinkedHashMap<>();
     private final List<Light> before;
 
@@ -89,6 +92,10 @@ public final class Lights {
             } else {
                 add("track/", track.id(), Kind.SOURCE, heard.sources(track), -1);
             }
+            strips.printOf(track).ifPresent(print -> {
+                prints.put(track.id(), lights.size());
+                add("print/", track.id(), Kind.PRINT, meters(state.printMeter(print), track.width()), -1);
+            });
             String next = SessionBuses.keyOf(session.wayOf(track.id()));
             double forAll = next.equals(MixPlan.MAIN) ? mainLevel : 1;
             addEdges("main/", track.id(), track.id(), toSpeakers.computeIfAbsent(next, state::readings), forAll);
@@ -156,6 +163,13 @@ public final class Lights {
                 .toArray();
     }
 
+    /** The meters of so many wires, two by two. */
+    private static int[] meters(int first, int wires) {
+        return first < 0
+                ? NONE
+                : IntStream.range(first, first + (wires + 1) / 2).toArray();
+    }
+
     private void add(String word, Object owner, Kind kind, int[] sources, int pair) {
         lights.add(new Light(key(word, owner, owner, kind), kind, owner, owner, sources, List.of(), 1, pair));
     }
@@ -191,6 +205,11 @@ public final class Lights {
         return Collections.unmodifiableMap(inputs);
     }
 
+    /** The tracks with a printed chain, each with the place of what it leaves among the keys. */
+    public Map<TrackId, Integer> prints() {
+        return Collections.unmodifiableMap(prints);
+    }
+
     /**
      * The places of what is known of a cue among the keys.
      *
@@ -217,6 +236,7 @@ public final class Lights {
             case CLIPS -> clips(light, window);
             case PAIR -> light.pair() < 0 ? 0 : window.pairPeak(light.pair());
             case PAIR_CLIPS -> light.pair() >= 0 && window.pairPeak(light.pair()) >= Meters.CLIP ? 1 : 0;
+            case PRINT -> printed(light, window);
             case READING -> light.pair() < 0 ? 1 : window.reading(light.pair());
         };
     }
@@ -230,7 +250,7 @@ public final class Lights {
     /** Whether the value is a level, to be shown with a meter's ballistics. */
     public boolean isLevel(int index) {
         Kind kind = lights.get(index).kind();
-        return kind == Kind.SOURCE || kind == Kind.EDGES || kind == Kind.PAIR;
+        return kind == Kind.SOURCE || kind == Kind.EDGES || kind == Kind.PAIR || kind == Kind.PRINT;
     }
 
     private static double clips(Light light, Meters.Window window) {
@@ -245,6 +265,14 @@ public final class Lights {
         double peak = 0;
         for (int source : light.sources()) {
             peak = window.has(source) ? Math.max(peak, window.sourcePeak(source)) : peak;
+        }
+        return peak;
+    }
+
+    private static double printed(Light light, Meters.Window window) {
+        double peak = 0;
+        for (int meter : light.sources()) {
+            peak = Math.max(peak, window.pairPeak(meter));
         }
         return peak;
     }

@@ -40,6 +40,9 @@ public final class MixPlan {
     /** Begins the key of a bus that is a track's strip: what its sound passes before anybody hears it. */
     static final String STRIP = "strip ";
 
+    /** Begins the key of a bus that holds what is recorded of a track: what its printed chain makes. */
+    static final String PRINT = "print ";
+
     /** Begins the key of a bus in which what goes into a sum comes together. */
     static final String SUM = "sum ";
 
@@ -173,7 +176,16 @@ public final class MixPlan {
 
         /** Whether its level is shown. */
         boolean isMetered() {
-            return exit.isPresent() || key.equals(MAIN) || key.startsWith(LEVEL_OF) || key.startsWith(SUM) || isStrip();
+            return exit.isPresent()
+                    || key.equals(MAIN)
+                    || key.startsWith(LEVEL_OF)
+                    || key.startsWith(SUM)
+                    || hasFixedGains();
+        }
+
+        /** Whether its gains are no controls: what goes into a strip is there at once, and so is what is printed. */
+        boolean hasFixedGains() {
+            return isStrip() || key.startsWith(PRINT);
         }
 
         boolean isStrip() {

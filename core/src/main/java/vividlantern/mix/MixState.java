@@ -135,6 +135,11 @@ public final class MixState {
         return busMeters.getOrDefault(TrackStrips.sumOf(sum, false), -1);
     }
 
+    /** The first of the meters of what is printed, one for each two wires. */
+    int printMeter(String print) {
+        return busMeters.getOrDefault(print, -1);
+    }
+
     /** The meter of the main mix. */
     int mainMeter() {
         return busMeters.getOrDefault(MixPlan.MAIN, -1);

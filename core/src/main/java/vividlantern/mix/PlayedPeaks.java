@@ -1,18 +1,23 @@
 package vividlantern.mix;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import vividlantern.rig.Port;
 import vividlantern.rig.PortId;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chain;
 
 /**
- * How high each input came in while the song played, since its port or its preamp was last set otherwise. One thread tells it, any may
- * ask.
+ * How high each input came in while the song played, since its port or its preamp was last set otherwise, and how high what is printed
+ * of each track became, since its chain or one of its inputs was. One thread tells it, any may ask.
  */
 public final class PlayedPeaks {
 
@@ -48,8 +53,13 @@ public final class PlayedPeaks {
      */
     public record Played(double dbfs, double seconds) {
 
+        /** Whether it reached full scale. */
+        public boolean clips() {
+            return dbfs >= 20 * Math.log10(Meters.CLIP);
+        }
+
         public Verdict verdict() {
-            if (dbfs >= 20 * Math.log10(Meters.CLIP)) {
+            if (clips()) {
                 return Verdict.CLIPS;
             }
             return dbfs < FAINT_DBFS && sounded() ? Verdict.FAINT : Verdict.NOTHING;
@@ -69,14 +79,27 @@ public final class PlayedPeaks {
         }
     }
 
+    /** What the level of what is printed depends on. */
+    private record PrintSetting(Chain printed, List<Setting> inputs) {
+
+        static PrintSetting of(Session session, Track track) {
+            return new PrintSetting(
+                    session.chainsOf(track.id()).printed(),
+                    track.feeds().stream()
+                            .flatMap(feed -> session.inputOf(feed).stream())
+                            .map(Setting::of)
+                            .toList());
+        }
+    }
+
     private static final class Heard {
 
-        private final Setting setting;
+        private final Object setting;
         private double settling = SETTLING_SECONDS;
         private double peak;
         private double seconds;
 
-        Heard(Setting setting) {
+        Heard(Object setting) {
             this.setting = setting;
         }
 
@@ -95,28 +118,38 @@ public final class PlayedPeaks {
     }
 
     private final Map<InputId, Heard> heard = new HashMap<>();
-    private Map<InputId, Verdict> judged = Map.of();
+    private final Map<TrackId, Heard> printed = new HashMap<>();
+    private Set<List<Object>> judged = Set.of();
     private int changes;
 
     /** Takes what was read of the meters last. */
     public synchronized void take(Session session, Lights lights, ShownLevels levels) {
         lights.inputs()
                 .forEach((id, at) -> session.find(id)
-                        .map(Setting::of)
-                        .ifPresent(setting -> heard.compute(
-                                        id,
-                                        (same, known) -> known != null && known.setting.equals(setting)
-                                                ? known
-                                                : new Heard(setting))
-                                .take(levels.loudest(at), levels.secondsTaken())));
+                        .ifPresent(input -> take(heard, id, Setting.of(input), levels.loudest(at), levels)));
         heard.keySet().retainAll(lights.inputs().keySet());
+        lights.prints()
+                .forEach((id, at) -> session.find(id)
+                        .ifPresent(track ->
+                                take(printed, id, PrintSetting.of(session, track), levels.loudest(at), levels)));
+        printed.keySet().retainAll(lights.prints().keySet());
         judge();
     }
 
+    private static <I> void take(Map<I, Heard> heard, I id, Object setting, double loudest, ShownLevels levels) {
+        heard.compute(id, (same, known) -> known != null && known.setting.equals(setting) ? known : new Heard(setting))
+                .take(loudest, levels.secondsTaken());
+    }
+
     private void judge() {
-        Map<InputId, Verdict> now = new HashMap<>();
-        heard.forEach((id, each) -> now.put(id, each.played().verdict()));
-        now.values().removeIf(Verdict.NOTHING::equals);
+        Set<List<Object>> now = new HashSet<>();
+        heard.forEach((id, each) -> now.add(List.of(id, each.played().verdict())));
+        now.removeIf(each -> each.contains(Verdict.NOTHING));
+        printed.forEach((id, each) -> {
+            if (each.played().clips()) {
+                now.add(List.of(id, Verdict.CLIPS));
+            }
+        });
         changes += now.equals(judged) ? 0 : 1;
         judged = now;
     }
@@ -124,6 +157,7 @@ public final class PlayedPeaks {
     /** Begins anew with all of them. */
     public synchronized void forget() {
         heard.clear();
+        printed.clear();
         judge();
     }
 
@@ -136,11 +170,24 @@ public final class PlayedPeaks {
     public synchronized Map<InputId, Played> of(Session session) {
         Map<InputId, Played> played = new HashMap<>();
         for (Input input : session.inputs()) {
-            Heard known = heard.get(input.id());
-            if (known != null && known.setting.equals(Setting.of(input))) {
-                played.put(input.id(), known.played());
-            }
+            known(heard, input.id(), Setting.of(input)).ifPresent(known -> played.put(input.id(), known));
         }
         return played;
+    }
+
+    /** What was heard behind the printed chains of a session as it is now. */
+    public synchronized Map<TrackId, Played> printsOf(Session session) {
+        Map<TrackId, Played> played = new HashMap<>();
+        for (Track track : session.tracks()) {
+            known(printed, track.id(), PrintSetting.of(session, track))
+                    .ifPresent(known -> played.put(track.id(), known));
+        }
+        return played;
+    }
+
+    private static <I> Optional<Played> known(Map<I, Heard> heard, I id, Object setting) {
+        return Optional.ofNullable(heard.get(id))
+                .filter(known -> known.setting.equals(setting))
+                .map(Heard::played);
     }
 }

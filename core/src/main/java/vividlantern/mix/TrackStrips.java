@@ -144,6 +144,7 @@ final class TrackStrips {
                     buses.add(strip(track, true));
                 }
             }
+            printOf(track).ifPresent(key -> buses.add(print(track, key)));
             if (waits(track) > 0) {
                 String key = inLine(track);
                 Shift.Settings later = new Shift.Settings(waits(track), true);
@@ -216,6 +217,20 @@ final class TrackStrips {
     private MixPlan.Bus strip(Track track, boolean forCues) {
         String key = keyOf(track, forCues);
         return bus(track, key, channel -> sourceOf(track, channel, forCues), inserts(track, key));
+    }
+
+    /** The bus that holds what is recorded of a track; empty if it is what comes in. */
+    Optional<String> printOf(Track track) {
+        boolean printed =
+                track.isRecorded() && !session.chainsOf(track.id()).printed().isEmpty();
+        return printed ? Optional.of(MixPlan.PRINT + keyOf(track, false)) : Optional.empty();
+    }
+
+    private MixPlan.Bus print(Track track, String key) {
+        String strip = keyOf(track, false);
+        List<Inserted> printed = session.chainsOf(track.id()).printed().effects();
+        String last = insertOf(strip, printed.get(printed.size() - 1));
+        return bus(track, key, channel -> new MixPlan.Tapped(strip, last, channel), List.of());
     }
 
     private MixPlan.Bus bus(Track track, String key, IntFunction<MixPlan.Origin> origin, List<MixPlan.Insert> inserts) {

@@ -14,6 +14,7 @@ import vividlantern.preamp.Turned;
 import vividlantern.rig.Rig;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.TrackId;
 import vividlantern.session.cue.CueId;
 import vividlantern.session.song.MediaId;
 import vividlantern.timing.BufferChoices;
@@ -29,6 +30,7 @@ import vividlantern.timing.Timing;
  * @param incidents what went wrong with the sound since the session took the rig, newest first
  * @param load the share of its time that a block of so many frames would take; 0 as long as nobody knows
  * @param played how high inputs came in while the song played, at the rig
+ * @param printed how high what printed chains leave of tracks became while the song played, at the rig
  * @param heard what was heard of cues while the song played, at the rig
  * @param media how the sounds of its backing tracks are found; nothing of those that are not known of
  */
@@ -39,11 +41,12 @@ public record Noted(
         List<Incident> incidents,
         IntToDoubleFunction load,
         Map<InputId, Played> played,
+        Map<TrackId, Played> printed,
         Map<CueId, HeardCues.Heard> heard,
         Map<MediaId, MediaState> media) {
 
     public static final Noted NOTHING =
-            new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
+            new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of(), Map.of());
 
     public Noted {
         turned = List.copyOf(turned);
@@ -51,6 +54,7 @@ public record Noted(
         measured = List.copyOf(measured);
         incidents = List.copyOf(incidents);
         played = Map.copyOf(played);
+        printed = Map.copyOf(printed);
         heard = Map.copyOf(heard);
         media = Map.copyOf(media);
     }
@@ -80,8 +84,15 @@ public record Noted(
     Noted onceIs(Session before, Session after) {
         Map<InputId, Played> stillPlayed = new HashMap<>(played);
         stillPlayed.keySet().removeIf(input -> !before.find(input).equals(after.find(input)));
+        Map<TrackId, Played> stillPrinted = new HashMap<>(printed);
+        stillPrinted
+                .keySet()
+                .removeIf(track -> !before.find(track).equals(after.find(track))
+                        || !before.chainsOf(track)
+                                .printed()
+                                .equals(after.chainsOf(track).printed()));
         Map<CueId, HeardCues.Heard> stillHeard = new HashMap<>(heard);
         stillHeard.keySet().removeIf(cue -> !before.find(cue).equals(after.find(cue)));
-        return new Noted(turned, outlets, measured, incidents, load, stillPlayed, stillHeard, media);
+        return new Noted(turned, outlets, measured, incidents, load, stillPlayed, stillPrinted, stillHeard, media);
     }
 }

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import vividlantern.basics.Refused;
 import vividlantern.patch.FreePorts;
 import vividlantern.readiness.chains.GateStaysShut;
+import vividlantern.readiness.chains.PrintClips;
 import vividlantern.readiness.cues.CueTooHigh;
 import vividlantern.readiness.cues.CueUnguarded;
 import vividlantern.readiness.cues.CueWithoutOutput;
@@ -131,6 +132,7 @@ public final class Readiness {
                                 new OutletUnconfirmed(noted.outlets()),
                                 new PeakOffAim(noted.played()),
                                 new GateStaysShut(noted.played()),
+                                new PrintClips(noted.played(), noted.printed()),
                                 new MediaLost(noted.media()),
                                 new HeardLateOrTwice(noted),
                                 new LatencyUnproved(noted.measured())))

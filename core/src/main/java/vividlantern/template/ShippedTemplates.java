@@ -19,8 +19,10 @@ import vividlantern.session.Session;
 import vividlantern.session.SessionId;
 import vividlantern.session.Track;
 import vividlantern.session.TrackId;
+import vividlantern.session.chain.EffectType;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
+import vividlantern.session.edit.WayEdit;
 import vividlantern.template.Template.Picture;
 import vividlantern.units.Decibels;
 import vividlantern.units.Pan;
@@ -140,10 +142,11 @@ public final class ShippedTemplates {
                 PhantomWish.ON,
                 36,
                 input -> ofNobody(input).widened(2));
+        draft.returnWith(EffectType.REVERB, "Reverb");
         draft.cueForEach(true);
         return draft.kept(
                 "choir-with-piano",
-                "Piano and choir in stereo, a mic for each voice, headphone mixes with click for conductor and pianist.",
+                "Piano and choir in stereo, a mic for each voice, a reverb to send into, headphone mixes with click for conductor and pianist.",
                 List.of("choir", "keys"),
                 Picture.KEYS);
     }
@@ -168,12 +171,14 @@ public final class ShippedTemplates {
                 PhantomWish.ON,
                 36,
                 input -> ofNobody(input).widened(2));
+        draft.returnWith(EffectType.REVERB, "Reverb");
+        draft.returnWith(EffectType.ECHO, "Echo");
         draft.cue("Reeds and strings", List.of("Accordion", "Fiddle"), true);
         draft.cue("Rhythm", List.of("Bass", "Cajón"), true);
         draft.cue("Voice", List.of("Voice"), false);
         return draft.kept(
                 "ensemble-of-five",
-                "Accordion, fiddle, bass, cajón and voice, with three headphone mixes to share.",
+                "Accordion, fiddle, bass, cajón and voice, a reverb and an echo to send into, three headphone mixes to share.",
                 List.of("band", "acoustic"),
                 Picture.DRUM);
     }
@@ -228,6 +233,13 @@ public final class ShippedTemplates {
             session = session.change(last, track -> track.panned(Pan.of(pan)));
         }
 
+        /** A return into which nothing is sent yet. */
+        private void returnWith(EffectType effect, String name) {
+            TrackId id = new TrackId(Parts.freshId(session, PartKind.TRACK, name));
+            session = new WayEdit.AddReturn(name, id, Optional.of(effect))
+                    .applyTo(session, Rig.empty(NO_RIG, NO_RIG.value()));
+        }
+
         private void cueForEach(boolean click) {
             session.performers().forEach(player -> cue(player.name(), List.of(player.name()), click));
         }
@@ -249,7 +261,7 @@ public final class ShippedTemplates {
                         .anyMatch(ears::contains);
                 Decibels level = track.isClick()
                         ? click && track.id().equals(CLICK_TRACK) ? CLICK : Decibels.OFF
-                        : own ? ME : OTHERS;
+                        : track.gathers() ? Decibels.OFF : own ? ME : OTHERS;
                 cue = cue.withSend(track.id(), send -> send.at(level).panned(track.pan()));
             }
             session = session.plus(cue);

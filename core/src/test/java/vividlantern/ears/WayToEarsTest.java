@@ -252,7 +252,8 @@ public class WayToEarsTest {
     }
 
     private static List<String> found(Session session, List<OutletNote> notes) {
-        Noted noted = new Noted(List.of(), notes, List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
+        Noted noted =
+                new Noted(List.of(), notes, List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of(), Map.of());
         return found(session, noted, "outlet-unconfirmed/").stream()
                 .map(Finding::sentence)
                 .toList();
@@ -269,7 +270,8 @@ public class WayToEarsTest {
     }
 
     private static Noted heard(HeardCues.Heard cue, Map<InputId, Played> played) {
-        return new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, played, Map.of(CUE, cue), Map.of());
+        return new Noted(
+                List.of(), List.of(), List.of(), List.of(), buffer -> 0, played, Map.of(), Map.of(CUE, cue), Map.of());
     }
 
     /** 131.46 - 37 = 94.46 dB(A) are 54 minutes; four hours are 88: 7 dB less. At 87.46 nothing is said. */

@@ -10,14 +10,27 @@ import vividlantern.RandomSessions;
 import vividlantern.click.Passage;
 import vividlantern.mix.PlayedPeaks.Verdict;
 import vividlantern.rig.PortId;
+import vividlantern.session.Feed;
 import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.chain.Chain;
+import vividlantern.session.chain.Chains;
+import vividlantern.session.chain.EffectId;
+import vividlantern.session.chain.EffectNumber;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.EffectValue;
+import vividlantern.session.chain.Inserted;
+import vividlantern.session.edit.ChainEdit.SetChain;
+import vividlantern.session.edit.Edit;
 
 /** What is judged of an input's level comes from what came in while the song played. */
 public class PlayedPeaksTest {
 
     private static final InputId FIDDLE = new InputId("fiddle");
+    private static final TrackId TRACK = new TrackId("fiddle");
     /** A window of the meters at 48 kHz. */
     private static final int WINDOW = 1920;
 
@@ -121,5 +134,33 @@ public class PlayedPeaksTest {
         assertThat(shown[2 * clips + 1]).isEqualTo(2);
         levels.clearClips();
         assertThat(hear(0, 0.04)[2 * clips]).isZero();
+    }
+
+    @Test
+    public void whatIsPrintedIsMeasuredBehindThePrintedChainWhateverIsOnlyHeard() {
+        with(session.plus(Track.forInputs(TRACK, 3, "Fiddle", 1, List.of(Feed.from(FIDDLE, 0)))));
+        hear(0.5, 2);
+        assertThat(played.printsOf(session)).as("nothing is printed").isEmpty();
+        with(Edit.applyAll(
+                List.of(gain(Chains.Place.PRINTED, "gain", 12), gain(Chains.Place.HEARD, "heard", 24)),
+                session,
+                RandomSessions.RIG));
+        float[] shown = hear(0.5, 3);
+        assertThat(shown[2 * lights.keys().indexOf("print/fiddle")]).isCloseTo(5.98f, within(0.01f));
+        assertThat(played.printsOf(session).get(TRACK).dbfs()).isCloseTo(5.98, within(0.01));
+        assertThat(played.printsOf(session).get(TRACK).clips()).isTrue();
+        assertThat(verdict()).isEqualTo(Verdict.NOTHING);
+        assertThat(played.changes()).isEqualTo(1);
+        with(gain(Chains.Place.PRINTED, "gain", 0).applyTo(session, RandomSessions.RIG));
+        assertThat(played.printsOf(session)).as("set otherwise").isEmpty();
+        hear(0.5, 2);
+        assertThat(played.printsOf(session).get(TRACK).dbfs()).isCloseTo(-6.02, within(0.01));
+        assertThat(played.changes()).isEqualTo(2);
+    }
+
+    private static SetChain gain(Chains.Place place, String id, double db) {
+        Inserted gain =
+                Inserted.of(new EffectId(id), EffectType.GAIN).with(List.of(new EffectValue(EffectNumber.LEVEL, db)));
+        return new SetChain(TRACK, place, new Chain(true, List.of(gain)));
     }
 }

@@ -55,7 +55,8 @@ public class CueRulesTest {
     }
 
     private static List<Finding> found(Session session, Map<CueId, HeardCues.Heard> heard) {
-        Noted noted = new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), heard, Map.of());
+        Noted noted =
+                new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), heard, Map.of());
         return Readiness.findings(session, RandomSessions.RIG, noted).stream()
                 .filter(each -> each.about().stream()
                         .anyMatch(part -> part.id().equals("ann") || part.id().equals("bea")))

@@ -47,7 +47,15 @@ public final class MonitoringRulesTest {
                 session,
                 RIG,
                 new Noted(
-                        List.of(), List.of(), List.of(measured), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of()));
+                        List.of(),
+                        List.of(),
+                        List.of(measured),
+                        List.of(),
+                        buffer -> 0,
+                        Map.of(),
+                        Map.of(),
+                        Map.of(),
+                        Map.of()));
     }
 
     private static Optional<Finding> of(String rule, List<Finding> findings) {

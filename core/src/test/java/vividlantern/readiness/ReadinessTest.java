@@ -97,6 +97,7 @@ public class ReadinessTest {
                 buffer -> 0,
                 Map.of(),
                 Map.of(),
+                Map.of(),
                 Map.of());
     }
 

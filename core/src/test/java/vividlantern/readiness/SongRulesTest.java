@@ -59,7 +59,8 @@ public class SongRulesTest {
     }
 
     private static List<Finding> found(Session session, String rule, Map<MediaId, MediaState> media) {
-        Noted noted = new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), media);
+        Noted noted =
+                new Noted(List.of(), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of(), media);
         return Readiness.findings(session, RandomSessions.RIG, noted).stream()
                 .filter(each -> each.key().startsWith(rule + "/"))
                 .toList();

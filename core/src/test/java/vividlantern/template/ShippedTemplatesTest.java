@@ -12,6 +12,10 @@ import vividlantern.session.Input;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.Track;
+import vividlantern.session.TrackId;
+import vividlantern.session.chain.EffectType;
+import vividlantern.session.chain.Inserted;
 import vividlantern.session.edit.SoundSession;
 import vividlantern.units.Decibels;
 
@@ -28,9 +32,7 @@ public class ShippedTemplatesTest {
     @Test(dataProvider = "all")
     public void eachIsASessionThatEditsCouldHaveMade(Template template) {
         SoundSession.require(template.session(), Rig.empty(new RigId("none"), "none"));
-        assertThat(template.session().tracks().stream()
-                        .filter(track -> !track.isClick())
-                        .count())
+        assertThat(template.session().tracks().stream().filter(Track::isFed).count())
                 .isEqualTo(template.session().inputs().size());
         assertThat(template.about().description()).isNotEmpty();
     }
@@ -57,6 +59,33 @@ public class ShippedTemplatesTest {
                         "6 mono inputs, 2 with +48 V, 1 output pair for headphones, 48 kHz",
                         "4 mono and 2 stereo inputs, 6 with +48 V, 2 output pairs for headphones, 48 kHz",
                         "7 mono and 1 stereo input, 6 with +48 V, 3 output pairs for headphones, 48 kHz");
+    }
+
+    @Test
+    public void whoeverWantsAReverbFindsOneIntoWhichNothingIsSent() {
+        Session band = named("Ensemble of five");
+        assertThat(returns(band)).containsExactly("Reverb", "Echo");
+        assertThat(returns(named("Choir with piano"))).containsExactly("Reverb");
+        assertThat(band.ways()).isEmpty();
+        assertThat(band.chainsOf(new TrackId("echo")).heard().effects())
+                .extracting(Inserted::type)
+                .containsExactly(EffectType.ECHO);
+        assertThat(band.cues())
+                .allMatch(cue -> cue.sends().stream()
+                        .filter(send -> band.find(send.trackId()).orElseThrow().gathers())
+                        .allMatch(send -> send.level().isOff()));
+    }
+
+    private static Session named(String title) {
+        return ShippedTemplates.all().stream()
+                .filter(template -> template.about().title().equals(title))
+                .findAny()
+                .orElseThrow()
+                .session();
+    }
+
+    private static Stream<String> returns(Session session) {
+        return session.tracks().stream().filter(Track::isReturn).map(Track::name);
     }
 
     @Test

@@ -84,12 +84,12 @@ public class TracksIT extends WithDemo {
         button("Select Vocals 1").click();
         button("Select Vocals 3").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
         button("Count up ports").click();
-        assertThat(row("Vocals 2")).containsText("Skerry 5");
-        assertThat(row("Vocals 3")).containsText("Skerry 6");
+        assertThat(row("Select Vocals 2")).containsText("Skerry 5");
+        assertThat(row("Select Vocals 3")).containsText("Skerry 6");
         button("Feed all from").click();
         page.getByLabel("What feeds all of them").fill("Bouzouki");
         page.getByText("Input 11, Bouzouki, at Wall 8").last().click();
-        assertThat(row("Vocals 2")).containsText("Wall 8");
+        assertThat(row("Select Vocals 2")).containsText("Wall 8");
         button("Remove").click();
         assertThat(row("Vocals 1")).hasCount(0);
         for (int step = 0; step < 5; step++) {

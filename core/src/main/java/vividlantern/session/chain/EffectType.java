@@ -251,6 +251,11 @@ public enum EffectType {
         return ranges;
     }
 
+    /** How one of its numbers can be set; empty if it has no such number. */
+    public Optional<EffectRange> range(EffectNumber number) {
+        return ranges.stream().filter(range -> range.number() == number).findFirst();
+    }
+
     /** Whether what comes in decides what it does, so that a level before it cannot be made up for behind it. */
     public boolean dependsOnLevel() {
         return reads || this == DRIVE;

@@ -61,7 +61,7 @@ public record Inserted(EffectId id, EffectType type, boolean on, List<EffectValu
     /** With some numbers set otherwise, each in its step; refused if one lies outside, or is none of its type. */
     public Inserted with(List<EffectValue> changed) {
         for (EffectValue each : changed) {
-            if (type.ranges().stream().noneMatch(range -> range.number() == each.number())) {
+            if (type.range(each.number()).isEmpty()) {
                 throw new Refused(
                         "A " + type.word() + " has no " + each.number().name().toLowerCase(Locale.ROOT) + ".",
                         "numbers");
@@ -84,11 +84,7 @@ public record Inserted(EffectId id, EffectType type, boolean on, List<EffectValu
 
     /** A number as it is shown, with its unit. */
     private String shown(EffectNumber number) {
-        return type.ranges().stream()
-                .filter(range -> range.number() == number)
-                .findFirst()
-                .orElseThrow()
-                .shown(number(number));
+        return type.range(number).orElseThrow().shown(number(number));
     }
 
     /** How it is set, in short: "80 Hz", "3 : 1", "+2.0 dB at 3.1 kHz". */

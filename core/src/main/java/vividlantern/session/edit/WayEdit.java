@@ -289,7 +289,7 @@ public sealed interface WayEdit extends Edit {
             }
             EffectType type = effect.get();
             Inserted inserted = Inserted.of(new EffectId(Ids.fresh(type.word(), id -> false)), type);
-            boolean mixes = type.ranges().stream().anyMatch(range -> range.number() == EffectNumber.MIX);
+            boolean mixes = type.range(EffectNumber.MIX).isPresent();
             Inserted whole = mixes ? inserted.with(List.of(new EffectValue(EffectNumber.MIX, 100))) : inserted;
             List<Chains> chains = new ArrayList<>(changed.chains());
             chains.add(new Chains(track, Chain.EMPTY, new Chain(true, List.of(whole))));

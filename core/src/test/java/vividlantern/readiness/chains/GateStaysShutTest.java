@@ -45,6 +45,7 @@ public class GateStaysShutTest {
                 buffer -> 0,
                 Map.of(VOICE, new Played(dbfs, seconds)),
                 Map.of(),
+                Map.of(),
                 Map.of());
         return Readiness.findings(session, RIG, noted).stream()
                 .filter(each -> each.key().startsWith("gate-shut/"))

@@ -35,6 +35,7 @@ public class PeakOffAimTest {
                 buffer -> 0,
                 Map.of(VOICE, new Played(dbfs, seconds)),
                 Map.of(),
+                Map.of(),
                 Map.of());
         return Readiness.findings(session, RIG, noted).stream()
                 .filter(each -> each.key().startsWith("clips/") || each.key().startsWith("faint/"))

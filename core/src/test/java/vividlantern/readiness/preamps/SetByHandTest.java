@@ -54,8 +54,8 @@ public class SetByHandTest {
             RIG);
 
     private static List<Finding> found(Session session, Turned... notes) {
-        Noted noted =
-                new Noted(List.of(notes), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of());
+        Noted noted = new Noted(
+                List.of(notes), List.of(), List.of(), List.of(), buffer -> 0, Map.of(), Map.of(), Map.of(), Map.of());
         return Readiness.findings(session, RIG, noted).stream()
                 .filter(each -> !each.key().startsWith("nothing-armed"))
                 .toList();

@@ -45,8 +45,8 @@ public class SoundWasMissingTest {
     }
 
     private static List<Finding> found(Session session, Incident... newestFirst) {
-        Noted noted =
-                new Noted(List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of(), Map.of());
+        Noted noted = new Noted(
+                List.of(), List.of(), List.of(), List.of(newestFirst), LOAD, Map.of(), Map.of(), Map.of(), Map.of());
         return Readiness.findings(session, RIG, noted).stream()
                 .filter(each -> !each.key().startsWith("nothing-armed"))
                 .toList();

@@ -222,6 +222,7 @@ class TracksController {
                 live.incidents(session.id()),
                 timings.knownLoad(session),
                 live.played(session),
+                live.printed(session),
                 live.heardCues(session),
                 media.states(session));
     }

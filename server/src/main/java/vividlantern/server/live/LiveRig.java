@@ -40,6 +40,7 @@ import vividlantern.server.desk.SessionChanged;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.SessionId;
+import vividlantern.session.TrackId;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.CueId;
 
@@ -334,6 +335,14 @@ public class LiveRig {
         Stay now = stay;
         return now != null && now.session().id().equals(session.id())
                 ? now.played().of(session)
+                : Map.of();
+    }
+
+    /** How high what printed chains leave of a session's tracks became while the song played; nothing if it is not at the rig. */
+    public Map<TrackId, PlayedPeaks.Played> printed(Session session) {
+        Stay now = stay;
+        return now != null && now.session().id().equals(session.id())
+                ? now.played().printsOf(session)
                 : Map.of();
     }
 
