@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { ChainPlace, Track } from '@/api/client'
 import { chainsOf } from '@/desk/chains'
 import { useDesk } from '@/desk/desk'
+import LevelLine from '@/parts/LevelLine.vue'
 import { useRowDrag } from '@/parts/useRowDrag'
 import WordSwitch from '@/parts/WordSwitch.vue'
 import AddEffect from './AddEffect.vue'
@@ -50,6 +51,12 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
       <div v-for="{ place, words, what, chain } in parts" :key="place" class="head" :data-row="`chain/${place}`">
         <strong :class="place">{{ words }}</strong>
         <span class="soft what">{{ what }}</span>
+        <LevelLine
+          v-if="place === 'printed' && chain.effects.length"
+          class="level"
+          :light="`print/${track.id}`"
+          :label="`Level printed of ${track.name}`"
+        />
         <WordSwitch
           v-if="chain.effects.length"
           column="chain"
@@ -100,6 +107,10 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
   align-items: center;
   gap: 10px;
   font-size: 12.5px;
+}
+
+.level {
+  width: 150px;
 }
 
 .printed {

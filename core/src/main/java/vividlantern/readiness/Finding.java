@@ -62,7 +62,7 @@ public record Finding(
 
     private String withoutName(String name) {
         boolean begins = !name.isEmpty() && sentence.startsWith(name);
-        return begins ? sentence.substring(name.length()).replaceFirst("^,? ", "") : sentence;
+        return begins ? sentence.substring(name.length()).replaceFirst("^[,:]? ", "") : sentence;
     }
 
     /**

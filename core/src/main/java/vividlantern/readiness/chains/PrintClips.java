@@ -78,7 +78,7 @@ public final class PrintClips implements Rule {
                         sentence,
                         why,
                         Keys.about(track),
-                        "Print it " + Decibels.of(less) + " lower",
+                        "Print it " + (int) less + " dB lower",
                         List.of(new SetChain(track.id(), Chains.Place.PRINTED, chain))))
                 .orElseGet(() ->
                         Finding.byHand(key, sentence, why, Keys.about(track), "Turn the last of its effects down."));

@@ -58,7 +58,10 @@ public class PrintClipsTest {
         Finding clips = found(COMPRESSED, -14, 3.2).get(0);
         assertThat(clips.sentence())
                 .isEqualTo("Track Voice: the printed chain clips; it reached +3.0 dBFS while the song played.");
-        assertThat(clips.fix().orElseThrow().words()).isEqualTo("Print it +16.0 dB lower");
+        assertThat(clips.fix().orElseThrow().words()).isEqualTo("Print it 16 dB lower");
+        assertThat(clips.at(COMPRESSED).get(0).words())
+                .as("at the track")
+                .isEqualTo("the printed chain clips; it reached +3.0 dBFS while the song played.");
         assertThat(mended(COMPRESSED, clips)).isEqualTo("compressor 3 : 1 \u2192 gain \u221216.0 dB");
     }
 
