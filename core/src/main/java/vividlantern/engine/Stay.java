@@ -20,6 +20,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import vividlantern.basics.Progress;
 import vividlantern.basics.Refused;
 import vividlantern.hardware.AudioDevice;
@@ -65,6 +66,7 @@ public final class Stay implements AutoCloseable {
     private final Incidents incidents = new Incidents(Clock.systemUTC());
     private final ReelWatch reels = new ReelWatch(incidents);
     private final InputWatch inputs = new InputWatch();
+    private final EffectWatch effects = new EffectWatch();
     private final Pauses enginePauses = new Pauses();
     private final Pauses preampPauses = new Pauses();
     private volatile Session session;
@@ -81,8 +83,7 @@ public final class Stay implements AutoCloseable {
     private boolean cut;
     private final Measuring measuring = new Measuring(this::ask, this::fault);
     private volatile String preampFault = "";
-    private volatile String inputFault = "";
-    private volatile String reelFault = "";
+    private volatile String soundFault = "";
     private final PlayedPeaks played = new PlayedPeaks();
     private final HeardCues heardCues = new HeardCues();
     private Lateness lateness = Lateness.NONE;
@@ -333,7 +334,7 @@ public final class Stay implements AutoCloseable {
 
     /** What goes wrong while the sound goes on; "" if nothing does. */
     public String trouble() {
-        return preampFault.isEmpty() ? inputFault.isEmpty() ? reelFault : inputFault : preampFault;
+        return preampFault.isEmpty() ? soundFault : preampFault;
     }
 
     /** What went wrong with the sound during this stay. */
@@ -421,8 +422,14 @@ public final class Stay implements AutoCloseable {
     /** A device that went is taken again when it answers; an input that brings what is no sound is said. */
     private void look() {
         orBeginAnew(() -> {
-            inputFault = inputs.look(run.engine().state(), rig);
-            reelFault = reels.look(run.engine().reels(), session);
+            MixState state = run.engine().state();
+            soundFault = Stream.of(
+                            inputs.look(state, rig),
+                            effects.look(state, session),
+                            reels.look(run.engine().reels(), session))
+                    .filter(fault -> !fault.isEmpty())
+                    .findFirst()
+                    .orElse("");
             lookWhetherItIsInTime();
             if (!givenUp && run.lostItsDevice() && run.device().answers()) {
                 incidents.add(Incidents.Kind.DEVICE, "The interface answers again.", session.bufferFrames());

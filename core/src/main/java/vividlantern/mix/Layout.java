@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import vividlantern.mix.effects.Contained;
 import vividlantern.mix.effects.Effect;
 import vividlantern.mix.effects.EffectKind;
 import vividlantern.playback.Reel;
@@ -322,11 +323,13 @@ final class Layout {
     }
 
     private Effect effect(MixPlan.Bus bus, MixPlan.Insert insert) {
-        return continuing.effects.computeIfAbsent(
-                insert.key(),
-                key -> insert.settings()
-                        .make(new EffectKind.Place(
-                                bus.width(), plan.sampleRate(), continuing.maxFrames, continuing.riseOf(bus.key()))));
+        return continuing.effects.computeIfAbsent(insert.key(), key -> {
+            EffectKind.Place place = new EffectKind.Place(
+                    bus.width(), plan.sampleRate(), continuing.maxFrames, continuing.riseOf(bus.key()));
+            Effect made = insert.settings().make(place);
+            // Without a guard nothing may go on: an error there is one of the whole engine.
+            return bus.isStrip() ? new Contained(made, place) : made;
+        });
     }
 
     /** Where it is read how much an insert holds back; -1 if it is none that is read. */

@@ -11,8 +11,11 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import vividlantern.click.ClickVoice;
 import vividlantern.click.Passage;
+import vividlantern.mix.effects.Contained;
 import vividlantern.playback.Reel;
 import vividlantern.rig.PairId;
+import vividlantern.session.Session;
+import vividlantern.session.Track;
 import vividlantern.session.TrackId;
 import vividlantern.session.cue.CueId;
 
@@ -162,6 +165,26 @@ public final class MixState {
 
     boolean isThrough(String insert) {
         return continuing.effects.get(insert).isThrough();
+    }
+
+    /** An effect in a track's strip that met an error and is out of the way. */
+    public record Failed(String effect, Track track, RuntimeException error) {}
+
+    /** The effects of a session's tracks that met an error; asked by the thread that prepares plans. */
+    public List<Failed> failed(Session session) {
+        List<Failed> failed = new ArrayList<>();
+        for (MixPlan.Bus bus : buses) {
+            for (MixPlan.Insert insert : bus.chain()) {
+                if (continuing.effects.get(insert.key()) instanceof Contained effect) {
+                    effect.error()
+                            .ifPresent(error -> TrackStrips.trackOf(session, insert.key())
+                                    .map(track ->
+                                            new Failed(TrackStrips.wordOf(session, track, insert.key()), track, error))
+                                    .ifPresent(failed::add));
+                }
+            }
+        }
+        return failed;
     }
 
     /** Goes on from where another state stands now. On the audio thread; allocates nothing. */

@@ -309,6 +309,23 @@ final class TrackStrips {
         return effect.type().word() + room + " " + effect.id();
     }
 
+    /** The track in whose strip an insert stands. */
+    static Optional<Track> trackOf(Session session, String insert) {
+        return session.tracks().stream()
+                .filter(track -> insert.startsWith(MixPlan.STRIP + track.id() + "|"))
+                .findFirst();
+    }
+
+    /** What an insert of a track's strip is called. */
+    static String wordOf(Session session, Track track, String insert) {
+        return session.chainsOf(track.id())
+                .effects()
+                .filter(effect -> insert.endsWith(" " + nameOf(effect)))
+                .map(effect -> effect.type().word())
+                .findFirst()
+                .orElse("level");
+    }
+
     private MixPlan.Origin sourceOf(Track track, int channel, boolean forCues) {
         int source = heard.sources(track)[channel];
         if (source == TrackGains.SUMMED) {

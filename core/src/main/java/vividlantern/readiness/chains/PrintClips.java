@@ -15,6 +15,7 @@ import vividlantern.readiness.Finding;
 import vividlantern.readiness.Keys;
 import vividlantern.readiness.Rule;
 import vividlantern.rig.Rig;
+import vividlantern.session.Input;
 import vividlantern.session.InputId;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -57,9 +58,8 @@ public final class PrintClips implements Rule {
     }
 
     private boolean cameInClean(Session session, Track track) {
-        return track.feeds().stream()
-                .flatMap(feed -> session.inputOf(feed).stream())
-                .flatMap(input -> Stream.ofNullable(played.get(input.id())))
+        Stream<Input> inputs = track.feeds().stream().flatMap(feed -> session.inputOf(feed).stream());
+        return inputs.flatMap(input -> Stream.ofNullable(played.get(input.id())))
                 .noneMatch(Played::clips);
     }
 
