@@ -19,6 +19,7 @@ import vividlantern.mix.LiveState;
 import vividlantern.mix.MixPlan;
 import vividlantern.mix.MixState;
 import vividlantern.mix.Mixer;
+import vividlantern.rig.PairId;
 import vividlantern.rig.Rig;
 import vividlantern.session.Session;
 import vividlantern.session.Track;
@@ -37,6 +38,7 @@ import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
 import vividlantern.session.cue.Echo;
 import vividlantern.session.cue.Send;
+import vividlantern.session.cue.Tap;
 import vividlantern.session.song.NoteValue;
 import vividlantern.units.Decibels;
 import vividlantern.units.Noise;
@@ -167,6 +169,7 @@ final class MixerFigures {
                 chained / 1e3, BLOCK_NANOS / chained, off / 1e3, dry / 1e3);
         summed(inEachTrack(false), "plain");
         summed(inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR), "with an EQ and a compressor");
+        sent();
         both.switching();
         new MixerFigures(128, 32, 0.125f, inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR)).setting();
     }
@@ -208,6 +211,50 @@ final class MixerFigures {
         }
         return summed.withWays(ways).withChains(chains);
     }
+
+    /** What it costs that all tracks send into two returns, or out by an output pair. */
+    private static void sent() {
+        double dry = best(new MixerFigures(64, 16, 0.125f)::turn);
+        double reverbs = best(new MixerFigures(64, 16, 0.125f, inReturns(EffectType.REVERB))::turn);
+        double echoes = best(new MixerFigures(64, 16, 0.125f, inReturns(EffectType.ECHO))::turn);
+        double out = best(new MixerFigures(64, 16, 0.125f, MixerFigures::sentOut)::turn);
+        UnaryOperator<Session> all = session -> inReturns(EffectType.REVERB)
+                .apply(inSums(
+                        inEachTrack(true, EffectType.EQ, EffectType.COMPRESSOR).apply(session)));
+        double whole = best(new MixerFigures(64, 16, 0.125f, all)::turn);
+        Figures.say(
+                "Chains, 64 x 16, nothing sent: %.1f µs a block; all tracks into two reverbs %.1f, into two echoes %.1f, out by a pair %.1f; an EQ and a compressor on each, four sums, two reverbs %.1f, %.0f times real time",
+                dry / 1e3, reverbs / 1e3, echoes / 1e3, out / 1e3, whole / 1e3, BLOCK_NANOS / whole);
+    }
+
+    private static UnaryOperator<Session> inReturns(EffectType type) {
+        return session -> {
+            Session sent = session;
+            List<Chains> chains = new ArrayList<>(session.chains());
+            for (int at = 0; at < 2; at++) {
+                TrackId id = new TrackId("return-" + at);
+                sent = sent.plus(Track.forSends(id, 2000 + at, "Return " + at));
+                Inserted effect = Inserted.of(new EffectId("effect"), type);
+                chains.add(new Chains(id, Chain.EMPTY, new Chain(true, List.of(effect))));
+            }
+            List<TrackWay> ways = session.tracks().stream()
+                    .map(track -> session.wayOf(track.id())
+                            .with(new TrackWay.Into(new TrackId("return-0"), Tap.POST_FADER, SENT))
+                            .with(new TrackWay.Into(new TrackId("return-1"), Tap.POST_FADER, SENT)))
+                    .toList();
+            return sent.withWays(ways).withChains(chains);
+        };
+    }
+
+    private static Session sentOut(Session session) {
+        PairId pair = session.cues().get(0).output().orElseThrow();
+        return session.withWays(session.tracks().stream()
+                .map(track ->
+                        session.wayOf(track.id()).with(new TrackWay.Out(pair, TrackWay.Side.BOTH, Tap.PRE_FADER, SENT)))
+                .toList());
+    }
+
+    private static final Decibels SENT = Decibels.of(-12);
 
     /** Effects on every track, each of which does something. */
     private static UnaryOperator<Session> inEachTrack(boolean on, EffectType... types) {

@@ -185,7 +185,8 @@ public final class SheetsPdf {
             boolean main = session.main().output().equals(Optional.of(pair.id()));
             List<String> carries = new ArrayList<>(main ? List.of("Main") : List.of());
             cues.forEach(cue -> carries.add(cue.name()));
-            carries.addAll(sentOut(session, rig, pair));
+            List<String> sentOut = sentOut(session, rig, pair);
+            carries.addAll(sentOut);
             String listeners = String.join(
                     ", ",
                     cues.stream()
@@ -194,13 +195,14 @@ public final class SheetsPdf {
                             .map(Performer::name)
                             .distinct()
                             .toList());
-            boolean guarded = cues.stream().anyMatch(Cue::guarded);
+            boolean guarded = cues.stream().anyMatch(Cue::guarded)
+                    || cues.isEmpty() && !sentOut.isEmpty() && pair.feeds() == StereoPair.Feeds.HEADPHONES;
             rows.add(List.of(
                     pair.houseLabel(),
                     rig.panelName(pair),
                     String.join(", ", carries),
                     listeners,
-                    cues.isEmpty() ? "" : guarded ? "on" + pastTheGuard(session, cues) : "off"));
+                    guarded ? "on" + pastTheGuard(session, cues) : cues.isEmpty() ? "" : "off"));
         }
         table.write(
                 "Outputs and headphones",

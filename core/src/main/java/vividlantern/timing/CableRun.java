@@ -13,6 +13,8 @@ import vividlantern.rig.PortId;
 import vividlantern.rig.Rig;
 import vividlantern.rig.StereoPair;
 import vividlantern.session.Session;
+import vividlantern.session.Track;
+import vividlantern.session.TrackWay.Side;
 import vividlantern.session.cue.Cue;
 
 /**
@@ -89,8 +91,22 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
         if (!cues.isEmpty()) {
             return Optional.of("goes to the headphones of " + String.join(" and ", cues));
         }
-        return pair.map(StereoPair::feeds)
+        Optional<String> fed = pair.map(StereoPair::feeds)
                 .filter(feeds -> feeds != StereoPair.Feeds.NOTHING)
                 .map(feeds -> "goes to " + feeds.words());
+        return fed.or(() -> pair.flatMap(there -> sentOut(session, there, output)));
+    }
+
+    /** What is sent out by an output would be measured along with the sweeps. */
+    private static Optional<String> sentOut(Session session, StereoPair pair, PortId output) {
+        Side other = output.equals(pair.left()) ? Side.RIGHT : Side.LEFT;
+        List<String> tracks = session.ways().stream()
+                .filter(way -> way.outs().stream().anyMatch(out -> out.pair().equals(pair.id()) && out.side() != other))
+                .flatMap(way -> session.find(way.track()).stream())
+                .map(Track::name)
+                .toList();
+        return tracks.isEmpty()
+                ? Optional.empty()
+                : Optional.of("carries what is sent out of " + String.join(" and ", tracks));
     }
 }

@@ -27,6 +27,7 @@ import vividlantern.rig.edit.MicEdit.PutMic;
 import vividlantern.session.InputId;
 import vividlantern.session.PhantomWish;
 import vividlantern.session.Session;
+import vividlantern.session.TrackWay.Side;
 import vividlantern.session.cue.Comfort;
 import vividlantern.session.cue.Corner;
 import vividlantern.session.cue.Cue;
@@ -42,6 +43,7 @@ import vividlantern.session.edit.InputEdit.SetInputPolarity;
 import vividlantern.session.edit.InputEdit.SetInputSource;
 import vividlantern.session.edit.InputEdit.SetInputStand;
 import vividlantern.session.edit.InputEdit.SetInputWidth;
+import vividlantern.session.edit.WayEdit.SendOut;
 import vividlantern.session.song.Marker;
 import vividlantern.session.song.MarkerId;
 import vividlantern.session.song.TempoMap;
@@ -85,6 +87,16 @@ public class SheetsPdfTest {
                     .contains("Voice −6.0 dB right 25 % pre-fader")
                     .contains("Lead voice −3.0 dB right 25 % direct from the interface past the guard");
         }
+    }
+
+    /** The guard of headphones stands behind what is sent out there, though no cue leaves by them. */
+    @Test
+    public void headphonesThatOnlyGetWhatIsSentOutAreGuarded() throws IOException {
+        Session without = OneSinger.session().withCues(List.of());
+        Session sent = new SendOut(OneSinger.TRACK, OneSinger.PAIR.id(), Side.BOTH, Optional.empty(), Optional.empty())
+                .applyTo(without, OneSinger.RIG);
+        assertThat(text(pdf(sent, OneSinger.RIG))).containsPattern("Phones .*Voice on\\R");
+        assertThat(text(pdf(without, OneSinger.RIG))).doesNotContainPattern("Phones .* on\\R");
     }
 
     @Test

@@ -200,6 +200,13 @@ public class MonitoringTest extends ServerTest {
                 .isEqualTo("no-cable");
     }
 
+    private void feeds(String what) {
+        String edit = "{\"kind\": \"set-pair-feeds\", \"pair\": \"out-9-10\", \"feeds\": \"" + what + "\"}";
+        assertThat(post("/api/rigs/saltworks/edits", "anna", "{\"edits\": [" + edit + "]}")
+                        .statusCode())
+                .isEqualTo(200);
+    }
+
     @Test(timeOut = 120_000)
     public void whatCannotBeMeasuredIsRefusedInWords() {
         assertThat(post(LOOPBACK, "anna", "{\"output\": \"nowhere\", \"input\": \"harbour-in-11\", \"aware\": true}")
@@ -217,6 +224,17 @@ public class MonitoringTest extends ServerTest {
                                 "{\"output\": \"harbour-out-3\", \"input\": \"harbour-in-11\", \"aware\": false}")
                         .body())
                 .contains("goes to the headphones of Accordion and fiddle");
+        feeds("nothing");
+        edit(
+                "anna",
+                "{\"kind\": \"send-out\", \"track\": \"bass-pickup\", \"pair\": \"out-9-10\", \"side\": \"left\"}");
+        assertThat(post(
+                                LOOPBACK,
+                                "anna",
+                                "{\"output\": \"harbour-out-9\", \"input\": \"harbour-in-11\", \"aware\": false}")
+                        .body())
+                .contains("Harbour out 9 carries what is sent out of Bass pickup");
+        feeds("room-speaker");
         assertThat(post(
                                 "/api/rigs/saltworks/measured-latency",
                                 "anna",
