@@ -100,13 +100,13 @@ public record CableRun(Loopback found, String sentence, Optional<MeasuredLatency
     /** What is sent out by an output would be measured along with the sweeps. */
     private static Optional<String> sentOut(Session session, StereoPair pair, PortId output) {
         Side other = output.equals(pair.left()) ? Side.RIGHT : Side.LEFT;
-        List<String> tracks = session.ways().stream()
+        List<String> names = session.ways().stream()
                 .filter(way -> way.outs().stream().anyMatch(out -> out.pair().equals(pair.id()) && out.side() != other))
                 .flatMap(way -> session.find(way.track()).stream())
                 .map(Track::name)
                 .toList();
-        return tracks.isEmpty()
+        return names.isEmpty()
                 ? Optional.empty()
-                : Optional.of("carries what is sent out of " + String.join(" and ", tracks));
+                : Optional.of("carries what is sent out of " + String.join(" and ", names));
     }
 }
