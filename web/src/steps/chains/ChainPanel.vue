@@ -123,7 +123,7 @@ const { dragged, over, begin } = useRowDrag((id, target) => {
 
 .effects {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(286px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
   align-items: start;
   gap: 12px;
 }
