@@ -26,7 +26,7 @@ final class EffectWatch {
 
     private static String words(MixState.Failed failed) {
         return "The " + failed.effect() + " on " + failed.track().name()
-                + " met an error, and the track is heard and recorded without it."
+                + " met an error, and the sound goes past it now."
                 + " Take it out and put it in again to try it anew.";
     }
 }

@@ -52,7 +52,7 @@ public class EffectWatchTest {
         assertThat(watch.look(state, COMPRESSED)).isEmpty();
         float after = heard(state, 3000);
         assertThat(watch.look(state, COMPRESSED))
-                .isEqualTo("The compressor on Voice met an error, and the track is heard and recorded without it."
+                .isEqualTo("The compressor on Voice met an error, and the sound goes past it now."
                         + " Take it out and put it in again to try it anew.");
         MixState plain = new Mixer(COMPRESSED.sampleRate(), BLOCK)
                 .prepare(MixPlan.compile(OneSinger.session(), OneSinger.RIG, LiveState.STOPPED));

@@ -74,12 +74,13 @@ public final class PrintClips implements Rule {
         String why = "What is clipped stays so in the take.";
         return lowered(session.chainsOf(track.id()), less)
                 .map(chain -> Finding.fixable(
-                        key,
-                        sentence,
-                        why,
-                        Keys.about(track),
-                        "Print it " + (int) less + " dB lower",
-                        List.of(new SetChain(track.id(), Chains.Place.PRINTED, chain))))
+                                key,
+                                sentence,
+                                why,
+                                Keys.about(track),
+                                "Print it " + (int) less + " dB lower",
+                                List.of(new SetChain(track.id(), Chains.Place.PRINTED, chain)))
+                        .likeOthers("Print each lower"))
                 .orElseGet(() ->
                         Finding.byHand(key, sentence, why, Keys.about(track), "Turn the last of its effects down."));
     }

@@ -59,6 +59,7 @@ public class PrintClipsTest {
         assertThat(clips.sentence())
                 .isEqualTo("Track Voice: the printed chain clips; it reached +3.0 dBFS while the song played.");
         assertThat(clips.fix().orElseThrow().words()).isEqualTo("Print it 16 dB lower");
+        assertThat(clips.fix().orElseThrow().way()).as("for many at once").isEqualTo("Print each lower");
         assertThat(clips.at(COMPRESSED).get(0).words())
                 .as("at the track")
                 .isEqualTo("the printed chain clips; it reached +3.0 dBFS while the song played.");
